@@ -1,0 +1,104 @@
+#include "demo/composer.h"
+
+#include <stdexcept>
+
+namespace yemvo::demo {
+
+WallTypeId Composer::type(const char* key) const {
+    const WallTypeId id = find_type(project_, key);
+    if (!id) throw std::logic_error(std::string("no wall type ") + key);
+    return id;
+}
+
+void Composer::wall(const char* key, std::vector<Point> points, double base_m, double top_m) {
+    Wall w;
+    w.type = type(key);
+    w.points = std::move(points);
+    w.base_m = base_m;
+    if (top_m > 0) w.top_m = top_m;
+    add_wall(project_, floor_, w);
+}
+
+void Composer::ring(const char* key, std::vector<Point> points) {
+    points.push_back(points.front());
+    wall(key, std::move(points));
+}
+
+void Composer::opening(Opening o, Point at) {
+    const Floor& floor = *find_floor(project_, floor_);
+    WallId best;
+    double nearest = 0.4;
+    for (const Wall& w : *floor.walls)
+        for (int i = 0; i < w.pieces(); ++i) {
+            const Segment piece = w.piece(i);
+            if (distance(piece, at) >= nearest) continue;
+            nearest = distance(piece, at);
+            best = w.id;
+            o.piece = i;
+            o.start_m = nearest_parameter(piece, at) * length(piece) - o.width_m / 2;
+        }
+    if (!best) throw std::logic_error("no wall where an opening should be");
+    add_opening(project_, floor_, best, o);
+}
+
+void Composer::door(const char* key, Point at, double width_m, bool flip, bool other, double head_m) {
+    Opening o;
+    o.kind = OpeningKind::door;
+    o.type = type(key);
+    o.width_m = width_m;
+    o.head_m = head_m;
+    o.hinge_at_end = flip;
+    o.swings_left = !other;
+    opening(o, at);
+}
+
+void Composer::window(const char* key, Point at, double width_m, double sill_m, double head_m) {
+    Opening o;
+    o.kind = OpeningKind::window;
+    o.type = type(key);
+    o.width_m = width_m;
+    o.sill_m = sill_m;
+    o.head_m = head_m;
+    opening(o, at);
+}
+
+void Composer::windows(const char* key, Point first, Point step, int count, double width_m, double sill_m,
+                       double head_m) {
+    for (int i = 0; i < count; ++i) window(key, first + step * i, width_m, sill_m, head_m);
+}
+
+ZoneId Composer::zone(const char* name, std::vector<Point> outline, ZoneKind kind) {
+    return add_zone(project_, floor_, {{}, name, kind, std::move(outline)});
+}
+
+void Composer::hole(const char* name, std::vector<Point> outline) {
+    add_void(project_, floor_, {{}, name, std::move(outline)});
+}
+
+std::vector<Point> Composer::box(double x0, double y0, double x1, double y1) {
+    return {{x0, y0}, {x1, y0}, {x1, y1}, {x0, y1}};
+}
+
+void Composer::access_point(const char* key, Point at, double height_m, std::vector<Tuning> radios,
+                            double azimuth_deg, double downtilt_deg) {
+    for (const AccessPointModel& m : *project_.models) {
+        if (m.key != key) continue;
+        const AccessPointId id = add_access_point(project_, floor_, m.id, at);
+        AccessPoint ap = *find_access_point(project_, floor_, id);
+        ap.height_m = height_m;
+        ap.azimuth_deg = azimuth_deg;
+        ap.downtilt_deg = downtilt_deg;
+        for (std::size_t i = 0; i < ap.radios.size(); ++i) {
+            Radio& radio = ap.radios[i];
+            radio.on = i < radios.size() && radios[i].width_mhz > 0;
+            if (!radio.on) continue;
+            radio = retuned(radio, radio.channel.band, radios[i].primary, radios[i].width_mhz);
+            radio.power_dbm = radios[i].power_dbm;
+        }
+        replace_access_point(project_, floor_, ap);
+        return;
+    }
+    throw std::logic_error(std::string("no model ") + key);
+}
+
+}  // namespace yemvo::demo

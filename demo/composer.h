@@ -1,0 +1,48 @@
+// The words the demo floors are written in.
+#pragma once
+#include <string>
+#include <vector>
+
+#include "project/edits.h"
+
+namespace yemvo::demo {
+
+class Composer {
+public:
+    Composer(Project& project, FloorId floor) : project_(project), floor_(floor) {}
+
+    void wall(const char* type, std::vector<Point> points, double base_m = 0, double top_m = 0);
+    /// Closed round, the last corner back to the first.
+    void ring(const char* type, std::vector<Point> points);
+    /// An opening centred near `at`, in the nearest wall; `flip` turns the hinge, `other` the side.
+    void door(const char* type, Point at, double width_m = 0.9, bool flip = false, bool other = false,
+              double head_m = 2.1);
+    void window(const char* type, Point at, double width_m, double sill_m = 0.9, double head_m = 2.5);
+    /// Windows of one width at equal distances from `first`, the middle of the first one.
+    void windows(const char* type, Point first, Point step, int count, double width_m, double sill_m = 0.9,
+                 double head_m = 2.5);
+    ZoneId zone(const char* name, std::vector<Point> outline, ZoneKind kind = ZoneKind::served);
+    void hole(const char* name, std::vector<Point> outline);
+    static std::vector<Point> box(double x0, double y0, double x1, double y1);
+
+    struct Tuning {
+        int primary, width_mhz;
+        double power_dbm;
+    };
+    /// Radios in the order of the model; a width of 0 leaves that radio off.
+    void access_point(const char* model, Point at, double height_m, std::vector<Tuning> radios,
+                      double azimuth_deg = 0, double downtilt_deg = 0);
+
+private:
+    void opening(Opening, Point at);
+    WallTypeId type(const char* key) const;
+    Project& project_;
+    FloorId floor_;
+};
+
+/// Stairs, lifts and toilets, the same on both floors.
+void compose_core(Composer&);
+void compose_ground(Composer);
+void compose_first(Composer);
+
+}  // namespace yemvo::demo

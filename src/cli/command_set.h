@@ -1,0 +1,36 @@
+// How commands are told to the argument reader.
+#pragma once
+#include <CLI/CLI.hpp>
+#include <functional>
+#include <iosfwd>
+#include <nlohmann/json.hpp>
+#include <string>
+#include <vector>
+
+#include "cli/commands.h"
+
+namespace yemvo::cli {
+
+using Json = nlohmann::ordered_json;
+
+struct Context {
+    std::ostream& out;
+    std::ostream& err;
+    bool json = false;
+    std::function<int()> chosen;  ///< set by the parsed command, run afterwards
+};
+
+/// A command with its help; `run` is called once the arguments are read.
+CLI::App* add_command(CLI::App& root, Context&, const char* name, const char* what, const char* example,
+                      std::function<int()> run);
+
+/// "2.4", "5", "6", as --band takes them.
+std::vector<std::string> band_names();
+
+/// Prints one JSON value.
+void print(Context&, const Json&);
+
+void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, probe, verdict
+void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
+
+}  // namespace yemvo::cli

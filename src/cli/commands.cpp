@@ -1,0 +1,52 @@
+#include "cli/commands.h"
+
+#include <ostream>
+
+#include "base/error.h"
+#include "cli/command_set.h"
+#include "wireless/band.h"
+
+namespace yemvo::cli {
+
+CLI::App* add_command(CLI::App& root, Context& context, const char* name, const char* what, const char* example,
+                      std::function<int()> run) {
+    CLI::App* command = root.add_subcommand(name, what);
+    command->footer(std::string("Example:\n  yemvo-cli ") + example +
+                    "\n\nExit codes: 0 done, 1 a check not met, 2 wrong use or unreadable input.");
+    command->add_flag("--json", context.json, "One JSON value on standard output");
+    command->callback([&context, run = std::move(run)] { context.chosen = run; });
+    return command;
+}
+
+std::vector<std::string> band_names() {
+    std::vector<std::string> names;
+    for (const Band& b : bands()) names.push_back(b.name);
+    return names;
+}
+
+void print(Context& context, const Json& json) { context.out << json.dump(1) << "\n"; }
+
+int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err) {
+    Context context{out, err, false, {}};
+    CLI::App root{"Yemvo without a window: predicts, explains and proves wireless plans.", "yemvo-cli"};
+    root.require_subcommand(1);
+    root.set_version_flag("--version", "yemvo-cli 0.1.0");
+    root.footer("Every command has --help with an example.");
+    add_project_commands(root, context);
+    add_radio_commands(root, context);
+    try {
+        root.parse(argc, argv);
+        return context.chosen ? context.chosen() : wrong_use;
+    } catch (const CLI::Success& asked) {  // --help, --version
+        root.exit(asked, out, err);
+        return done;
+    } catch (const CLI::ParseError& fault) {
+        root.exit(fault, err, err);
+        return wrong_use;
+    } catch (const std::exception& fault) {
+        err << "yemvo-cli: " << fault.what() << "\n";
+        return wrong_use;
+    }
+}
+
+}  // namespace yemvo::cli

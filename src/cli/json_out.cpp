@@ -1,0 +1,71 @@
+#include "cli/json_out.h"
+
+#include <cmath>
+#include <string>
+
+namespace yemvo::cli {
+
+double rounded(double value, int digits) {
+    const double scale = std::pow(10.0, digits);
+    return std::round(value * scale) / scale;
+}
+
+double band_ghz(BandId id) { return std::stod(band(id).name); }
+
+Json to_json(const Project& project) {
+    Json floors = Json::array();
+    for (const Floor* f : all_floors(project)) {
+        std::size_t openings = 0;
+        for (const Wall& w : *f->walls) openings += w.openings.size();
+        floors.push_back({{"name", f->name},
+                          {"elevation_m", f->elevation_m},
+                          {"height_m", f->height_m},
+                          {"walls", f->walls->size()},
+                          {"openings", openings},
+                          {"zones", f->zones->size()},
+                          {"access_points", access_points(project, f->id).size()}});
+    }
+    return {{"project", project.name}, {"country", project.settings.country}, {"floors", floors}};
+}
+
+Json to_json(const LinkExplanation& link) {
+    Json terms = Json::array();
+    for (const LinkTerm& t : link.terms)
+        terms.push_back({{"kind", term_kind_name(t.kind)}, {"name", t.name}, {"db", rounded(t.db, 4)}});
+    return {{"access_point", link.number},
+            {"band_ghz", band_ghz(link.channel.band)},
+            {"channel", link.primary},
+            {"width_mhz", link.channel.width_mhz},
+            {"centre_mhz", centre_mhz(link.channel)},
+            {"distance_m", rounded(link.distance_m, 3)},
+            {"terms", terms},
+            {"received_dbm", rounded(link.received_dbm, 4)},
+            {"noise_dbm", rounded(link.noise_dbm, 4)},
+            {"snr_db", rounded(link.snr_db(), 4)}};
+}
+
+Json to_json(const Project& project, const Verdict& verdict) {
+    Json list = Json::array();
+    for (const RequirementResult& r : verdict.requirements) {
+        Json floors = Json::array();
+        for (const FloorResult& f : r.floors) {
+            Json entry{{"name", find_floor(project, f.floor)->name}, {"share_met", rounded(f.share_met(), 4)}};
+            if (f.worst)
+                entry["worst"] = {{"x_m", rounded(f.worst->place.x, 3)},
+                                  {"y_m", rounded(f.worst->place.y, 3)},
+                                  {"value", rounded(f.worst->value, 2)}};
+            floors.push_back(entry);
+        }
+        list.push_back({{"name", r.requirement.name},
+                        {"lens", r.requirement.lens},
+                        {"band_ghz", band_ghz(r.requirement.band)},
+                        {"limit", r.requirement.limit},
+                        {"share_required", r.requirement.share_required},
+                        {"share_met", rounded(r.share_met(), 4)},
+                        {"met", r.met()},
+                        {"floors", floors}});
+    }
+    return {{"met", verdict.met()}, {"requirements", list}};
+}
+
+}  // namespace yemvo::cli

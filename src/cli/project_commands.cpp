@@ -1,0 +1,204 @@
+#include <cmath>
+#include <cstdio>
+#include <fstream>
+#include <memory>
+#include <ostream>
+
+#include "base/number_text.h"
+#include "cli/command_set.h"
+#include "cli/json_out.h"
+#include "demo/demo.h"
+#include "project/storage.h"
+#include "render/plan_picture.h"
+
+namespace yemvo::cli {
+namespace {
+
+Project load(Context& context, const std::string& file) {
+    Loaded loaded = load_project(file);
+    for (const std::string& warning : loaded.warnings) context.err << "yemvo-cli: " << warning << "\n";
+    return std::move(loaded.project);
+}
+
+const Floor& named_floor(const Project& project, const std::string& name) {
+    if (const Floor* floor = find_floor(project, std::string_view(name))) return *floor;
+    std::string known;
+    for (const Floor* f : all_floors(project)) known += (known.empty() ? "" : ", ") + f->name;
+    throw Error("there is no floor '" + name + "'", project.name, "Its floors are: " + known);
+}
+
+int write_demo(Context& context, const std::string& file) {
+    save_project(demo::make_demo(), file);
+    if (context.json)
+        print(context, {{"file", file}});
+    else
+        context.out << "Wrote " << file << "\n";
+    return done;
+}
+
+int info(Context& context, const std::string& file) {
+    const Json json = to_json(load(context, file));
+    if (context.json) return print(context, json), done;
+    context.out << json["project"].get<std::string>() << ", " << json["country"].get<std::string>() << "\n";
+    for (const Json& f : json["floors"])
+        context.out << "  " << f["name"].get<std::string>() << ", at " << f["elevation_m"] << " m, " << f["height_m"]
+                    << " m high: " << f["walls"] << " walls, " << f["openings"] << " doors and windows, " << f["zones"]
+                    << " zones, " << f["access_points"] << " access points\n";
+    return done;
+}
+
+struct PredictWish {
+    std::string file, floor, band, lens, out;
+    double cell_m = 0.5;
+};
+
+void write_csv(const std::string& file, const FloorPrediction& p, const std::vector<float>& values) {
+    std::ofstream csv(file);
+    csv << "x_m,y_m,value\n";
+    char line[96];
+    for (std::size_t i = 0; i < values.size(); ++i) {
+        if (!p.mask->inside[i] || std::isnan(values[i])) continue;
+        const Point at = p.surface.centre(i);
+        std::snprintf(line, sizeof line, "%.3f,%.3f,%.2f\n", at.x, at.y, static_cast<double>(values[i]));
+        csv << line;
+    }
+    csv.flush();
+    if (!csv) throw Error("could not be written", file, "Choose another place");
+}
+
+int predict(Context& context, const PredictWish& wish) {
+    const Project project = load(context, wish.file);
+    const Floor& floor = named_floor(project, wish.floor);
+    const BandId id = *find_band(wish.band);
+    const LensId lens_id = *find_lens(wish.lens);
+    Predictor predictor;
+    const SitePrediction site = predictor.predict(project, {}, wish.cell_m);
+    const FloorPrediction& p = *site.find(floor.id);
+    const auto values = lens_values(*p.by_band[id.index], lens_id);
+    std::size_t cells = 0;
+    for (std::size_t i = 0; i < values.size(); ++i) cells += p.mask->inside[i] && !std::isnan(values[i]);
+    if (wish.out.ends_with(".csv"))
+        write_csv(wish.out, p, values);
+    else if (wish.out.ends_with(".png"))
+        render::save_plan_picture(project, floor, p, {lens_id, id, lens(lens_id).limit}, wish.out);
+    else
+        throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
+    const Json json{{"file", wish.out},  {"floor", floor.name},       {"lens", wish.lens},     {"band_ghz", band_ghz(id)},
+                    {"cell_m", p.surface.cell_m}, {"cells", cells}};
+    if (context.json)
+        print(context, json);
+    else
+        context.out << "Wrote " << wish.out << ", " << cells << " cells of " << p.surface.cell_m << " m\n";
+    return done;
+}
+
+struct ProbeWish {
+    std::string file, floor, at;
+};
+
+Point parse_place(const std::string& text) {
+    Point p;
+    char rest = 0;
+    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) || !std::isfinite(p.y))
+        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
+    return p;
+}
+
+void print_link(Context& context, const Json& link) {
+    char line[200];
+    std::snprintf(line, sizeof line, "Access point %d, %g GHz, channel %d / %d MHz, %.1f m\n", link["access_point"].get<int>(),
+                  link["band_ghz"].get<double>(), link["channel"].get<int>(), link["width_mhz"].get<int>(),
+                  link["distance_m"].get<double>());
+    context.out << line;
+    for (const Json& t : link["terms"]) {
+        std::snprintf(line, sizeof line, "  %9.2f %s  %s\n", t["db"].get<double>(), t["kind"] == "power" ? "dBm" : "dB ",
+                      t["name"].get<std::string>().c_str());
+        context.out << line;
+    }
+    std::snprintf(line, sizeof line, "  %9.2f dBm  received, %.1f dB over the noise of %.1f dBm\n",
+                  link["received_dbm"].get<double>(), link["snr_db"].get<double>(), link["noise_dbm"].get<double>());
+    context.out << line;
+}
+
+int probe(Context& context, const ProbeWish& wish) {
+    const Project project = load(context, wish.file);
+    const Floor& floor = named_floor(project, wish.floor);
+    const Point place = parse_place(wish.at);
+    MaskCache masks(1 << 26);
+    const Scene scene = make_scene(project, masks);
+    Json links = Json::array();
+    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place)) links.push_back(to_json(link));
+    if (context.json) {
+        print(context, {{"floor", floor.name},
+                        {"x_m", place.x},
+                        {"y_m", place.y},
+                        {"height_m", project.settings.client_height_m},
+                        {"links", links}});
+        return done;
+    }
+    for (const Json& link : links) print_link(context, link);
+    return done;
+}
+
+int verdict(Context& context, const std::string& file) {
+    const Project project = load(context, file);
+    Predictor predictor;
+    const Verdict v = judge(project, predictor.predict(project));
+    const Json json = to_json(project, v);
+    if (context.json) {
+        print(context, json);
+        return v.met() ? done : not_met;
+    }
+    for (const RequirementResult& r : v.requirements) {
+        char line[200];
+        std::snprintf(line, sizeof line, "%-8s %-24s %5.1f %% of %5.1f %% required\n", r.met() ? "met" : "NOT MET",
+                      r.requirement.name.c_str(), 100 * r.share_met(), 100 * r.requirement.share_required);
+        context.out << line;
+    }
+    context.out << (v.met() ? "All requirements are met.\n" : "Not every requirement is met.\n");
+    return v.met() ? done : not_met;
+}
+
+std::vector<std::string> lens_keys() {
+    std::vector<std::string> keys;
+    for (const LensInfo& info : lenses()) keys.push_back(info.key);
+    return keys;
+}
+
+}  // namespace
+
+void add_project_commands(CLI::App& root, Context& context) {
+    const auto file = std::make_shared<std::string>();
+    CLI::App* command = add_command(root, context, "demo", "Writes the demo project", "demo --out library.yemvo",
+                                    [&context, file] { return write_demo(context, *file); });
+    command->add_option("--out", *file, "The file to write")->required();
+
+    command = add_command(root, context, "info", "What a project holds", "info library.yemvo --json",
+                          [&context, file] { return info(context, *file); });
+    command->add_option("FILE", *file, "A project (.yemvo)")->required();
+
+    const auto wish = std::make_shared<PredictWish>();
+    command = add_command(root, context, "predict", "Writes a map of one floor as a picture or a table",
+                          "predict library.yemvo --floor \"First floor\" --band 5 --lens signal --out map.png",
+                          [&context, wish] { return predict(context, *wish); });
+    command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
+    command->add_option("--floor", wish->floor, "Name of the floor")->required();
+    command->add_option("--band", wish->band, "2.4, 5 or 6 (GHz)")->required()->check(CLI::IsMember(band_names()));
+    command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
+    command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();
+    command->add_option("--cell", wish->cell_m, "Grid in metres")->check(CLI::Range(0.05, 10.0))->capture_default_str();
+
+    const auto place = std::make_shared<ProbeWish>();
+    command = add_command(root, context, "probe", "Every link at a place, term by term",
+                          "probe library.yemvo --floor \"First floor\" --at 52,28 --json",
+                          [&context, place] { return probe(context, *place); });
+    command->add_option("FILE", place->file, "A project (.yemvo)")->required();
+    command->add_option("--floor", place->floor, "Name of the floor")->required();
+    command->add_option("--at", place->at, "X,Y in metres")->required();
+
+    command = add_command(root, context, "verdict", "Whether every requirement is met; exit code 1 when not",
+                          "verdict library.yemvo --json", [&context, file] { return verdict(context, *file); });
+    command->add_option("FILE", *file, "A project (.yemvo)")->required();
+}
+
+}  // namespace yemvo::cli

@@ -1,0 +1,30 @@
+// How an antenna is turned in the venue.
+#pragma once
+#include "geometry/point.h"
+
+namespace yemvo {
+
+/// Direction seen from the antenna: azimuth clockwise from its front, elevation up from its horizon.
+struct LocalDirection {
+    double azimuth_deg = 0;    ///< (-180, 180]
+    double elevation_deg = 0;  ///< [-90, 90]
+};
+
+/// How a body is turned: azimuth clockwise from north, downtilt positive down, roll clockwise from behind.
+struct Turn {
+    double azimuth_deg = 0, downtilt_deg = 0, roll_deg = 0;
+    friend bool operator==(const Turn&, const Turn&) = default;
+};
+
+/// The body's axes in the venue, worked out once.
+class Orientation {
+public:
+    explicit Orientation(const Turn&);
+    /// `toward` need not be a unit vector; a null vector counts as the front.
+    LocalDirection local(Point3 toward) const;
+
+private:
+    Point3 front_, right_, up_;
+};
+
+}  // namespace yemvo

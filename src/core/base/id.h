@@ -1,0 +1,34 @@
+// Typed, stable identities. Nothing in a project refers to anything by index or by name.
+#pragma once
+#include <compare>
+#include <cstdint>
+#include <functional>
+
+namespace yemvo {
+
+/// Unique within a project, never used twice; 0 means none.
+template <class Tag>
+struct Id {
+    std::uint32_t value = 0;
+    explicit operator bool() const { return value != 0; }
+    friend auto operator<=>(const Id&, const Id&) = default;
+};
+
+using BuildingId = Id<struct BuildingTag>;
+using FloorId = Id<struct FloorTag>;
+using WallId = Id<struct WallTag>;
+using OpeningId = Id<struct OpeningTag>;
+using ZoneId = Id<struct ZoneTag>;
+using VoidId = Id<struct VoidTag>;
+using WallTypeId = Id<struct WallTypeTag>;
+using ModelId = Id<struct ModelTag>;
+using AccessPointId = Id<struct AccessPointTag>;
+using RequirementId = Id<struct RequirementTag>;
+using VariantId = Id<struct VariantTag>;
+
+}  // namespace yemvo
+
+template <class Tag>
+struct std::hash<yemvo::Id<Tag>> {
+    std::size_t operator()(yemvo::Id<Tag> id) const noexcept { return std::hash<std::uint32_t>{}(id.value); }
+};

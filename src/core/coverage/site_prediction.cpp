@@ -1,0 +1,118 @@
+#include "coverage/site_prediction.h"
+
+#include <tbb/parallel_for.h>
+
+#include <algorithm>
+
+namespace yemvo {
+namespace {
+
+void add_outline(ContentKey& key, const std::vector<Point>& outline) {
+    key.add(static_cast<int>(outline.size()));
+    for (Point p : outline) key.add(p.x).add(p.y);
+}
+
+/// Index + 1 of the last zone of a kind that contains the place, 0 for none.
+std::uint16_t zone_at(const std::vector<Zone>& zones, Point p, bool (*wanted)(ZoneKind)) {
+    for (std::size_t z = zones.size(); z-- > 0;)
+        if (wanted(zones[z].kind) && contains(zones[z].outline, p)) return static_cast<std::uint16_t>(z + 1);
+    return 0;
+}
+
+CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floor) {
+    const FloorMask& walls = scene.mask(floor.id);
+    const auto served = [](ZoneKind k) { return k == ZoneKind::served || k == ZoneKind::keep_out; };
+    const auto excluded = [](ZoneKind k) { return k == ZoneKind::not_needed || k == ZoneKind::outside; };
+    const auto& zones = *floor.zones;
+    const bool all = std::none_of(zones.begin(), zones.end(), [&](const Zone& z) { return served(z.kind); });
+    CellMask mask;
+    mask.inside.assign(surface.cells(), 0);
+    mask.shown.assign(surface.cells(), 0);
+    mask.demanded.assign(surface.cells(), 0);
+    mask.zone.assign(surface.cells(), 0);
+    for (std::size_t i = 0; i < surface.cells(); ++i) {
+        const Point p = surface.centre(i);
+        const bool in_void = std::any_of(floor.slab->voids.begin(), floor.slab->voids.end(),
+                                         [&](const SlabVoid& v) { return contains(v.outline, p); });
+        if (in_void || !walls.inside(p)) continue;
+        mask.inside[i] = 1;
+        if (zone_at(zones, p, excluded)) continue;
+        mask.shown[i] = 1;
+        mask.zone[i] = zone_at(zones, p, served);
+        mask.demanded[i] = all || mask.zone[i] != 0;
+    }
+    return mask;
+}
+
+std::vector<std::uint8_t> bands_in_use(const std::vector<RadioField>& fields) {
+    std::vector<std::uint8_t> used(band_count(), 0);
+    for (const RadioField& f : fields) used[f.band.index] = 1;
+    return used;
+}
+
+}  // namespace
+
+const FloorPrediction* SitePrediction::find(FloorId id) const {
+    for (const FloorPrediction& f : floors)
+        if (f.floor == id) return &f;
+    return nullptr;
+}
+
+std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface, const Floor& floor) {
+    ContentKey key;
+    key.add(surface.key());
+    for (const Wall& w : *floor.walls) add_outline(key, w.points);
+    for (const Zone& z : *floor.zones) {
+        key.add(static_cast<int>(z.kind));
+        add_outline(key, z.outline);
+    }
+    for (const SlabVoid& v : floor.slab->voids) add_outline(key.add(-1), v.outline);
+    if (auto kept = masks_.find(key.value())) return kept;
+    auto made = std::make_shared<const CellMask>(make_mask(scene, surface, floor));
+    masks_.keep(key.value(), made, surface.cells() * 5);
+    return made;
+}
+
+std::shared_ptr<const Reduction> Predictor::reduced(const std::vector<RadioField>& fields, BandId id,
+                                                    const Surface& surface) {
+    ContentKey key;
+    key.add(int{id.index}).add(surface.key());
+    for (const RadioField& f : fields)
+        if (f.band == id)
+            key.add(static_cast<std::uint64_t>(f.field->key)).add(f.offset_cdb).add(f.noise_cdbm).add(f.number).add(
+                static_cast<std::uint64_t>(f.access_point.value));
+        else
+            key.add(f.number);
+    if (auto kept = reductions_.find(key.value())) return kept;
+    auto made = std::make_shared<const Reduction>(reduce(fields, id, surface.cells()));
+    reductions_.keep(key.value(), made, surface.cells() * 14);
+    return made;
+}
+
+SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> order, double cell_m,
+                                  const CancelToken& cancel,
+                                  const std::function<void(const FloorPrediction&)>& done) {
+    if (order.empty())
+        for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
+    const Scene scene = make_scene(project, store_.masks());
+    SitePrediction site;
+    for (FloorId id : order) {
+        cancel.check();
+        const Floor* floor = find_floor(project, id);
+        if (!floor) continue;
+        FloorPrediction p;
+        p.floor = id;
+        p.surface = make_surface(project, scene, *floor, cell_m);
+        p.mask = mask(scene, p.surface, *floor);
+        const auto fields = radio_fields(project, scene, p.surface, store_, cancel);
+        p.band_in_use = bands_in_use(fields);
+        p.by_band.resize(band_count());
+        tbb::parallel_for(std::size_t{0}, band_count(),
+                          [&](std::size_t b) { p.by_band[b] = reduced(fields, bands()[b].id, p.surface); });
+        site.floors.push_back(p);
+        if (done) done(site.floors.back());
+    }
+    return site;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,51 @@
+// The whole site predicted: surfaces, masks and reductions, floor by floor.
+#pragma once
+#include <cstdint>
+#include <functional>
+#include <memory>
+#include <vector>
+
+#include "base/progress.h"
+#include "coverage/reduction.h"
+
+namespace yemvo {
+
+/// What a cell counts for.
+struct CellMask {
+    std::vector<std::uint8_t> inside;    ///< inside the building and not a void
+    std::vector<std::uint8_t> shown;     ///< inside, and not where nobody needs service: the map is drawn here
+    std::vector<std::uint8_t> demanded;  ///< shown, and in a served zone; on a floor without served zones all of it
+    std::vector<std::uint16_t> zone;     ///< index + 1 into the floor's zones of the served zone here; 0 for none
+};
+
+struct FloorPrediction {
+    FloorId floor;
+    Surface surface;
+    std::shared_ptr<const CellMask> mask;
+    std::vector<std::shared_ptr<const Reduction>> by_band;  ///< by band index
+    std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
+};
+
+struct SitePrediction {
+    std::vector<FloorPrediction> floors;  ///< in the order asked for
+    const FloorPrediction* find(FloorId) const;
+};
+
+/// Keeps what it worked out, so that the next prediction of a slightly different project is quick.
+class Predictor {
+public:
+    /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
+    /// Throws Cancelled.
+    SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, double cell_m = 0.5,
+                           const CancelToken& = {}, const std::function<void(const FloorPrediction&)>& done = {});
+    FieldStore& store() { return store_; }
+
+private:
+    std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&);
+    std::shared_ptr<const Reduction> reduced(const std::vector<RadioField>&, BandId, const Surface&);
+    FieldStore store_;
+    ContentCache<CellMask> masks_{std::size_t{128} << 20};
+    ContentCache<Reduction> reductions_{std::size_t{256} << 20};
+};
+
+}  // namespace yemvo

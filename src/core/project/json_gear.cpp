@@ -1,0 +1,155 @@
+#include "project/json_gear.h"
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+
+#include "project/json_venue.h"
+
+namespace yemvo {
+namespace {
+
+struct LobeWriter {
+    Json operator()(const DomeLobe& l) const {
+        return {{"shape", "dome"}, {"beamwidth_deg", l.beamwidth_deg}, {"floor_db", l.floor_db}};
+    }
+    Json operator()(const SectorLobe& l) const {
+        return {{"shape", "sector"},
+                {"horizontal_deg", l.horizontal_deg},
+                {"vertical_deg", l.vertical_deg},
+                {"tilt_deg", l.tilt_deg},
+                {"front_back_db", l.front_back_db},
+                {"side_limit_db", l.side_limit_db}};
+    }
+    Json operator()(const PatchLobe& l) const {
+        return {{"shape", "patch"}, {"exponent", l.exponent}, {"floor_db", l.floor_db}};
+    }
+    Json operator()(const DipoleLobe&) const { return {{"shape", "dipole"}}; }
+};
+
+Lobe read_lobe(const Reader& r) {
+    const std::string shape = r.at("shape").text(40);
+    if (shape == "dome") return DomeLobe{r.at("beamwidth_deg").number(1, 720), r.at("floor_db").number(-100, 0)};
+    if (shape == "sector")
+        return SectorLobe{r.at("horizontal_deg").number(1, 720), r.at("vertical_deg").number(1, 720),
+                          r.at("tilt_deg").number(-90, 90), r.at("front_back_db").number(0, 100),
+                          r.at("side_limit_db").number(0, 100)};
+    if (shape == "patch") return PatchLobe{r.at("exponent").number(0, 100), r.at("floor_db").number(-100, 0)};
+    if (shape == "dipole") return DipoleLobe{};
+    r.at("shape").fail("does not know '" + shape + "'");
+}
+
+Json write_antenna(const Antenna& a) {
+    Json json{{"gain_dbi", a.gain_dbi}};
+    json.update(std::visit(LobeWriter{}, a.lobe));
+    return json;
+}
+
+Antenna read_antenna(const Reader& r) { return {r.at("gain_dbi").number(-50, 60), read_lobe(r)}; }
+
+Json write_radio_model(const RadioModel& m) {
+    Json list = Json::array();
+    for (const RadioBand& b : m.bands)
+        list.push_back({{"band_ghz", band(b.band).name},
+                        {"widest_mhz", b.widest_mhz},
+                        {"power_low_dbm", b.power_low_dbm},
+                        {"power_high_dbm", b.power_high_dbm},
+                        {"power_step_db", b.power_step_db},
+                        {"antenna", write_antenna(b.antenna)}});
+    return {{"chains", m.chains}, {"standard", m.standard}, {"bands", list}};
+}
+
+RadioModel read_radio_model(const Reader& r) {
+    RadioModel m{r.at("chains").integer(1, 64), r.at("standard").text(20), {}};
+    const Reader list = r.at("bands");
+    for (const Reader& b : list.items(20)) {
+        RadioBand can;
+        can.band = b.at("band_ghz").word(find_band);
+        can.widest_mhz = b.at("widest_mhz").integer(20, 320);
+        can.power_low_dbm = b.at("power_low_dbm").number(-50, 60);
+        can.power_high_dbm = b.at("power_high_dbm").number(can.power_low_dbm, 60);
+        can.power_step_db = b.at("power_step_db").number(0.1, 20);
+        can.antenna = read_antenna(b.at("antenna"));
+        m.bands.push_back(can);
+    }
+    if (m.bands.empty()) list.fail("needs at least one band");
+    return m;
+}
+
+Json write_radio(const Radio& r) {
+    return {{"band_ghz", band(r.channel.band).name},
+            {"channel", r.channel.number},
+            {"width_mhz", r.channel.width_mhz},
+            {"primary", r.primary},
+            {"power_dbm", r.power_dbm},
+            {"on", r.on}};
+}
+
+Radio read_radio(const Reader& r) {
+    Radio radio;
+    radio.channel = {r.at("band_ghz").word(find_band), r.at("channel").integer(0, 300),
+                     r.at("width_mhz").integer(20, 320)};
+    if (!is_valid(radio.channel)) r.at("channel").fail("is no channel of that band and width");
+    radio.primary = r.at("primary").integer(0, 300);
+    const auto inside = primaries(radio.channel);
+    if (std::find(inside.begin(), inside.end(), radio.primary) == inside.end())
+        r.at("primary").fail("lies outside the channel");
+    radio.power_dbm = r.at("power_dbm").number(-50, 60);
+    radio.on = r.at("on").boolean();
+    return radio;
+}
+
+}  // namespace
+
+Json write_model(const AccessPointModel& m) {
+    Json radios = Json::array();
+    for (const RadioModel& r : m.radios) radios.push_back(write_radio_model(r));
+    return {{"id", m.id.value},
+            {"key", m.key},
+            {"name", m.name},
+            {"mount", mount_name(m.mount)},
+            {"mount_height_m", m.mount_height_m},
+            {"radios", radios}};
+}
+
+AccessPointModel read_model(const Reader& r) {
+    AccessPointModel m;
+    if (const auto id = r.find("id")) m.id = id->id<ModelId>();
+    m.key = r.at("key").text(100);
+    m.name = r.at("name").text(200);
+    m.mount = r.at("mount").word(find_mount);
+    m.mount_height_m = r.at("mount_height_m").number(0, 100);
+    const Reader radios = r.at("radios");
+    for (const Reader& item : radios.items(4)) m.radios.push_back(read_radio_model(item));
+    if (m.radios.empty()) radios.fail("needs at least one radio");
+    return m;
+}
+
+Json write_access_point(const AccessPoint& ap) {
+    Json radios = Json::array();
+    for (const Radio& r : ap.radios) radios.push_back(write_radio(r));
+    return {{"id", ap.id.value},
+            {"number", ap.number},
+            {"model", ap.model.value},
+            {"mount", mount_name(ap.mount)},
+            {"position_m", write_point(ap.position)},
+            {"height_m", ap.height_m},
+            {"azimuth_deg", ap.azimuth_deg},
+            {"downtilt_deg", ap.downtilt_deg},
+            {"radios", radios}};
+}
+
+AccessPoint read_access_point(const Reader& r) {
+    AccessPoint ap;
+    ap.id = r.at("id").id<AccessPointId>();
+    ap.number = r.at("number").integer(0, 1'000'000);
+    ap.model = r.at("model").id<ModelId>();
+    ap.mount = r.at("mount").word(find_mount);
+    ap.position = read_point(r.at("position_m"));
+    ap.height_m = r.at("height_m").number(-100, 1000);
+    ap.azimuth_deg = r.at("azimuth_deg").number(-3600, 3600);
+    ap.downtilt_deg = r.at("downtilt_deg").number(-360, 360);
+    for (const Reader& item : r.at("radios").items(4)) ap.radios.push_back(read_radio(item));
+    return ap;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,13 @@
+// Models and access points as JSON. Shapes: docs/format/project.schema.json.
+#pragma once
+#include "gear/access_point.h"
+#include "project/json_reader.h"
+
+namespace yemvo {
+
+Json write_model(const AccessPointModel&);
+AccessPointModel read_model(const Reader&);  ///< the id may be absent
+Json write_access_point(const AccessPoint&);
+AccessPoint read_access_point(const Reader&);
+
+}  // namespace yemvo

@@ -1,0 +1,130 @@
+#include "project/json_project.h"
+
+#include <nlohmann/json.hpp>
+
+#include "project/json_gear.h"
+#include "project/json_venue.h"
+#include "project/validation.h"
+
+namespace yemvo {
+namespace {
+
+template <class List, class Write>
+Json write_list(const List& list, Write write) {
+    Json out = Json::array();
+    for (const auto& entry : list) out.push_back(write(entry));
+    return out;
+}
+
+template <class T, class Read>
+std::vector<T> read_list(const Reader& r, Read read) {
+    std::vector<T> out;
+    for (const Reader& item : r.items()) out.push_back(read(item));
+    return out;
+}
+
+Json write_settings(const SiteSettings& s) {
+    return {{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},
+            {"country", s.country},
+            {"client_height_m", s.client_height_m},
+            {"client_noise_figure_db", s.client_noise_figure_db}};
+}
+
+std::optional<LengthUnits> find_units(std::string_view name) {
+    if (name == "metres") return LengthUnits::metres;
+    if (name == "feet and inches") return LengthUnits::feet_inches;
+    return std::nullopt;
+}
+
+SiteSettings read_settings(const Reader& r) {
+    return {r.at("units").word(find_units), r.at("country").text(2), r.at("client_height_m").number(0, 100),
+            r.at("client_noise_figure_db").number(0, 30)};
+}
+
+Json write_requirement(const Requirement& r) {
+    return {{"id", r.id.value},
+            {"name", r.name},
+            {"lens", r.lens},
+            {"band_ghz", band(r.band).name},
+            {"limit", r.limit},
+            {"share_required", r.share_required},
+            {"zones", write_list(r.zones, [](ZoneId id) { return Json(id.value); })}};
+}
+
+Requirement read_requirement(const Reader& r) {
+    return {r.at("id").id<RequirementId>(),
+            r.at("name").text(200),
+            r.at("lens").text(60),
+            r.at("band_ghz").word(find_band),
+            r.at("limit").number(-1000, 1000),
+            r.at("share_required").number(0, 1),
+            read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); })};
+}
+
+Json write_variant(const Variant& v) {
+    Json floors = Json::array();
+    for (const auto& [floor, list] : v.access_points)
+        floors.push_back({{"floor", floor.value}, {"access_points", write_list(*list, write_access_point)}});
+    return {{"id", v.id.value}, {"name", v.name}, {"floors", floors}};
+}
+
+Variant read_variant(const Reader& r) {
+    Variant v{r.at("id").id<VariantId>(), r.at("name").text(200), {}};
+    for (const Reader& floor : r.at("floors").items())
+        v.access_points[floor.at("floor").id<FloorId>()] =
+            read_list<AccessPoint>(floor.at("access_points"), read_access_point);
+    return v;
+}
+
+void check_version(const Reader& r) {
+    if (r.at("format").text(60) != "yemvo-project") r.at("format").fail("is not 'yemvo-project'");
+    const int version = r.at("version").integer(0, 1'000'000);
+    if (version > format_version)
+        throw Error("the file was written by a newer Yemvo (format " + std::to_string(version) +
+                        ", this one reads up to " + std::to_string(format_version) + ")",
+                    "project.json", "Open it with that version");
+    if (version < 1) r.at("version").fail("is no version of the format");
+}
+
+}  // namespace
+
+std::string project_to_json(const Project& p) {
+    const Json json{{"format", "yemvo-project"},
+                    {"version", format_version},
+                    {"name", p.name},
+                    {"settings", write_settings(p.settings)},
+                    {"next_id", p.next_id},
+                    {"buildings", write_list(p.buildings, write_building)},
+                    {"variant", p.variant.value},
+                    {"variants", write_list(p.variants, write_variant)},
+                    {"requirements", write_list(*p.requirements, write_requirement)},
+                    {"wall_types", write_list(*p.wall_types, write_wall_type)},
+                    {"models", write_list(*p.models, write_model)}};
+    return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+}
+
+Project project_from_json(std::string_view text) {
+    Json json;
+    try {
+        json = Json::parse(text);
+    } catch (const Json::exception& fault) {
+        throw Error("is not JSON: " + std::string(fault.what()).substr(0, 200), "project.json",
+                    "The file is damaged; try the kept previous version (its name ends in ~)");
+    }
+    const Reader r(json, "project.json: ");
+    check_version(r);
+    Project p;
+    p.name = r.at("name").text(500);
+    p.settings = read_settings(r.at("settings"));
+    p.next_id = r.at("next_id").id_value();
+    p.wall_types = read_list<WallType>(r.at("wall_types"), read_wall_type);
+    p.models = read_list<AccessPointModel>(r.at("models"), read_model);
+    p.buildings = read_list<Building>(r.at("buildings"), read_building);
+    p.variant = r.at("variant").id<VariantId>();
+    p.variants = read_list<Variant>(r.at("variants"), read_variant);
+    p.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    check_references(p);
+    return p;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,32 @@
+#include "project/library.h"
+
+#include <nlohmann/json.hpp>
+
+#include "embedded/data.h"
+#include "project/json_gear.h"
+#include "project/json_venue.h"
+
+namespace yemvo {
+
+static Json parse_built_in(const char* name) {
+    const auto bytes = embedded_data(name);
+    const char* text = reinterpret_cast<const char*>(bytes.data());
+    return Json::parse(text, text + bytes.size());
+}
+
+std::vector<WallType> standard_wall_types() {
+    const Json json = parse_built_in("wall_types.json");
+    std::vector<WallType> types;
+    for (const Reader& item : Reader(json, "wall_types.json").at("wall_types").items())
+        types.push_back(read_wall_type(item));
+    return types;
+}
+
+std::vector<AccessPointModel> standard_models() {
+    const Json json = parse_built_in("gear.json");
+    std::vector<AccessPointModel> models;
+    for (const Reader& item : Reader(json, "gear.json").at("models").items()) models.push_back(read_model(item));
+    return models;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,95 @@
+// The document: one venue and all that was said about it, as a plain value.
+//
+// A Project is copied freely: its large parts are Shared, one a floor and kind (walls, zones, slab, drawing,
+// access points), so a copy costs a few pointers and comparing two values tells which parts changed. An edit
+// (edits.h) changes such a copy; undo is the value before.
+#pragma once
+#include <cstddef>
+#include <map>
+#include <string>
+#include <vector>
+
+#include "base/length_text.h"
+#include "base/shared.h"
+#include "gear/access_point.h"
+#include "venue/floor.h"
+#include "venue/wall_type.h"
+
+namespace yemvo {
+
+using Bytes = std::vector<std::byte>;
+
+struct SiteSettings {
+    LengthUnits units = LengthUnits::metres;
+    std::string country = "GB";         ///< ISO 3166-1 alpha-2
+    double client_height_m = 1.2;       ///< where coverage is judged, above each floor
+    double client_noise_figure_db = 7;  ///< of the receiver of every link
+    friend bool operator==(const SiteSettings&, const SiteSettings&) = default;
+};
+
+/// One limit on one quantity, and the share of area that must keep it.
+struct Requirement {
+    RequirementId id;
+    std::string name;
+    std::string lens;            ///< key of a lens: "signal", "next_best", "snr"
+    BandId band;
+    double limit = -67;          ///< in the lens's unit
+    double share_required = 0.95;
+    std::vector<ZoneId> zones;   ///< where; empty: every served zone
+    friend bool operator==(const Requirement&, const Requirement&) = default;
+};
+
+/// One set of access points on the venue, to compare with others.
+struct Variant {
+    VariantId id;
+    std::string name;
+    std::map<FloorId, Shared<std::vector<AccessPoint>>> access_points;
+    friend bool operator==(const Variant&, const Variant&) = default;
+};
+
+struct Project {
+    std::string name;
+    SiteSettings settings;
+    std::uint32_t next_id = 1;
+    Shared<std::vector<WallType>> wall_types;
+    Shared<std::vector<AccessPointModel>> models;
+    std::vector<Building> buildings;
+    std::vector<Variant> variants;
+    VariantId variant;  ///< the current one
+    Shared<std::vector<Requirement>> requirements;
+    std::map<std::string, Shared<Bytes>> assets;  ///< drawings' own bytes by file name
+    friend bool operator==(const Project&, const Project&) = default;
+};
+
+/// All floors of all buildings, lowest first in each.
+std::vector<const Floor*> all_floors(const Project&);
+const Floor* find_floor(const Project&, FloorId);
+const Floor* find_floor(const Project&, std::string_view name);
+/// The floor above in the same building; none for the topmost.
+const Floor* floor_above(const Project&, FloorId);
+
+/// What the id names; the id must exist in the project.
+const WallType& wall_type(const Project&, WallTypeId);
+const AccessPointModel& model(const Project&, ModelId);
+/// The first type with this use; its id is 0 when there is none.
+WallTypeId first_type(const Project&, TypeUse);
+WallTypeId find_type(const Project&, std::string_view key);
+
+const Variant& current_variant(const Project&);
+/// Of the current variant; empty for a floor without any.
+const std::vector<AccessPoint>& access_points(const Project&, FloorId);
+
+struct PlacedAccessPoint {
+    const Floor* floor;
+    const AccessPoint* access_point;
+};
+/// Of the current variant, on every floor.
+std::vector<PlacedAccessPoint> placed_access_points(const Project&);
+
+const Wall* find_wall(const Floor&, WallId);
+const Opening* find_opening(const Wall&, OpeningId);
+const Zone* find_zone(const Floor&, ZoneId);
+const SlabVoid* find_void(const Floor&, VoidId);
+const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
+
+}  // namespace yemvo

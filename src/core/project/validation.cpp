@@ -1,0 +1,86 @@
+#include "project/validation.h"
+
+#include <set>
+
+namespace yemvo {
+namespace {
+
+class Checker {
+public:
+    explicit Checker(const Project& project) : project_(project) {}
+
+    void run() {
+        for (const WallType& t : *project_.wall_types) own(types_, t.id.value, "wall type " + t.name);
+        for (const AccessPointModel& m : *project_.models) own(models_, m.id.value, "model " + m.name);
+        for (const Building& b : project_.buildings) {
+            own(others_, b.id.value, "building " + b.name);
+            for (const Floor& f : b.floors) floor(f);
+        }
+        for (const Variant& v : project_.variants) variant(v);
+        if (!variants_.contains(project_.variant.value)) fail("the current variant does not exist", project_.name);
+        for (const Requirement& r : *project_.requirements) requirement(r);
+    }
+
+private:
+    using Set = std::set<std::uint32_t>;
+
+    [[noreturn]] static void fail(const std::string& what, const std::string& where) {
+        throw Error(what, "project.json: " + where, "The file was not written so by Yemvo");
+    }
+    void own(Set& set, std::uint32_t id, const std::string& where) {
+        if (id == 0 || id >= project_.next_id) fail("id " + std::to_string(id) + " is not below next_id", where);
+        if (!all_.insert(id).second) fail("id " + std::to_string(id) + " is used twice", where);
+        set.insert(id);
+    }
+    void type(WallTypeId id, const std::string& where) const {
+        if (!types_.contains(id.value)) fail("there is no wall type " + std::to_string(id.value), where);
+    }
+    void floor(const Floor& f) {
+        own(floors_, f.id.value, "floor " + f.name);
+        type(f.slab->type, "slab of " + f.name);
+        for (const SlabVoid& v : f.slab->voids) own(others_, v.id.value, "void " + v.name);
+        for (const Wall& w : *f.walls) {
+            const std::string where = "wall " + std::to_string(w.id.value) + " on " + f.name;
+            own(others_, w.id.value, where);
+            type(w.type, where);
+            for (const Opening& o : w.openings) {
+                own(others_, o.id.value, where);
+                type(o.type, where);
+            }
+        }
+        for (const Zone& z : *f.zones) own(zones_, z.id.value, "zone " + z.name);
+        if (*f.drawing && f.drawing->placement.scale <= 0) fail("the drawing's scale is not above 0", f.name);
+    }
+    void variant(const Variant& v) {
+        own(variants_, v.id.value, "variant " + v.name);
+        for (const auto& [id, list] : v.access_points) {
+            if (!floors_.contains(id.value)) fail("there is no floor " + std::to_string(id.value), "variant " + v.name);
+            for (const AccessPoint& ap : *list) access_point(ap);
+        }
+    }
+    void access_point(const AccessPoint& ap) {
+        const std::string where = "access point " + std::to_string(ap.number);
+        own(others_, ap.id.value, where);
+        if (!models_.contains(ap.model.value)) fail("there is no model " + std::to_string(ap.model.value), where);
+        const AccessPointModel& m = model(project_, ap.model);
+        if (ap.radios.size() != m.radios.size()) fail("does not have as many radios as " + m.name, where);
+        for (std::size_t i = 0; i < ap.radios.size(); ++i)
+            if (!radio_band(m, i, ap.radios[i].channel.band))
+                fail("radio " + std::to_string(i + 1) + " of " + m.name + " does not work at " +
+                         band(ap.radios[i].channel.band).name + " GHz", where);
+    }
+    void requirement(const Requirement& r) {
+        own(others_, r.id.value, "requirement " + r.name);
+        for (ZoneId id : r.zones)
+            if (!zones_.contains(id.value)) fail("there is no zone " + std::to_string(id.value), "requirement " + r.name);
+    }
+
+    const Project& project_;
+    Set all_, types_, models_, floors_, zones_, variants_, others_;
+};
+
+}  // namespace
+
+void check_references(const Project& project) { Checker(project).run(); }
+
+}  // namespace yemvo

@@ -1,0 +1,65 @@
+#include "propagation/explain.h"
+
+#include <array>
+#include <stdexcept>
+
+#include "wireless/link_budget.h"
+
+namespace yemvo {
+namespace {
+
+TermKind term_kind(CrossingKind kind) {
+    switch (kind) {
+        case CrossingKind::wall: return TermKind::wall;
+        case CrossingKind::opening: return TermKind::opening;
+        case CrossingKind::slab: break;
+    }
+    return TermKind::slab;
+}
+
+std::string crossing_name(const Project& project, const Scene& scene, const Crossing& c) {
+    const std::string& type = wall_type(project, scene.types[static_cast<std::size_t>(c.row)]).name;
+    if (c.kind != CrossingKind::slab) return type;
+    return type + " under " + find_floor(project, c.floor)->name;
+}
+
+}  // namespace
+
+std::string_view term_kind_name(TermKind kind) {
+    static constexpr std::array<std::string_view, 6> names{"power", "antenna", "free_space", "wall", "opening", "slab"};
+    return names[static_cast<std::size_t>(kind)];
+}
+
+double client_noise_dbm(const Project& project, const Channel& channel) {
+    return noise_dbm(channel.width_mhz, project.settings.client_noise_figure_db);
+}
+
+LinkExplanation explain(const Project& project, const Scene& scene, const Floor& floor, const AccessPoint& ap,
+                        std::size_t index, Point3 receiver) {
+    const Radio& radio = ap.radios.at(index);
+    const RadioBand* can = radio_band(model(project, ap.model), index, radio.channel.band);
+    if (!can) throw std::logic_error("a radio in a band its model does not have");
+    const Point3 source = antenna_place(floor, ap), way = receiver - source;
+    const Orientation orientation(body_turn(can->antenna.frame(), ap.mount, ap.azimuth_deg, ap.downtilt_deg));
+
+    LinkExplanation link;
+    link.access_point = ap.id;
+    link.number = ap.number;
+    link.radio = index;
+    link.channel = radio.channel;
+    link.primary = radio.primary;
+    link.distance_m = length(way);
+    link.terms.push_back({TermKind::power, "Transmit power", radio.power_dbm});
+    link.terms.push_back({TermKind::antenna, "Antenna", gain_dbi(can->antenna, orientation.local(way))});
+    link.terms.push_back(
+        {TermKind::free_space, "Free space", -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
+    for (const Crossing& c : trace(scene, source, receiver))
+        link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
+                              -double{scene.losses[static_cast<std::size_t>(c.row)][radio.channel.band.index]},
+                              c.share, c.angle_deg});
+    for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
+    link.noise_dbm = client_noise_dbm(project, radio.channel);
+    return link;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,47 @@
+// A link told term by term.
+#pragma once
+#include <string>
+#include <vector>
+
+#include "propagation/trace.h"
+
+namespace yemvo {
+
+enum class TermKind { power, antenna, free_space, wall, opening, slab };
+
+struct LinkTerm {
+    TermKind kind;
+    std::string name;
+    double db;            ///< the power in dBm, then gains positive and losses negative
+    double share = 0;     ///< of the way, for what is crossed
+    double angle_deg = 0; ///< to the normal of what is crossed
+};
+
+struct LinkExplanation {
+    AccessPointId access_point;
+    int number = 0;
+    std::size_t radio = 0;
+    Channel channel;
+    int primary = 0;
+    double distance_m = 0;
+    std::vector<LinkTerm> terms;  ///< add up to received_dbm
+    double received_dbm = 0, noise_dbm = 0;
+    double snr_db() const { return received_dbm - noise_dbm; }
+};
+
+std::string_view term_kind_name(TermKind);
+
+/// Where an access point's antennas are, in absolute heights.
+inline Point3 antenna_place(const Floor& floor, const AccessPoint& ap) {
+    return {ap.position.x, ap.position.y, floor.elevation_m + ap.height_m};
+}
+
+/// Noise of the project's client over the channel's width [dBm].
+double client_noise_dbm(const Project&, const Channel&);
+
+/// The link of one radio to a receiver. Free space is taken at the channel's own centre frequency, materials at
+/// the band's reference frequency.
+LinkExplanation explain(const Project&, const Scene&, const Floor&, const AccessPoint&, std::size_t radio,
+                        Point3 receiver);
+
+}  // namespace yemvo

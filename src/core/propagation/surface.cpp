@@ -1,0 +1,63 @@
+#include "propagation/surface.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yemvo {
+namespace {
+
+std::optional<Box> walls_box(const Floor& floor) {
+    std::vector<Point> points;
+    for (const Wall& w : *floor.walls) points.insert(points.end(), w.points.begin(), w.points.end());
+    return bounds(points);
+}
+
+std::optional<Box> open_box(const Project& project, const Floor& floor) {
+    std::vector<Point> points;
+    const auto take = [&](const std::optional<Box>& box) {
+        if (box) points.insert(points.end(), {box->low, box->high});
+    };
+    take(extent(floor));
+    if (*floor.drawing) {
+        Floor only_drawing;
+        only_drawing.drawing = floor.drawing;
+        take(extent(only_drawing));
+    }
+    for (const AccessPoint& ap : access_points(project, floor.id)) take(Box{ap.position, ap.position}.grown(15));
+    return bounds(points);
+}
+
+}  // namespace
+
+Point Surface::centre(std::size_t i) const {
+    const auto width = static_cast<std::size_t>(columns);
+    return centre(static_cast<int>(i % width), static_cast<int>(i / width));
+}
+
+std::optional<std::size_t> Surface::cell_at(Point p) const {
+    const double c = std::floor((p.x - origin.x) / cell_m), r = std::floor((p.y - origin.y) / cell_m);
+    if (!(c >= 0 && r >= 0 && c < columns && r < rows)) return std::nullopt;
+    return index(static_cast<int>(c), static_cast<int>(r));
+}
+
+std::uint64_t Surface::key() const {
+    return ContentKey()
+        .add(z0).add(slope_x).add(slope_y).add(origin.x).add(origin.y).add(cell_m).add(columns).add(rows)
+        .value();
+}
+
+Surface make_surface(const Project& project, const Scene& scene, const Floor& floor, double cell_m) {
+    Surface s;
+    s.floor = floor.id;
+    s.z0 = floor.elevation_m + project.settings.client_height_m;
+    const auto box = scene.mask(floor.id).enclosed() ? walls_box(floor) : open_box(project, floor);
+    if (!box) return s;
+    while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells)) cell_m *= 2;
+    s.cell_m = cell_m;
+    s.origin = {std::floor(box->low.x / cell_m) * cell_m, std::floor(box->low.y / cell_m) * cell_m};
+    s.columns = std::max(1, static_cast<int>(std::ceil((box->high.x - s.origin.x) / cell_m - 1e-9)));
+    s.rows = std::max(1, static_cast<int>(std::ceil((box->high.y - s.origin.y) / cell_m - 1e-9)));
+    return s;
+}
+
+}  // namespace yemvo

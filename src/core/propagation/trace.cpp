@@ -1,0 +1,57 @@
+#include "propagation/trace.h"
+
+#include <algorithm>
+#include <cmath>
+#include <numbers>
+
+#include "propagation/crossing_rule.h"
+
+namespace yemvo {
+namespace {
+
+double angle_to_normal_deg(double cosine) {
+    return std::acos(std::clamp(std::abs(cosine), 0.0, 1.0)) * 180 / std::numbers::pi;
+}
+
+void add_panel(std::vector<Crossing>& out, const ScenePanel& panel, Point3 source, Point3 receiver) {
+    const auto wedge = make_wedge(source.flat(), panel.a, panel.b);
+    if (!wedge) return;
+    const Point r = receiver.flat() - source.flat();
+    if (!(cross(wedge->p, r) >= 0) || !(cross(wedge->q, r) < 0)) return;
+    const double depth = cross(r, wedge->q - wedge->p);
+    if (!(depth > wedge->h * beyond_wall)) return;
+    const double share = wedge->h / depth;
+    const double z = source.z + share * (receiver.z - source.z);
+    if (z < panel.base_m || z >= panel.top_m) return;
+    const Point3 way = receiver - source;
+    const Point normal = left_of(unit(panel.b - panel.a));
+    const double cosine = dot(way.flat(), normal) / length(way);
+    out.push_back({panel.opening ? CrossingKind::opening : CrossingKind::wall, panel.row, share,
+                   angle_to_normal_deg(cosine), panel.floor, panel.wall, panel.opening});
+}
+
+void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, Point3 receiver) {
+    const auto share = slab_share(slab.level_m, source.z, receiver.z);
+    if (!share || !slab.covers(lerp(source.flat(), receiver.flat(), *share))) return;
+    const Point3 way = receiver - source;
+    out.push_back({CrossingKind::slab, slab.row, *share, angle_to_normal_deg(way.z / length(way)), slab.floor, {}, {}});
+}
+
+}  // namespace
+
+std::vector<Crossing> trace(const Scene& scene, Point3 source, Point3 receiver) {
+    const Point3 from = engine_source(scene, source);
+    std::vector<Crossing> out;
+    for (const ScenePanel& panel : scene.panels) add_panel(out, panel, from, receiver);
+    for (const SceneSlab& slab : scene.slabs) add_slab(out, slab, from, receiver);
+    std::stable_sort(out.begin(), out.end(), [](const Crossing& a, const Crossing& b) { return a.share < b.share; });
+    return out;
+}
+
+double obstruction_db(const Scene& scene, const std::vector<Crossing>& crossings, BandId band) {
+    double sum_db = 0;
+    for (const Crossing& c : crossings) sum_db += scene.losses[static_cast<std::size_t>(c.row)][band.index];
+    return sum_db;
+}
+
+}  // namespace yemvo

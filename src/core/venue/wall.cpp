@@ -1,0 +1,50 @@
+#include "venue/wall.h"
+
+#include <algorithm>
+
+namespace yemvo {
+
+Segment span(const Wall& wall, const Opening& opening) {
+    const Segment piece = wall.piece(opening.piece);
+    const Point along = unit(piece.b - piece.a);
+    return {piece.a + along * opening.start_m, piece.a + along * (opening.start_m + opening.width_m)};
+}
+
+namespace {
+
+void add(std::vector<Panel>& out, Panel panel) {
+    if (panel.end_m > panel.start_m && panel.top_m > panel.base_m) out.push_back(panel);
+}
+
+void add_piece(std::vector<Panel>& out, const Wall& wall, int piece, double top_m) {
+    const double piece_length_m = length(wall.piece(piece));
+    std::vector<const Opening*> here;
+    for (const Opening& o : wall.openings)
+        if (o.piece == piece) here.push_back(&o);
+    std::sort(here.begin(), here.end(), [](auto* a, auto* b) { return a->start_m < b->start_m; });
+
+    double done_m = 0;
+    for (const Opening* o : here) {
+        const double start_m = std::clamp(o->start_m, done_m, piece_length_m);
+        const double end_m = std::clamp(o->start_m + o->width_m, start_m, piece_length_m);
+        const double sill_m = std::clamp(o->sill_m, wall.base_m, top_m);
+        const double head_m = std::clamp(o->head_m, sill_m, top_m);
+        add(out, {piece, done_m, start_m, wall.base_m, top_m, wall.type, {}});
+        add(out, {piece, start_m, end_m, wall.base_m, sill_m, wall.type, {}});
+        add(out, {piece, start_m, end_m, sill_m, head_m, o->type, o->id});
+        add(out, {piece, start_m, end_m, head_m, top_m, wall.type, {}});
+        done_m = end_m;
+    }
+    add(out, {piece, done_m, piece_length_m, wall.base_m, top_m, wall.type, {}});
+}
+
+}  // namespace
+
+std::vector<Panel> panels(const Wall& wall, double ceiling_m) {
+    std::vector<Panel> out;
+    const double top_m = wall.top_m.value_or(ceiling_m);
+    for (int piece = 0; piece < wall.pieces(); ++piece) add_piece(out, wall, piece, top_m);
+    return out;
+}
+
+}  // namespace yemvo

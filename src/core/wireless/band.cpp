@@ -1,0 +1,29 @@
+#include "wireless/band.h"
+
+#include "base/error.h"
+
+namespace yemvo {
+
+const std::vector<Band>& bands() {
+    static const std::vector<Band> list{
+        {band_24, "2.4", 2407, 2400, 2483.5, 2442},
+        {band_5, "5", 5000, 5150, 5895, 5500},
+        {band_6, "6", 5950, 5925, 7125, 6500},
+    };
+    return list;
+}
+
+const Band& band(BandId id) { return bands().at(id.index); }
+
+std::optional<BandId> find_band(std::string_view name) {
+    for (std::string_view unit : {" GHz", "GHz"})
+        if (name.ends_with(unit)) {
+            name.remove_suffix(unit.size());
+            break;
+        }
+    for (const Band& b : bands())
+        if (b.name == name) return b.id;
+    return std::nullopt;
+}
+
+}  // namespace yemvo

@@ -1,0 +1,35 @@
+// The bands that radios work in: an open list, from low to high.
+#pragma once
+#include <compare>
+#include <cstdint>
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+namespace yemvo {
+
+/// Index into bands().
+struct BandId {
+    std::uint8_t index = 0;
+    friend auto operator<=>(const BandId&, const BandId&) = default;
+};
+inline constexpr BandId band_24{0}, band_5{1}, band_6{2};
+
+/// Source of the numbering: IEEE 802.11-2020 Annex E; 6 GHz: 802.11ax Annex E.
+struct Band {
+    BandId id;
+    std::string name;      ///< "2.4", "5", "6": the GHz figure people say
+    double start_mhz;      ///< channel n is centred on start_mhz + 5 n
+    double low_mhz, high_mhz;
+    double reference_mhz;  ///< material losses and gain fields of the band are taken here
+};
+
+const std::vector<Band>& bands();
+const Band& band(BandId);
+inline std::size_t band_count() { return bands().size(); }
+
+/// "2.4", "5" or "6", also with " GHz" behind; none for any other text.
+std::optional<BandId> find_band(std::string_view name);
+
+}  // namespace yemvo

@@ -1,0 +1,85 @@
+#include "wireless/rates.h"
+
+#include <algorithm>
+#include <array>
+#include <cmath>
+
+namespace yemvo {
+namespace {
+
+const std::vector<Mcs>& all_mcs() {
+    static const std::vector<Mcs> list{
+        {0, "BPSK", 1, 1, 2},      {1, "QPSK", 2, 1, 2},      {2, "QPSK", 2, 3, 4},
+        {3, "16-QAM", 4, 1, 2},    {4, "16-QAM", 4, 3, 4},    {5, "64-QAM", 6, 2, 3},
+        {6, "64-QAM", 6, 3, 4},    {7, "64-QAM", 6, 5, 6},    {8, "256-QAM", 8, 3, 4},
+        {9, "256-QAM", 8, 5, 6},   {10, "1024-QAM", 10, 3, 4}, {11, "1024-QAM", 10, 5, 6},
+        {12, "4096-QAM", 12, 3, 4}, {13, "4096-QAM", 12, 5, 6},
+    };
+    return list;
+}
+
+struct Phy {
+    std::string_view name;
+    int last_mcs;
+    int streams;
+    double symbol_us;  ///< T_DFT
+    std::vector<double> guards_us;
+    std::vector<std::pair<int, int>> data_carriers;  ///< width [MHz], N_SD
+};
+
+const Phy& phy(Standard s) {
+    static const std::array<Phy, 4> list{{
+        {"n", 7, 4, 3.2, {0.4, 0.8}, {{20, 52}, {40, 108}}},
+        {"ac", 9, 8, 3.2, {0.4, 0.8}, {{20, 52}, {40, 108}, {80, 234}, {160, 468}}},
+        {"ax", 11, 8, 12.8, {0.8, 1.6, 3.2}, {{20, 234}, {40, 468}, {80, 980}, {160, 1960}}},
+        {"be", 13, 8, 12.8, {0.8, 1.6, 3.2}, {{20, 234}, {40, 468}, {80, 980}, {160, 1960}, {320, 3920}}},
+    }};
+    return list[static_cast<std::size_t>(s)];
+}
+
+// 802.11-2020 21.5: left out where a symbol's coded bits do not divide among the encoders.
+bool left_out_by_vht(int width_mhz, int streams, int mcs) {
+    if (width_mhz == 20) return mcs == 9 && streams != 3 && streams != 6;
+    if (width_mhz == 80) return (mcs == 6 && (streams == 3 || streams == 7)) || (mcs == 9 && streams == 6);
+    if (width_mhz == 160) return mcs == 9 && streams == 3;
+    return false;
+}
+
+}  // namespace
+
+std::optional<Standard> find_standard(std::string_view name) {
+    for (Standard s : {Standard::n, Standard::ac, Standard::ax, Standard::be})
+        if (standard_name(s) == name) return s;
+    return std::nullopt;
+}
+
+std::string_view standard_name(Standard s) { return phy(s).name; }
+
+std::vector<Mcs> mcs_list(Standard s) {
+    const auto& all = all_mcs();
+    return {all.begin(), all.begin() + phy(s).last_mcs + 1};
+}
+
+std::vector<int> widths_mhz(Standard s) {
+    std::vector<int> widths;
+    for (const auto& [width, carriers] : phy(s).data_carriers) widths.push_back(width);
+    return widths;
+}
+
+std::vector<double> guards_us(Standard s) { return phy(s).guards_us; }
+int most_streams(Standard s) { return phy(s).streams; }
+
+std::optional<double> phy_rate_mbps(Standard s, int width_mhz, int streams, int mcs, double guard_us) {
+    const Phy& p = phy(s);
+    const auto width = std::find_if(p.data_carriers.begin(), p.data_carriers.end(),
+                                    [&](const auto& entry) { return entry.first == width_mhz; });
+    const bool guard_known = std::any_of(p.guards_us.begin(), p.guards_us.end(),
+                                         [&](double g) { return std::abs(g - guard_us) < 1e-9; });
+    if (width == p.data_carriers.end() || !guard_known) return std::nullopt;
+    if (streams < 1 || streams > p.streams || mcs < 0 || mcs > p.last_mcs) return std::nullopt;
+    if (s == Standard::ac && left_out_by_vht(width_mhz, streams, mcs)) return std::nullopt;
+    const Mcs& m = all_mcs()[static_cast<std::size_t>(mcs)];
+    return width->second * m.bits_per_carrier * m.code_rate() * streams / (p.symbol_us + guard_us);
+}
+
+}  // namespace yemvo

@@ -1,0 +1,32 @@
+// The map under the walls: steps, contour lines, and hatching where the threshold is not kept.
+#pragma once
+#include <QImage>
+#include <memory>
+#include <vector>
+
+#include "coverage/lens.h"
+#include "coverage/site_prediction.h"
+#include "render/palette.h"
+#include "render/plan_view_map.h"
+
+namespace yemvo::render {
+
+/// What the map shows.
+struct MapChoice {
+    LensId lens = LensId::signal;
+    BandId band = band_5;
+    double threshold = -67;
+    friend bool operator==(const MapChoice&, const MapChoice&) = default;
+};
+
+/// Colour of a step of the lens's range.
+QColor step_colour(const Palette&, const LensInfo&, double value);
+/// Tint of an access point's area in the serving lens.
+QColor serving_colour(const Palette&, int number);
+
+/// A transparent picture of `size` pixels with the map where cells are shown. Values between cells are
+/// interpolated; the hatch is fixed to the picture, not to the plan. Painted in parallel.
+QImage paint_heat_map(const FloorPrediction&, const std::vector<float>& values, const MapChoice&, const PlanMap&,
+                      QSize size, const Palette&);
+
+}  // namespace yemvo::render

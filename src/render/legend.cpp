@@ -1,0 +1,136 @@
+#include "render/legend.h"
+
+#include <map>
+
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::render {
+
+MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice) {
+    const LensInfo& info = lens(choice.lens);
+    MapStatistics s;
+    s.by_step.assign(12, 0);
+    std::map<int, double> areas;
+    const double cell_m2 = floor.surface.cell_m * floor.surface.cell_m;
+    double shown = 0, kept = 0;
+    for (std::size_t i = 0; i < values.size(); ++i) {
+        if (!floor.mask->shown[i]) continue;
+        shown += 1;
+        if (std::isnan(values[i])) continue;
+        const double v = values[i];
+        if (info.is_choice) {
+            areas[static_cast<int>(v)] += cell_m2;
+            continue;
+        }
+        s.by_step[static_cast<std::size_t>(std::clamp(std::floor((v - info.low) / info.step), 0.0, 11.0))] += 1;
+        if (info.more_is_better ? v >= choice.threshold : v <= choice.threshold) kept += 1;
+    }
+    if (shown > 0) {
+        for (double& share : s.by_step) share /= shown;
+        s.share_kept = kept / shown;
+    }
+    s.areas_m2.assign(areas.begin(), areas.end());
+    std::stable_sort(s.areas_m2.begin(), s.areas_m2.end(), [](auto& a, auto& b) { return a.second > b.second; });
+    return s;
+}
+
+LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice, const MapStatistics& s)
+    : info_(lens(choice.lens)), choice_(choice) {
+    const double height = info_.is_choice ? 34 + 17.0 * static_cast<double>(std::min<std::size_t>(s.areas_m2.size(), 10)) : 80;
+    const double width = info_.is_choice ? 150 : 312;
+    frame_ = QRectF(corner.x() - 8 - width, corner.y() - 8 - height, width, height);
+    strip_ = QRectF(frame_.left() + 12, frame_.top() + 44, 288, 11);
+}
+
+double LegendLayout::x_of(double value) const {
+    const double share = (value - info_.low) / (info_.high - info_.low);
+    return strip_.left() + std::clamp(share, 0.0, 1.0) * strip_.width();
+}
+
+double LegendLayout::value_at(double x) const {
+    const double share = std::clamp((x - strip_.left()) / strip_.width(), 0.0, 1.0);
+    return std::round(info_.low + share * (info_.high - info_.low));
+}
+
+QRectF LegendLayout::handle() const {
+    const double x = x_of(choice_.threshold);
+    return {x - 16.5, strip_.bottom() + 4, 33, 14};
+}
+
+void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& palette) const {
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(palette.line, 1));
+    p.setBrush(with_alpha(palette.paper, 0.94));
+    p.drawRoundedRect(frame_.adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
+    p.setPen(palette.ink);
+    p.setFont(font(12, 600));
+    const QString band_name = QString::fromStdString(band(choice_.band).name) + " GHz";
+    p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignLeft | Qt::AlignTop,
+               info_.is_choice ? QString("Served by") : QString::fromStdString(info_.name) + ", " + band_name);
+    info_.is_choice ? paint_choices(p, s, palette) : paint_amounts(p, s, palette);
+    p.restore();
+}
+
+void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Palette& palette) const {
+    p.setFont(font(11));
+    p.setPen(palette.muted);
+    const QString unit = QString::fromStdString(info_.unit);
+    p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
+               percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + figure(choice_.threshold) + " " + unit);
+    const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
+    p.setRenderHint(QPainter::Antialiasing, false);
+    for (int i = 0; i < 12; ++i) {
+        const QRectF cell(strip_.left() + 24.0 * i, strip_.top(), 24, strip_.height());
+        const double h = 18 * s.by_step[static_cast<std::size_t>(i)] / most;
+        const QColor colour = palette.steps[static_cast<std::size_t>(i)];
+        p.setPen(QPen(with_alpha(palette.ink, 0.35), 1));
+        p.setBrush(colour);
+        if (h > 0.5) p.drawRect(QRectF(cell.left(), strip_.top() - h, 24, h));
+        p.setPen(Qt::NoPen);
+        p.drawRect(cell);
+    }
+    const double x = x_of(choice_.threshold);
+    const QRectF failing = info_.more_is_better ? QRectF(strip_.topLeft(), QPointF(x, strip_.bottom()))
+                                                : QRectF(QPointF(x, strip_.top()), strip_.bottomRight());
+    p.setRenderHint(QPainter::Antialiasing);
+    paint_hatch(p, failing, with_alpha(palette.hatch, 0.8), 3.6);
+    p.setPen(QPen(with_alpha(palette.ink, 0.5), 1));
+    p.setBrush(Qt::NoBrush);
+    p.drawRect(strip_.adjusted(0.5, 0.5, -0.5, -0.5));
+    p.setFont(font(10.5));
+    p.setPen(palette.ink);
+    for (int i = 1; i < 12; ++i) {
+        const double at = strip_.left() + 24.0 * i;
+        if (std::abs(at - x) < 28) continue;
+        p.drawText(QRectF(at - 20, strip_.bottom() + 4, 40, 14), Qt::AlignCenter, figure(info_.low + info_.step * i));
+    }
+    p.setPen(QPen(palette.not_met, 1.6));
+    p.drawLine(QPointF(x, strip_.top() - 20), QPointF(x, strip_.bottom() + 5));
+    p.setPen(Qt::NoPen);
+    p.setBrush(palette.not_met);
+    p.drawRoundedRect(handle(), 2.5, 2.5);
+    p.setPen(palette.on_accent);
+    p.setFont(font(11, 650));
+    p.drawText(handle(), Qt::AlignCenter, figure(choice_.threshold));
+}
+
+void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Palette& palette) const {
+    double y = frame_.top() + 27;
+    for (std::size_t i = 0; i < std::min<std::size_t>(s.areas_m2.size(), 10); ++i, y += 17) {
+        const auto& [number, area] = s.areas_m2[i];
+        p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
+        p.setBrush(serving_colour(palette, number));
+        p.drawRect(QRectF(frame_.left() + 12.5, y + 2.5, 20, 11));
+        p.setPen(palette.ink);
+        p.setFont(font(11.5, 600));
+        p.drawText(QRectF(frame_.left() + 40, y, 30, 16), Qt::AlignVCenter | Qt::AlignLeft, QString::number(number));
+        p.setFont(font(11));
+        p.setPen(palette.muted);
+        p.drawText(QRectF(frame_.left() + 60, y, frame_.width() - 72, 16), Qt::AlignVCenter | Qt::AlignRight,
+                   figure(area, 0) + QStringLiteral(" m²"));
+    }
+}
+
+}  // namespace yemvo::render

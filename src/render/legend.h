@@ -1,0 +1,38 @@
+// The legend of a map: its steps, the histogram of area above them, and the threshold as a handle.
+#pragma once
+#include <QPainter>
+#include <QRectF>
+
+#include "render/heat_map.h"
+
+namespace yemvo::render {
+
+/// Shares of shown area by step of the lens, and the share that keeps the threshold.
+struct MapStatistics {
+    std::vector<double> by_step;      ///< twelve for an amount
+    double share_kept = 0;
+    std::vector<std::pair<int, double>> areas_m2;  ///< serving lens: access point number and area, largest first
+};
+MapStatistics statistics(const FloorPrediction&, const std::vector<float>& values, const MapChoice&);
+
+class LegendLayout {
+public:
+    /// `corner`: the lower right corner of the free area; the legend keeps 8 px off it.
+    LegendLayout(QPointF corner, const MapChoice&, const MapStatistics&);
+    QRectF frame() const { return frame_; }
+    QRectF strip() const { return strip_; }
+    bool has_handle() const { return !info_.is_choice; }
+    QRectF handle() const;  ///< where the tag can be taken
+    double value_at(double x) const;
+    double x_of(double value) const;
+    void paint(QPainter&, const MapStatistics&, const Palette&) const;
+
+private:
+    void paint_amounts(QPainter&, const MapStatistics&, const Palette&) const;
+    void paint_choices(QPainter&, const MapStatistics&, const Palette&) const;
+    const LensInfo& info_;
+    MapChoice choice_;
+    QRectF frame_, strip_;
+};
+
+}  // namespace yemvo::render

@@ -1,0 +1,31 @@
+// What stands on the plan besides the building: badges, band glyphs, outcome marks, scale bar, north.
+#pragma once
+#include <QPainter>
+
+#include "coverage/verdict.h"
+#include "project/project.h"
+#include "render/palette.h"
+#include "render/plan_view_map.h"
+
+namespace yemvo::render {
+
+enum class BadgeState { plain, selected };
+
+/// The numbered tile with a bar a radio; a wedge shows where a directional one looks.
+void paint_badge(QPainter&, QPointF centre, const Project&, const AccessPoint&, BadgeState, const Palette&);
+/// Where a click means this badge.
+QRectF badge_area(QPointF centre);
+
+/// Circle, square or diamond in the band's colour.
+void paint_band_glyph(QPainter&, QPointF centre, BandId, const Palette&);
+/// Check stroke, hatched square or dotted square, 11 px.
+void paint_outcome(QPainter&, QPointF centre, Outcome, const Palette&);
+QColor outcome_ink(Outcome, const Palette&);
+
+/// At the lower left corner `at`, in metres or feet.
+void paint_scale_bar(QPainter&, QPointF at, const PlanMap&, LengthUnits, const Palette&);
+void paint_north(QPainter&, QPointF centre, const Palette&);
+/// 45 degree hatching for small marks and strips.
+void paint_hatch(QPainter&, const QRectF&, const QColor&, double step_px = 3.6);
+
+}  // namespace yemvo::render

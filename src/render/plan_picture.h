@@ -1,0 +1,18 @@
+// A floor's plan with its map as a picture to hand out: title line, legend, scale bar, north.
+#pragma once
+#include <QImage>
+#include <string>
+
+#include "render/heat_map.h"
+
+namespace yemvo::render {
+
+/// About 1600 px wide by default; the plan fills what title and legend leave.
+QImage plan_picture(const Project&, const Floor&, const FloorPrediction&, const MapChoice&,
+                    const Palette& = Palette::light(), int width_px = 1600);
+
+/// As PNG, for programs without a window: starts what painting needs on its own. Throws Error naming the file when
+/// it cannot be written.
+void save_plan_picture(const Project&, const Floor&, const FloorPrediction&, const MapChoice&, const std::string& file);
+
+}  // namespace yemvo::render

@@ -1,0 +1,351 @@
+#include "render/plan_walls.h"
+
+#include <QBuffer>
+#include <QImageReader>
+
+#include "render/text_style.h"
+
+namespace yemvo::render {
+namespace {
+
+constexpr double most_pixels = 100e6;
+
+QPolygonF polygon_of(const std::vector<Point>& points, const PlanMap& map) {
+    QPolygonF out;
+    out.reserve(static_cast<int>(points.size()));
+    for (Point p : points) out << map.to_screen(p);
+    return out;
+}
+
+/// White becomes transparent, everything else looks over white as it did.
+QImage without_white(QImage picture) {
+    picture = picture.convertToFormat(QImage::Format_ARGB32);
+    for (int y = 0; y < picture.height(); ++y) {
+        auto* line = reinterpret_cast<QRgb*>(picture.scanLine(y));
+        for (int x = 0; x < picture.width(); ++x) {
+            const QRgb c = line[x];
+            const int a = qAlpha(c);
+            const auto over_white = [&](int v) { return 255 - (255 - v) * a / 255; };
+            const int r = over_white(qRed(c)), g = over_white(qGreen(c)), b = over_white(qBlue(c));
+            const int alpha = 255 - std::min({r, g, b});
+            // premultiplied: the colour's share of what is not white
+            line[x] = qRgba(r - (255 - alpha), g - (255 - alpha), b - (255 - alpha), alpha);
+        }
+    }
+    picture.reinterpretAsFormat(QImage::Format_ARGB32_Premultiplied);
+    return picture;
+}
+
+double width_px(double thickness_m, const PlanMap& map) { return std::max(thickness_m * map.px_per_m, 1.4); }
+
+void stroke(QPainter& p, const QPolygonF& line, const QColor& colour, double width) {
+    p.setPen(QPen(colour, width, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+    p.drawPolyline(line);
+}
+
+QPolygonF span_polygon(const Segment& s, double thickness_m, const PlanMap& map) {
+    const QPointF a = map.to_screen(s.a), b = map.to_screen(s.b);
+    const QLineF axis(a, b);
+    if (axis.length() < 0.01) return {};
+    const QPointF side = QPointF(-(b - a).y(), (b - a).x()) / axis.length() * (width_px(thickness_m, map) / 2);
+    return QPolygonF({a + side, b + side, b - side, a - side});
+}
+
+/// Book shelving and the like: an outline with its compartments.
+void paint_shelving(QPainter& p, const Wall& wall, double thickness_m, const PlanMap& map, const Palette& palette) {
+    for (int i = 0; i < wall.pieces(); ++i) {
+        const Segment s = wall.piece(i);
+        const QPolygonF outline = span_polygon(s, thickness_m, map);
+        p.setPen(QPen(palette.furniture, 0.75));
+        p.setBrush(with_alpha(palette.ink, 0.07));
+        p.drawPolygon(outline);
+        p.setPen(QPen(palette.faint, 0.75));
+        const double l = length(s);
+        for (double at = 1; at < l - 0.2; at += 1) {
+            const Point c = lerp(s.a, s.b, at / l), side = left_of(unit(s.b - s.a)) * (thickness_m / 2);
+            p.drawLine(map.to_screen(c + side), map.to_screen(c - side));
+        }
+    }
+}
+
+void paint_wall(QPainter& p, const Wall& wall, const WallType& type, const PlanMap& map, const Palette& palette) {
+    const QPolygonF line = polygon_of(wall.points, map);
+    const double width = width_px(type.thickness_m, map);
+    const QColor ink = palette.family(type.family);
+    if (type.family == Family::timber) return paint_shelving(p, wall, type.thickness_m, map, palette);
+    stroke(p, line, ink, width);
+    if (type.family == Family::glass && width > 2.4) stroke(p, line, palette.tile, width - 1.8);
+}
+
+void paint_leaf(QPainter& p, QPointF hinge, QPointF jamb, QPointF open, const QColor& ink, const Palette& palette) {
+    const double r = QLineF(hinge, jamb).length();
+    if (r < 2) return;
+    const QRectF round(hinge.x() - r, hinge.y() - r, 2 * r, 2 * r);
+    const double from = QLineF(hinge, jamb).angle(), to = QLineF(hinge, open).angle();
+    double sweep = to - from;
+    if (sweep > 180) sweep -= 360;
+    if (sweep < -180) sweep += 360;
+    p.setPen(QPen(with_alpha(palette.ink, 0.55), 0.7));
+    p.drawArc(round, static_cast<int>(from * 16), static_cast<int>(sweep * 16));
+    p.setPen(QPen(ink, 1.5, Qt::SolidLine, Qt::FlatCap));
+    p.drawLine(hinge, open);
+}
+
+void paint_door(QPainter& p, const Segment& s, const Opening& o, const QColor& ink, const PlanMap& map,
+                const Palette& palette) {
+    const QPointF a = map.to_screen(s.a), b = map.to_screen(s.b), along = b - a;
+    const QPointF side = (o.swings_left ? QPointF(along.y(), -along.x()) : QPointF(-along.y(), along.x()));
+    if (o.width_m > 1.3) {
+        const QPointF middle = (a + b) / 2;
+        paint_leaf(p, a, middle, a + side / 2, ink, palette);
+        paint_leaf(p, b, middle, b + side / 2, ink, palette);
+    } else if (o.hinge_at_end) {
+        paint_leaf(p, b, a, b + side, ink, palette);
+    } else {
+        paint_leaf(p, a, b, a + side, ink, palette);
+    }
+}
+
+void paint_opening(QPainter& p, const Wall& wall, const Opening& o, const WallType& in, const WallType& type,
+                   const PlanMap& map, const Palette& palette) {
+    const Segment s = span(wall, o);
+    const QPolygonF gap = span_polygon(s, in.thickness_m + 1.0 / map.px_per_m, map);
+    if (gap.isEmpty()) return;
+    p.setPen(Qt::NoPen);
+    p.setBrush(palette.floor);
+    p.drawPolygon(gap);
+    p.setBrush(Qt::NoBrush);
+    const QColor ink = palette.family(type.family);
+    // the jambs
+    p.setPen(QPen(palette.family(in.family), 0.8));
+    p.drawLine(gap[0], gap[3]);
+    p.drawLine(gap[1], gap[2]);
+    if (o.kind == OpeningKind::door) return paint_door(p, s, o, ink, map, palette);
+    p.drawLine(gap[0], gap[1]);
+    p.drawLine(gap[3], gap[2]);
+    p.setPen(QPen(palette.glass, 1.1));
+    p.drawLine(map.to_screen(s.a), map.to_screen(s.b));
+}
+
+int paint_rank(Family f) {
+    switch (f) {
+        case Family::timber: return 0;
+        case Family::glass: return 1;
+        case Family::board: return 2;
+        case Family::special:
+        case Family::steel: return 3;
+        case Family::brick: return 4;
+        case Family::concrete: return 5;
+    }
+    return 3;
+}
+
+struct DrawnWall {
+    const Wall* wall;
+    const WallType* type;
+};
+
+std::vector<DrawnWall> visible_walls(const Project& project, const Floor& floor, const PlanMap& map,
+                                     const QRectF& visible) {
+    std::vector<DrawnWall> list;
+    for (const Wall& w : *floor.walls) {
+        const auto box = bounds(w.points);
+        if (box && map.to_screen(*box).adjusted(-40, -40, 40, 40).intersects(visible))
+            list.push_back({&w, &wall_type(project, w.type)});
+    }
+    std::stable_sort(list.begin(), list.end(), [](const DrawnWall& a, const DrawnWall& b) {
+        return paint_rank(a.type->family) < paint_rank(b.type->family);
+    });
+    return list;
+}
+
+void paint_grid(QPainter& p, const PlanMap& map, const QRectF& visible, double step_m, const QColor& colour) {
+    const Point low = map.to_floor(visible.bottomLeft()), high = map.to_floor(visible.topRight());
+    p.setPen(QPen(colour, 1));
+    for (double x = std::ceil(low.x / step_m) * step_m; x <= high.x; x += step_m) {
+        const double at = std::round(map.to_screen(Point{x, 0}).x()) + 0.5;
+        p.drawLine(QPointF(at, visible.top()), QPointF(at, visible.bottom()));
+    }
+    for (double y = std::ceil(low.y / step_m) * step_m; y <= high.y; y += step_m) {
+        const double at = std::round(map.to_screen(Point{0, y}).y()) + 0.5;
+        p.drawLine(QPointF(visible.left(), at), QPointF(visible.right(), at));
+    }
+}
+
+double slope_of(const Drawing& d, const PlanMap& map) { return d.placement.scale * map.px_per_m; }
+
+}  // namespace
+
+Underlay::Underlay(QImage picture) {
+    if (picture.isNull()) return;
+    levels_.push_back(without_white(std::move(picture)));
+    while (levels_.back().width() > 600 && levels_.back().height() > 400)
+        levels_.push_back(levels_.back().scaled(levels_.back().size() / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+}
+
+void Underlay::paint(QPainter& p, const Drawing& drawing, const PlanMap& map, const QRectF& visible) const {
+    if (levels_.empty() || drawing.width_px <= 0) return;
+    const double zoom = slope_of(drawing, map);
+    std::size_t level = 0;
+    while (level + 1 < levels_.size() && zoom * static_cast<double>(2 << level) <= 1) ++level;
+    const QImage& picture = levels_[level];
+    p.save();
+    p.setClipRect(visible);
+    p.setOpacity(drawing.opacity);
+    p.setRenderHint(QPainter::SmoothPixmapTransform);
+    const QPointF corner = map.to_screen(drawing.to_venue({0, 0}));
+    const double per_px = zoom * drawing.width_px / picture.width();
+    p.translate(corner);
+    p.rotate(-drawing.placement.turn_deg);
+    p.scale(per_px, zoom * drawing.height_px / picture.height());
+    p.drawImage(QPointF(0, 0), picture);
+    p.restore();
+}
+
+QImage decode_picture(const Bytes& bytes, const std::string& name) {
+    QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()), static_cast<qsizetype>(bytes.size()));
+    QBuffer buffer(&data);
+    buffer.open(QIODevice::ReadOnly);
+    QImageReader reader(&buffer);
+    reader.setAutoTransform(true);
+    reader.setAllocationLimit(1024);
+    const QSize size = reader.size();
+    const std::string remedy = "Choose a PNG or JPEG picture";
+    if (bytes.empty()) throw Error("the file is empty", name, remedy);
+    if (!reader.canRead()) throw Error("is not a picture that can be read", name, remedy);
+    if (double{1.0} * size.width() * size.height() > most_pixels)
+        throw Error("is " + std::to_string(size.width()) + " x " + std::to_string(size.height()) +
+                        " pixels, more than 100 megapixels", name, "Make it smaller and choose it again");
+    const QImage picture = reader.read();
+    if (picture.isNull())
+        throw Error("is damaged or cut short (" + reader.errorString().toStdString() + ")", name, remedy);
+    return picture;
+}
+
+void paint_ground(QPainter& p, const Project&, const Floor& floor, const PlanMap& map, const QRectF& visible,
+                  const Palette& palette, bool fine_grid) {
+    p.fillRect(visible, palette.paper);
+    if (fine_grid && map.px_per_m >= 6) {
+        QColor fine = palette.grid;
+        fine.setAlphaF(fine.alphaF() / 2);
+        paint_grid(p, map, visible, 1, fine);
+    }
+    if (map.px_per_m >= 1.5) paint_grid(p, map, visible, 5, palette.grid);
+    // what the walls close round is floor
+    p.setPen(Qt::NoPen);
+    p.setBrush(palette.floor);
+    QPainterPath rooms;
+    rooms.setFillRule(Qt::WindingFill);
+    for (const Wall& w : *floor.walls)
+        if (w.points.size() > 3 && w.points.front() == w.points.back()) rooms.addPolygon(polygon_of(w.points, map));
+    for (const Zone& z : *floor.zones) rooms.addPolygon(polygon_of(z.outline, map));
+    p.drawPath(rooms.simplified());
+}
+
+void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette, ZoneId selected) {
+    for (const Zone& z : *floor.zones) {
+        if (z.id == selected) continue;
+        QPen pen(with_alpha(palette.ink, z.kind == ZoneKind::served ? 0.6 : 0.35), 1.1);
+        pen.setDashPattern({6, 3});
+        pen.setCapStyle(Qt::FlatCap);
+        p.setPen(pen);
+        p.setBrush(Qt::NoBrush);
+        p.drawPolygon(polygon_of(z.outline, map));
+    }
+}
+
+void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
+                      const Palette& palette) {
+    for (const Zone& z : *floor.zones) {
+        const QString name = QString::fromStdString(z.name);
+        const QRectF room = map.to_screen(*bounds(z.outline));
+        if (QFontMetricsF(font(11.5, 600)).horizontalAdvance(name) > room.width() || room.height() < 30) continue;
+        Point at = centroid(z.outline);
+        if (!contains(z.outline, at)) at = lerp(z.outline[0], z.outline[1], 0.5);
+        const QPointF c = map.to_screen(at);
+        draw_halo_text(p, c, name, font(11.5, 600), palette.ink, palette.casing);
+        if (z.kind == ZoneKind::not_needed) continue;
+        const double m2 = area_m2(z.outline);
+        const QString area = project.settings.units == LengthUnits::metres
+                                 ? figure(m2, 0) + QStringLiteral(" m²")
+                                 : figure(m2 / (0.3048 * 0.3048), 0) + QStringLiteral(" sq ft");
+        draw_halo_text(p, c + QPointF(0, 14), area, font(11), palette.ink, palette.casing, 3);
+    }
+}
+
+void paint_voids(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette) {
+    for (const SlabVoid& v : floor.slab->voids) {
+        const QPolygonF outline = polygon_of(v.outline, map);
+        p.setPen(QPen(palette.ink, 1));
+        p.setBrush(palette.paper);
+        p.drawPolygon(outline);
+        QPen cross(with_alpha(palette.ink, 0.5), 0.8, Qt::CustomDashLine);
+        cross.setDashPattern({9, 3, 2, 3});
+        p.setPen(cross);
+        if (outline.size() == 4) {
+            p.drawLine(outline[0], outline[2]);
+            p.drawLine(outline[1], outline[3]);
+        }
+        draw_halo_text(p, map.to_screen(centroid(v.outline)), QString::fromStdString(v.name), font(11.5, 600), palette.ink,
+                       palette.casing);
+    }
+}
+
+void paint_walls(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map, const QRectF& visible,
+                 const Palette& palette, bool cased) {
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setBrush(Qt::NoBrush);
+    const auto walls = visible_walls(project, floor, map, visible);
+    if (cased)
+        for (const DrawnWall& d : walls)
+            if (d.type->family != Family::timber)
+                stroke(p, polygon_of(d.wall->points, map), palette.casing, width_px(d.type->thickness_m, map) + 4.4);
+    for (const DrawnWall& d : walls) paint_wall(p, *d.wall, *d.type, map, palette);
+    for (const DrawnWall& d : walls)
+        for (const Opening& o : d.wall->openings)
+            paint_opening(p, *d.wall, o, *d.type, wall_type(project, o.type), map, palette);
+    p.restore();
+}
+
+void paint_type_sample(QPainter& p, const QRectF& r, const WallType& type, const Palette& palette) {
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setClipRect(r);
+    p.fillRect(r, palette.tile);
+    const QColor ink = palette.family(type.family);
+    // as thick as it is: 100 mm are 10 px, at least 3
+    const double thick = std::clamp(type.thickness_m * 100, 3.0, r.width() - 8);
+    const QRectF body(r.center().x() - thick / 2, r.top() - 1, thick, r.height() + 2);
+    p.setPen(QPen(ink, 1));
+    p.setBrush(type.family == Family::glass ? QBrush(with_alpha(ink, 0.18)) : QBrush(with_alpha(ink, 0.12)));
+    p.drawRect(body);
+    p.setClipRect(body.intersected(r));
+    p.setPen(QPen(with_alpha(ink, 0.9), 1));
+    switch (type.family) {
+        case Family::brick:
+        case Family::special:
+            for (double x = -40; x < 80; x += 5) p.drawLine(QPointF(r.left() + x, r.bottom()), QPointF(r.left() + x + r.height(), r.top()));
+            break;
+        case Family::concrete:
+            p.setBrush(ink);
+            for (int i = 0; i < 26; ++i)
+                p.drawPoint(QPointF(body.left() + (i * 7919 % 97) / 97.0 * body.width(), r.top() + (i * 104729 % 89) / 89.0 * r.height()));
+            break;
+        case Family::timber:
+            for (double y = 3; y < r.height(); y += 4) p.drawLine(QPointF(body.left(), r.top() + y), QPointF(body.right(), r.top() + y - 2));
+            break;
+        case Family::steel: p.fillRect(body, ink); break;
+        case Family::board:
+            p.drawLine(QPointF(body.left() + 2.5, r.top()), QPointF(body.left() + 2.5, r.bottom()));
+            p.drawLine(QPointF(body.right() - 2.5, r.top()), QPointF(body.right() - 2.5, r.bottom()));
+            break;
+        case Family::glass: p.drawLine(QPointF(r.center().x(), r.top()), QPointF(r.center().x(), r.bottom())); break;
+    }
+    p.restore();
+    p.setPen(QPen(palette.line, 1));
+    p.setBrush(Qt::NoBrush);
+    p.drawRoundedRect(r.adjusted(-0.5, -0.5, 0.5, 0.5), 2, 2);
+}
+
+}  // namespace yemvo::render

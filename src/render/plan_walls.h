@@ -1,0 +1,40 @@
+// The building on the plan: ground, grid, drawing, walls, openings, zones, voids.
+#pragma once
+#include <QPainter>
+
+#include "project/project.h"
+#include "render/palette.h"
+#include "render/plan_view_map.h"
+
+namespace yemvo::render {
+
+/// A drawing prepared for lying under (and showing through) everything: its white is transparent. Smaller copies
+/// serve lower zooms.
+class Underlay {
+public:
+    Underlay() = default;
+    explicit Underlay(QImage picture);
+    bool empty() const { return levels_.empty(); }
+    void paint(QPainter&, const Drawing&, const PlanMap&, const QRectF& visible) const;
+
+private:
+    std::vector<QImage> levels_;  ///< each half as large as the one before
+};
+
+/// Decodes a picture's bytes, turned upright as its EXIF data asks. Throws Error naming `name` for what is no
+/// picture or larger than 100 megapixels.
+QImage decode_picture(const Bytes&, const std::string& name);
+
+/// Paper, the floor's area, and the grid (5 m, and 1 m when fine).
+void paint_ground(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
+                  bool fine_grid);
+void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected);
+void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&);
+void paint_voids(QPainter&, const Floor&, const PlanMap&, const Palette&);
+/// Walls at true thickness in the ink of their family, then their openings. `cased`: with a halo, over a map.
+void paint_walls(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
+                 bool cased);
+/// One wall type as a small sample, for palettes.
+void paint_type_sample(QPainter&, const QRectF&, const WallType&, const Palette&);
+
+}  // namespace yemvo::render
