@@ -14,9 +14,9 @@ void add_requirements(Project& project) {
     std::vector<Requirement> list;
     require(list, project, "Signal, 2.4 GHz", "signal", band_24, -70, 0.95);
     require(list, project, "Signal, 5 GHz", "signal", band_5, -67, 0.95);
-    require(list, project, "Next-best signal, 5 GHz", "next_best", band_5, -75, 0.90);
+    require(list, project, "Next-best signal, 5 GHz", "next_best", band_5, -72, 0.90);
     require(list, project, "SNR, 5 GHz", "snr", band_5, 25, 0.95);
-    require(list, project, "Signal, 6 GHz", "signal", band_6, -70, 0.90);
+    require(list, project, "Signal, 6 GHz", "signal", band_6, -70, 0.95);
     set_requirements(project, std::move(list));
 }
 

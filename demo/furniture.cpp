@@ -108,7 +108,7 @@ Furniture ground_furniture() {
     r.shelf(37.2, 22, 37.7, 33);
     r.shelf(40.2, 22.6, 40.7, 29);
     r.label(26, 5.8, "FOYER", 868.0);
-    r.label(21.5, 18.6, "NEW BOOKS", 96.0);
+    r.label(19.6, 20.8, "NEW BOOKS", 96.0);
     // auditorium
     for (int row = 0; row < 10; ++row)
         for (int seat = 0; seat < 20; ++seat) {
@@ -144,7 +144,7 @@ Furniture first_furniture() {
     // reading room
     for (double x : {4.2, 8.6, 12.8})
         for (double y : {5.0, 13.0, 22.5, 30.5}) r.table(x, y, 1.2, 4.4, 5);
-    r.label(8.4, 17.7, "READING ROOM, 120 SEATS", 560.0);
+    r.label(8.4, 26.6, "READING ROOM, 120 SEATS", 560.0);
     // void
     r.line({19, 9}, {32, 17});
     r.line({19, 17}, {32, 9});
@@ -164,7 +164,7 @@ Furniture first_furniture() {
     r.table(39.4, 11.2, 1.6, 0.8, 1);
     r.table(42.4, 11.2, 1.6, 0.8, 1);
     r.shelf(37, 15.7, 43, 16.1);
-    r.label(40.7, 14, "OFFICE", 63.8);
+    r.label(38.9, 15.0, "OFFICE", 63.8);
     // landing
     r.rect(33.6, 18.2, 37.6, 19.0);
     for (double x : {18.4, 21.2}) r.round_table(x, 30.8, 4);

@@ -29,6 +29,7 @@ public:
           threshold_(static_cast<float>(choice.threshold)), map_(map) {
         for (std::size_t i = 0; i < palette.steps.size(); ++i) steps_[i] = rgb(palette.steps[i]);
         for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
+        if (info_.is_choice) tints_ = serving_tints(surface_, values_);
         contour_ = rgb(palette.contour);
         contour_alpha_ = static_cast<float>(palette.contour.alphaF());
         hatch_ = rgb(palette.hatch);
@@ -131,7 +132,7 @@ private:
     }
     Rgb choice_colour(const Quad& q, int x, int y) const {
         const int number = strongest_number(q);
-        const Rgb colour = serving_[static_cast<std::size_t>(number) % serving_.size()];
+        const Rgb colour = serving_[tints_.at(number)];
         for (const auto& [dx, dy] : {std::pair{1, 0}, {0, 1}}) {
             const Quad beside = quad(x + 0.5 + dx, y + 0.5 + dy);
             if (beside.i00 != npos && strongest_number(beside) != number) return mix(colour, ink_, 0.55f);
@@ -148,6 +149,7 @@ private:
     const PlanMap& map_;
     std::array<Rgb, 12> steps_;
     std::array<Rgb, 6> serving_;
+    std::map<int, std::size_t> tints_;
     Rgb contour_, hatch_, ink_;
     float contour_alpha_;
 };
@@ -159,8 +161,32 @@ QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
     return palette.steps[static_cast<std::size_t>(std::clamp(index, 0.0, palette.steps.size() - 1.0))];
 }
 
-QColor serving_colour(const Palette& palette, int number) {
-    return palette.serving[static_cast<std::size_t>(number) % palette.serving.size()];
+std::map<int, std::size_t> serving_tints(const Surface& surface, const std::vector<float>& values) {
+    std::map<int, std::map<int, int>> borders;  // number, neighbour, length of border in cells
+    const auto meet = [&](std::size_t a, std::size_t b) {
+        if (values[a] == values[b] || std::isnan(values[a]) || std::isnan(values[b])) return;
+        ++borders[static_cast<int>(values[a])][static_cast<int>(values[b])];
+        ++borders[static_cast<int>(values[b])][static_cast<int>(values[a])];
+    };
+    for (float v : values)
+        if (!std::isnan(v)) borders[static_cast<int>(v)];
+    for (int r = 0; r < surface.rows; ++r)
+        for (int c = 0; c < surface.columns; ++c) {
+            if (c + 1 < surface.columns) meet(surface.index(c, r), surface.index(c + 1, r));
+            if (r + 1 < surface.rows) meet(surface.index(c, r), surface.index(c, r + 1));
+        }
+    std::map<int, std::size_t> tints;
+    for (const auto& [number, neighbours] : borders) {
+        std::array<int, 6> taken{};
+        for (const auto& [other, cells] : neighbours)
+            if (const auto t = tints.find(other); t != tints.end()) taken[t->second] += cells;
+        // the least shared border; among equals the tint its number would have anyway
+        std::size_t best = static_cast<std::size_t>(number) % taken.size();
+        for (std::size_t t = 0; t < taken.size(); ++t)
+            if (taken[t] < taken[best]) best = t;
+        tints[number] = best;
+    }
+    return tints;
 }
 
 QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,

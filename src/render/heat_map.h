@@ -1,6 +1,7 @@
 // The map under the walls: steps, contour lines, and hatching where the threshold is not kept.
 #pragma once
 #include <QImage>
+#include <map>
 #include <memory>
 #include <vector>
 
@@ -21,8 +22,9 @@ struct MapChoice {
 
 /// Colour of a step of the lens's range.
 QColor step_colour(const Palette&, const LensInfo&, double value);
-/// Tint of an access point's area in the serving lens.
-QColor serving_colour(const Palette&, int number);
+/// Which of the six tints each access point's area takes in the serving lens, so that areas that meet differ
+/// wherever six tints can do it.
+std::map<int, std::size_t> serving_tints(const Surface&, const std::vector<float>& values);
 
 /// A transparent picture of `size` pixels with the map where cells are shown. Values between cells are
 /// interpolated; the hatch is fixed to the picture, not to the plan. Painted in parallel.

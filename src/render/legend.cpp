@@ -30,15 +30,17 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         for (double& share : s.by_step) share /= shown;
         s.share_kept = kept / shown;
     }
-    s.areas_m2.assign(areas.begin(), areas.end());
-    std::stable_sort(s.areas_m2.begin(), s.areas_m2.end(), [](auto& a, auto& b) { return a.second > b.second; });
+    if (info.is_choice) {
+        const auto tints = serving_tints(floor.surface, values);
+        for (const auto& [number, area_m2] : areas) s.areas.push_back({number, area_m2, tints.at(number)});
+        std::stable_sort(s.areas.begin(), s.areas.end(), [](auto& a, auto& b) { return a.area_m2 > b.area_m2; });
+    }
     return s;
 }
 
-LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice, const MapStatistics& s)
+LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice)
     : info_(lens(choice.lens)), choice_(choice) {
-    const double height = info_.is_choice ? 34 + 17.0 * static_cast<double>(std::min<std::size_t>(s.areas_m2.size(), 10)) : 80;
-    const double width = info_.is_choice ? 150 : 312;
+    constexpr double width = 312, height = 80;
     frame_ = QRectF(corner.x() - 8 - width, corner.y() - 8 - height, width, height);
     strip_ = QRectF(frame_.left() + 12, frame_.top() + 44, 288, 11);
 }
@@ -68,7 +70,7 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
     p.setFont(font(12, 600));
     const QString band_name = QString::fromStdString(band(choice_.band).name) + " GHz";
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignLeft | Qt::AlignTop,
-               info_.is_choice ? QString("Served by") : QString::fromStdString(info_.name) + ", " + band_name);
+               QString::fromStdString(info_.name) + ", " + band_name);
     info_.is_choice ? paint_choices(p, s, palette) : paint_amounts(p, s, palette);
     p.restore();
 }
@@ -117,19 +119,25 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
 }
 
 void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Palette& palette) const {
-    double y = frame_.top() + 27;
-    for (std::size_t i = 0; i < std::min<std::size_t>(s.areas_m2.size(), 10); ++i, y += 17) {
-        const auto& [number, area] = s.areas_m2[i];
-        p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
-        p.setBrush(serving_colour(palette, number));
-        p.drawRect(QRectF(frame_.left() + 12.5, y + 2.5, 20, 11));
-        p.setPen(palette.ink);
-        p.setFont(font(11.5, 600));
-        p.drawText(QRectF(frame_.left() + 40, y, 30, 16), Qt::AlignVCenter | Qt::AlignLeft, QString::number(number));
+    constexpr std::size_t rows = 3, most = 9;
+    const std::size_t shown = std::min(s.areas.size(), most);
+    if (s.areas.size() > most) {
         p.setFont(font(11));
         p.setPen(palette.muted);
-        p.drawText(QRectF(frame_.left() + 60, y, frame_.width() - 72, 16), Qt::AlignVCenter | Qt::AlignRight,
-                   figure(area, 0) + QStringLiteral(" m²"));
+        p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop, QString("and %1 smaller").arg(s.areas.size() - most));
+    }
+    for (std::size_t i = 0; i < shown; ++i) {
+        const auto& area = s.areas[i];
+        const double x = frame_.left() + 12 + 98 * static_cast<double>(i / rows), y = frame_.top() + 26 + 17 * static_cast<double>(i % rows);
+        p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
+        p.setBrush(palette.serving[area.tint]);
+        p.drawRect(QRectF(x + 0.5, y + 2.5, 18, 11));
+        p.setPen(palette.ink);
+        p.setFont(font(11.5, 600));
+        p.drawText(QRectF(x + 25, y, 26, 16), Qt::AlignVCenter | Qt::AlignLeft, QString::number(area.number));
+        p.setFont(font(11));
+        p.setPen(palette.muted);
+        p.drawText(QRectF(x + 40, y, 48, 16), Qt::AlignVCenter | Qt::AlignRight, figure(area.area_m2, 0) + QStringLiteral(" m²"));
     }
 }
 

@@ -11,14 +11,19 @@ namespace yemvo::render {
 struct MapStatistics {
     std::vector<double> by_step;      ///< twelve for an amount
     double share_kept = 0;
-    std::vector<std::pair<int, double>> areas_m2;  ///< serving lens: access point number and area, largest first
+    struct Area {
+        int number;        ///< of the access point
+        double area_m2;
+        std::size_t tint;  ///< into Palette::serving
+    };
+    std::vector<Area> areas;  ///< serving lens, largest first
 };
 MapStatistics statistics(const FloorPrediction&, const std::vector<float>& values, const MapChoice&);
 
 class LegendLayout {
 public:
     /// `corner`: the lower right corner of the free area; the legend keeps 8 px off it.
-    LegendLayout(QPointF corner, const MapChoice&, const MapStatistics&);
+    LegendLayout(QPointF corner, const MapChoice&);
     QRectF frame() const { return frame_; }
     QRectF strip() const { return strip_; }
     bool has_handle() const { return !info_.is_choice; }

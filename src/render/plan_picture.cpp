@@ -1,8 +1,10 @@
 #include "render/plan_picture.h"
 
-#include <QDate>
+#include <unistd.h>
+
 #include <QGuiApplication>
 #include <QPainter>
+#include <filesystem>
 #include <memory>
 
 #include "base/error.h"
@@ -38,6 +40,17 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
                QString("Predicted with Yemvo"));
 }
 
+/// Qt keeps run-time files in a folder of the user's own, and complains aloud where a session has none.
+void own_runtime_folder() {
+    if (!qEnvironmentVariableIsEmpty("XDG_RUNTIME_DIR")) return;
+    namespace fs = std::filesystem;
+    std::error_code ignored;
+    const fs::path folder = fs::temp_directory_path(ignored) / ("yemvo-runtime-" + std::to_string(::getuid()));
+    fs::create_directory(folder, ignored);
+    fs::permissions(folder, fs::perms::owner_all, ignored);
+    qputenv("XDG_RUNTIME_DIR", folder.c_str());
+}
+
 }  // namespace
 
 QImage plan_picture(const Project& project, const Floor& floor, const FloorPrediction& prediction,
@@ -59,14 +72,16 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     underlay.paint(p, *floor.drawing, map, map.to_screen(box));
     paint_voids(p, floor, map, palette);
     paint_walls(p, project, floor, map, area, palette, true);
-    paint_zone_names(p, project, floor, map, palette);
+    std::vector<QRectF> taken;
+    for (const AccessPoint& ap : access_points(project, floor.id)) taken.push_back(badge_area(map.to_screen(ap.position)));
+    paint_zone_names(p, project, floor, map, palette, taken);
     for (const AccessPoint& ap : access_points(project, floor.id))
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);
     p.setClipping(false);
 
     paint_title(p, project, floor, choice, width, palette);
     const MapStatistics s = statistics(prediction, values, choice);
-    LegendLayout(QPointF(width - side_px + 8, image.height() - 2), choice, s).paint(p, s, palette);
+    LegendLayout(QPointF(width - side_px + 8, image.height() - 2), choice).paint(p, s, palette);
     paint_scale_bar(p, QPointF(side_px, image.height() - 30), map, project.settings.units, palette);
     paint_north(p, QPointF(side_px + 240, image.height() - 36), palette);
     return image;
@@ -80,7 +95,7 @@ void save_plan_picture(const Project& project, const Floor& floor, const FloorPr
     char* argv[] = {name, nullptr};
     if (!QCoreApplication::instance()) {
         qputenv("QT_QPA_PLATFORM", "offscreen");
-        if (qEnvironmentVariableIsEmpty("XDG_RUNTIME_DIR")) qputenv("XDG_RUNTIME_DIR", "/tmp");
+        own_runtime_folder();
         application = std::make_unique<QGuiApplication>(argc, argv);
     }
     if (!plan_picture(project, floor, prediction, choice).save(QString::fromStdString(file), "PNG"))

@@ -2,6 +2,7 @@
 
 #include <QBuffer>
 #include <QImageReader>
+#include <optional>
 
 #include "render/text_style.h"
 
@@ -254,22 +255,45 @@ void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Pale
     }
 }
 
+namespace {
+
+/// Where a label of this size stands inside the zone without covering what is taken.
+std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& map, const std::vector<QRectF>& taken) {
+    const QPointF middle = map.to_screen(centroid(z.outline));
+    const auto free = [&](QPointF c) {
+        const QRectF r(c.x() - size.width() / 2 - 4, c.y() - size.height() / 2 - 3, size.width() + 8, size.height() + 6);
+        for (QPointF corner : {r.topLeft(), r.topRight(), r.bottomLeft(), r.bottomRight(), r.center()})
+            if (!contains(z.outline, map.to_floor(corner))) return false;
+        return std::none_of(taken.begin(), taken.end(), [&](const QRectF& t) { return t.intersects(r); });
+    };
+    const QRectF room = map.to_screen(*bounds(z.outline));
+    for (double away = 0; away < std::max(room.width(), room.height()); away += 12)
+        for (QPointF way : {QPointF(0, 1), QPointF(0, -1), QPointF(1, 0), QPointF(-1, 0), QPointF(0.7, 0.7), QPointF(-0.7, 0.7),
+                            QPointF(0.7, -0.7), QPointF(-0.7, -0.7)})
+            if (free(middle + way * away)) return middle + way * away;
+    return std::nullopt;
+}
+
+QString area_text(double m2, LengthUnits units) {
+    constexpr double square_foot_m2 = 0.3048 * 0.3048;
+    return units == LengthUnits::metres ? figure(m2) + QStringLiteral(" m²") : figure(m2 / square_foot_m2) + QStringLiteral(" sq ft");
+}
+
+}  // namespace
+
 void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
-                      const Palette& palette) {
+                      const Palette& palette, std::vector<QRectF> taken) {
     for (const Zone& z : *floor.zones) {
         const QString name = QString::fromStdString(z.name);
-        const QRectF room = map.to_screen(*bounds(z.outline));
-        if (QFontMetricsF(font(11.5, 600)).horizontalAdvance(name) > room.width() || room.height() < 30) continue;
-        Point at = centroid(z.outline);
-        if (!contains(z.outline, at)) at = lerp(z.outline[0], z.outline[1], 0.5);
-        const QPointF c = map.to_screen(at);
-        draw_halo_text(p, c, name, font(11.5, 600), palette.ink, palette.casing);
-        if (z.kind == ZoneKind::not_needed) continue;
-        const double m2 = area_m2(z.outline);
-        const QString area = project.settings.units == LengthUnits::metres
-                                 ? figure(m2, 0) + QStringLiteral(" m²")
-                                 : figure(m2 / (0.3048 * 0.3048), 0) + QStringLiteral(" sq ft");
-        draw_halo_text(p, c + QPointF(0, 14), area, font(11), palette.ink, palette.casing, 3);
+        const bool with_area = z.kind != ZoneKind::not_needed;
+        const QSizeF size(QFontMetricsF(font(11.5, 600)).horizontalAdvance(name), with_area ? 27 : 13);
+        const auto c = label_place(z, size, map, taken);
+        if (!c) continue;
+        taken.push_back(QRectF(c->x() - size.width() / 2, c->y() - size.height() / 2, size.width(), size.height()));
+        draw_halo_text(p, *c - QPointF(0, with_area ? 7 : 0), name, font(11.5, 600), palette.ink, palette.casing);
+        if (with_area)
+            draw_halo_text(p, *c + QPointF(0, 7), area_text(area_m2(z.outline), project.settings.units), font(11), palette.ink,
+                           palette.casing, 3);
     }
 }
 

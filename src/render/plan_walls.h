@@ -29,7 +29,9 @@ QImage decode_picture(const Bytes&, const std::string& name);
 void paint_ground(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
                   bool fine_grid);
 void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected);
-void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&);
+/// Names stand at their zone's middle, or as near to it as keeps them off `taken` (badges).
+void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&,
+                      std::vector<QRectF> taken);
 void paint_voids(QPainter&, const Floor&, const PlanMap&, const Palette&);
 /// Walls at true thickness in the ink of their family, then their openings. `cased`: with a halo, over a map.
 void paint_walls(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,

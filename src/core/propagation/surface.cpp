@@ -54,9 +54,11 @@ Surface make_surface(const Project& project, const Scene& scene, const Floor& fl
     if (!box) return s;
     while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells)) cell_m *= 2;
     s.cell_m = cell_m;
-    s.origin = {std::floor(box->low.x / cell_m) * cell_m, std::floor(box->low.y / cell_m) * cell_m};
-    s.columns = std::max(1, static_cast<int>(std::ceil((box->high.x - s.origin.x) / cell_m - 1e-9)));
-    s.rows = std::max(1, static_cast<int>(std::ceil((box->high.y - s.origin.y) / cell_m - 1e-9)));
+    // a hair outside the lattice by rounding is on it
+    const auto on_lattice = [&](double v) { return std::floor(v / cell_m + 1e-6) * cell_m; };
+    s.origin = {on_lattice(box->low.x), on_lattice(box->low.y)};
+    s.columns = std::max(1, static_cast<int>(std::ceil((box->high.x - s.origin.x) / cell_m - 1e-6)));
+    s.rows = std::max(1, static_cast<int>(std::ceil((box->high.y - s.origin.y) / cell_m - 1e-6)));
     return s;
 }
 

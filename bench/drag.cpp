@@ -1,0 +1,55 @@
+// Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new verdict.
+#include <QApplication>
+#include <QStandardPaths>
+#include <QTest>
+
+#include "app/plan/plan_view.h"
+#include "app/shell/main_window.h"
+#include "app/shell/theme.h"
+#include "bench/timing.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using namespace yemvo::bench;
+
+int main(int argc, char** argv) {
+    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication app(argc, argv);
+    QStandardPaths::setTestModeEnabled(true);
+    apply_theme(app);
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    window.open_demo();
+    Workspace& w = window.workspace();
+    const auto idle = [&] { return window.runner().is_idle() && w.prediction() && w.prediction()->verdict; };
+    if (!QTest::qWaitFor(idle, 10000)) return 2;
+    QTest::qWait(200);
+    PlanView& plan = window.plan();
+    const QPoint from = plan.map().to_screen(access_points(w.project(), w.floor_id())[3].position).toPoint();
+    QTest::mousePress(&plan, Qt::LeftButton, {}, from);
+    std::vector<double> frame, paint, map, edit;
+    for (int i = 1; i <= 60; ++i) {
+        std::shared_ptr<const Prediction> before = w.prediction();
+        frame.push_back(milliseconds([&] {
+            edit.push_back(milliseconds([&] {
+                const QPointF to = QPointF(from) + QPointF(-2.0 * i, 1.0 * (i % 20));
+                QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+                QApplication::sendEvent(&plan, &e);
+            }));
+            while (w.prediction() == before || !w.prediction()->verdict) QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
+            window.repaint();
+        }));
+        paint.push_back(plan.last_paint_ms());
+        map.push_back(plan.last_map_ms());
+    }
+    QTest::mouseRelease(&plan, Qt::LeftButton, {}, from);
+    const FloorPrediction* f = w.floor_prediction();
+    std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n", f->surface.columns, f->surface.rows,
+                f->surface.cell_m, plan.width(), plan.height());
+    print("one frame: edit, prediction, verdict, painting", figures(frame));
+    print("  of it the edit on the interface thread", figures(edit));
+    print("  of it painting the plan", figures(paint));
+    print("  of it colouring the map", figures(map));
+    return 0;
+}

@@ -1,0 +1,28 @@
+// How benchmarks measure: many runs, and the spread told.
+#pragma once
+#include <algorithm>
+#include <chrono>
+#include <cstdio>
+#include <vector>
+
+namespace yemvo::bench {
+
+struct Figures {
+    double median_ms, worst_ms;
+};
+
+inline Figures figures(std::vector<double> ms) {
+    std::sort(ms.begin(), ms.end());
+    return {ms[ms.size() / 2], ms.back()};
+}
+
+template <class Work>
+double milliseconds(Work work) {
+    const auto start = std::chrono::steady_clock::now();
+    work();
+    return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
+}
+
+inline void print(const char* what, const Figures& f) { std::printf("%-58s median %7.2f ms   worst %7.2f ms\n", what, f.median_ms, f.worst_ms); }
+
+}  // namespace yemvo::bench

@@ -1,0 +1,225 @@
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPainter>
+#include <algorithm>
+
+#include "app/details/detail_forms.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+/// The badge, as on the plan, beside number and model.
+class BadgeHead : public QWidget {
+public:
+    BadgeHead(Workspace& w, AccessPointId id) : workspace_(w), id_(id) { setFixedHeight(46); }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        const Floor* f = workspace_.floor();
+        const AccessPoint* ap = f ? find_access_point(workspace_.project(), f->id, id_) : nullptr;
+        if (!ap) return;
+        QPainter p(this);
+        AccessPoint upright = *ap;
+        upright.mount = Mount::ceiling;  // no wedge here
+        render::paint_badge(p, QPointF(18, 19), workspace_.project(), upright, render::BadgeState::selected, theme());
+        p.setPen(theme().ink);
+        p.setFont(render::font(13, 650));
+        p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter, QString("Access point %1").arg(ap->number));
+        p.setPen(theme().muted);
+        p.setFont(render::font(12));
+        p.drawText(QRectF(44, 22, width() - 44, 18), Qt::AlignVCenter,
+                   QString::fromStdString(model(workspace_.project(), ap->model).name));
+    }
+
+private:
+    Workspace& workspace_;
+    AccessPointId id_;
+};
+
+class Glyph : public QWidget {
+public:
+    explicit Glyph(BandId band) : band_(band) { setFixedSize(12, 22); }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        render::paint_band_glyph(p, QPointF(6, 11), band_, theme());
+    }
+
+private:
+    BandId band_;
+};
+
+class AccessPointEditor {
+public:
+    AccessPointEditor(Workspace& w, AccessPointId id) : w_(w), id_(id) {}
+    const AccessPoint& get() const { return *find_access_point(w_.project(), w_.floor_id(), id_); }
+    void change(const QString& verb, const std::function<void(AccessPoint&)>& how) const {
+        const FloorId at = w_.floor_id();
+        w_.edit(QString("%1 access point %2").arg(verb).arg(get().number), [&](Project& p) {
+            AccessPoint ap = *find_access_point(p, at, id_);
+            how(ap);
+            replace_access_point(p, at, ap);
+        });
+    }
+    Workspace& w_;
+    AccessPointId id_;
+};
+
+std::vector<int> primaries_of(BandId id) {
+    std::vector<int> list;
+    for (const Channel& c : channels(id, 20)) list.push_back(c.number);
+    return list;
+}
+
+std::vector<int> widths_of(const RadioBand& can) {
+    std::vector<int> list;
+    for (int w : channel_widths_mhz())
+        if (w <= can.widest_mhz && !channels(can.band, w).empty()) list.push_back(w);
+    return list;
+}
+
+void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& ed, std::size_t index) {
+    const BandId id = ed.get().radios[index].channel.band;
+    const AccessPointModel& m = model(ed.w_.project(), ed.get().model);
+    const RadioBand can = *radio_band(m, index, id);
+    const auto radio = [ed, index]() -> const Radio& { return ed.get().radios[index]; };
+    const QString tail = QString("Radio%1").arg(index);
+
+    grid->addWidget(new Glyph(id), row, 0);
+    auto* name = new QLabel(QString::fromStdString(band(id).name));
+    name->setFont(render::font(12.5, 600));
+    grid->addWidget(name, row, 1);
+    auto* on = new QCheckBox;
+    on->setObjectName("on" + tail);
+    on->setToolTip("On or off");
+    QObject::connect(on, &QCheckBox::clicked, form, [ed, index](bool checked) {
+        ed.change(checked ? "Switch on radio of" : "Switch off radio of", [&](AccessPoint& ap) { ap.radios[index].on = checked; });
+    });
+    form->on_refresh([on, radio] { on->setChecked(radio().on); });
+    grid->addWidget(on, row, 2);
+
+    const auto tune = [ed, index, id](int primary, int width_mhz) {
+        try {
+            const Radio next = retuned(ed.get().radios[index], id, primary, width_mhz);
+            ed.change("Retune", [&](AccessPoint& ap) { ap.radios[index] = next; });
+        } catch (const Error& fault) {
+            ed.w_.tell(QString::fromUtf8(fault.what()), true);
+        }
+    };
+    auto* cell = new QHBoxLayout;
+    const auto list = primaries_of(id);
+    QStringList names;
+    for (int n : list) names << QString::number(n);
+    QComboBox* channel = form->choice(cell, "channel" + tail, names,
+                                      [=] { return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()); },
+                                      [=](int i) { tune(list[static_cast<std::size_t>(i)], radio().channel.width_mhz); });
+    channel->setToolTip("Primary channel");
+    grid->addLayout(cell, row, 3);
+    cell = new QHBoxLayout;
+    const auto widths = widths_of(can);
+    names.clear();
+    for (int n : widths) names << QString::number(n);
+    form->choice(cell, "width" + tail, names,
+                 [=] { return static_cast<int>(std::find(widths.begin(), widths.end(), radio().channel.width_mhz) - widths.begin()); },
+                 [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)]); })->setToolTip("Channel width in MHz");
+    grid->addLayout(cell, row, 4);
+    cell = new QHBoxLayout;
+    auto* power = form->number_field(cell, "power" + tail, "", 0, [radio] { return radio().power_dbm; },
+                       [ed, index, can](double v) {
+                           const double stepped = can.power_low_dbm + std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
+                           ed.change("Change power of", [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
+                       }, can.power_low_dbm, can.power_high_dbm);
+    power->setToolTip(QString("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
+                          .arg(can.power_low_dbm).arg(can.power_high_dbm).arg(can.power_step_db));
+    power->setFixedWidth(40);
+    power->setMinimumWidth(34);
+    grid->addLayout(cell, row, 5);
+    auto* eirp = new QLabel;
+    eirp->setObjectName("eirp" + tail);
+    eirp->setFont(render::font(12.5, 600));
+    eirp->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    form->on_refresh([eirp, radio, can] { eirp->setText(render::figure(eirp_dbm(radio(), can), 1)); });
+    grid->addWidget(eirp, row, 6);
+}
+
+}  // namespace
+
+Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
+    auto* form = new Form(w, parent);
+    const AccessPointEditor ed(w, id);
+    const QString m = w.units() == LengthUnits::metres ? "m" : "";
+    auto* head = new BadgeHead(w, id);
+    form->widget(head);
+    form->on_refresh([head] { head->update(); });
+
+    form->group("Radios");
+    auto* table = new QWidget;
+    auto* grid = new QGridLayout(table);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setHorizontalSpacing(5);
+    grid->setVerticalSpacing(3);
+    const char* heads[] = {"", "", "", "channel", "MHz", "dBm", "EIRP"};
+    for (int c = 3; c < 7; ++c) {
+        auto* label = new QLabel(heads[c]);
+        label->setObjectName("small");
+        label->setAlignment(c == 6 ? Qt::AlignRight : Qt::AlignLeft);
+        grid->addWidget(label, 0, c);
+    }
+    for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_radio(form, grid, static_cast<int>(i) + 1, ed, i);
+    grid->setColumnStretch(3, 5);
+    grid->setColumnStretch(4, 4);
+    form->widget(table);
+
+    form->group("Mount");
+    auto* row = form->row("Position");
+    form->length_field(row, "apX", "x", [ed] { return ed.get().position.x; },
+                       [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.x = v; }); });
+    form->length_field(row, "apY", "y", [ed] { return ed.get().position.y; },
+                       [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.y = v; }); });
+    form->choice(form->row("On"), "apMount", {"Ceiling", "Wall", "Pole", "Desk"}, [ed] { return static_cast<int>(ed.get().mount); },
+                 [ed](int i) { ed.change("Mount", [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); }); });
+    form->length_field(form->row("Height"), "apHeight", m, [ed] { return ed.get().height_m; },
+                       [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); }, 0, 200);
+    row = form->row("Aim");
+    form->number_field(row, "apAzimuth", "° azimuth", 0, [ed] { return ed.get().azimuth_deg; },
+                       [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); }, -360, 360);
+    form->number_field(row, "apTilt", "° tilt", 0, [ed] { return ed.get().downtilt_deg; },
+                       [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); }, -90, 90);
+
+    form->group("Gear");
+    QStringList names;
+    for (const AccessPointModel& one : *w.project().models) names << QString::fromStdString(one.name);
+    form->choice(form->row("Model"), "apModel", names,
+                 [ed, &w] {
+                     const auto& list = *w.project().models;
+                     return static_cast<int>(std::find_if(list.begin(), list.end(), [&](auto& one) { return one.id == ed.get().model; }) - list.begin());
+                 },
+                 [ed, &w](int i) {
+                     const AccessPointModel& to = (*w.project().models)[static_cast<std::size_t>(i)];
+                     ed.change("Change model of", [&](AccessPoint& ap) {
+                         AccessPoint fresh = make_access_point(to, ap.id, ap.number, ap.position);
+                         fresh.azimuth_deg = ap.azimuth_deg;
+                         fresh.height_m = ap.height_m;
+                         ap = fresh;
+                     });
+                 });
+    form->number_field(form->row("Number"), "apNumber", "", 0, [ed] { return ed.get().number; },
+                       [ed, &w, id](double v) {
+                           for (const auto& placed : placed_access_points(w.project()))
+                               if (placed.access_point->number == static_cast<int>(v) && placed.access_point->id != id)
+                                   throw Error("there is an access point " + std::to_string(static_cast<int>(v)) + " already");
+                           ed.change("Renumber", [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
+                       }, 1, 9999);
+    form->stretch();
+    return form;
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,26 @@
+// One form a kind of thing.
+#pragma once
+#include <functional>
+
+#include "app/details/form.h"
+
+namespace yemvo::app {
+
+Form* floor_form(Workspace&, QWidget* parent, std::function<void()> choose_drawing);
+Form* wall_form(Workspace&, QWidget* parent, WallId);
+Form* opening_form(Workspace&, QWidget* parent, WallId, OpeningId);
+Form* zone_form(Workspace&, QWidget* parent, ZoneId);
+Form* void_form(Workspace&, QWidget* parent, VoidId);
+Form* access_point_form(Workspace&, QWidget* parent, AccessPointId);
+Form* several_form(Workspace&, QWidget* parent);
+/// The types a drawing tool draws with: walls, doors, windows, models, zone kinds.
+Form* kinds_form(Workspace&, QWidget* parent);
+/// The requirements, with what they reach now.
+Form* requirements_form(Workspace&, QWidget* parent);
+
+/// Names of the types of a use, and their ids, in the order of the project.
+std::vector<WallTypeId> types_of(const Project&, TypeUse);
+QStringList type_names(const Project&, const std::vector<WallTypeId>&);
+QStringList zone_kind_names();
+
+}  // namespace yemvo::app

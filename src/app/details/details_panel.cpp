@@ -1,0 +1,86 @@
+#include "app/details/details_panel.h"
+
+#include <QScrollBar>
+
+#include "app/details/detail_forms.h"
+#include "app/shell/theme.h"
+
+namespace yemvo::app {
+
+DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
+    setObjectName("details");
+    setFixedWidth(288);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->addWidget(scroll_);
+    scroll_->setWidgetResizable(true);
+    scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll_->setFrameShape(QFrame::NoFrame);
+    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::selection_changed,
+                        &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed, &Workspace::kinds_changed})
+        connect(&workspace, signal, this, &DetailsPanel::refresh);
+    refresh();
+}
+
+QString DetailsPanel::shape() const {
+    const Floor* f = workspace_.floor();
+    if (!f) return "none";
+    if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::scale)
+        return QString("kinds %1 %2").arg(static_cast<int>(workspace_.tool())).arg(workspace_.project().wall_types->size());
+    const auto& chosen = workspace_.selection();
+    if (chosen.size() > 1) return "several";
+    if (chosen.empty() && workspace_.step() == Step::proof)
+        return QString("proof %1").arg(workspace_.project().requirements->size());
+    if (chosen.empty()) return QString("floor %1").arg(f->id.value);
+    QString s = QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
+    if (chosen[0].kind == Item::Kind::access_point)  // another model has other radios
+        if (const auto* ap = find_access_point(workspace_.project(), f->id, AccessPointId{chosen[0].id})) {
+            s += QString(" model %1").arg(ap->model.value);
+            for (const Radio& r : ap->radios) s += QString(" %1/%2").arg(int{r.channel.band.index}).arg(r.channel.width_mhz);
+        }
+    return s;
+}
+
+void DetailsPanel::refresh() {
+    const QString wanted = shape();
+    if (wanted == shape_ && form_) return form_->refresh();
+    shape_ = wanted;
+    rebuild();
+}
+
+void DetailsPanel::rebuild() {
+    form_ = nullptr;
+    if (workspace_.floor()) {
+        const auto& chosen = workspace_.selection();
+        if (shape_.startsWith("kinds")) {
+            form_ = kinds_form(workspace_, nullptr);
+        } else if (shape_ == "several") {
+            form_ = several_form(workspace_, nullptr);
+        } else if (shape_.startsWith("proof")) {
+            form_ = requirements_form(workspace_, nullptr);
+        } else if (shape_.startsWith("item")) {
+            const Item item = chosen.front();
+            switch (item.kind) {
+                case Item::Kind::wall: form_ = wall_form(workspace_, nullptr, WallId{item.id}); break;
+                case Item::Kind::opening: form_ = opening_form(workspace_, nullptr, WallId{item.wall}, OpeningId{item.id}); break;
+                case Item::Kind::zone: form_ = zone_form(workspace_, nullptr, ZoneId{item.id}); break;
+                case Item::Kind::slab_void: form_ = void_form(workspace_, nullptr, VoidId{item.id}); break;
+                case Item::Kind::access_point: form_ = access_point_form(workspace_, nullptr, AccessPointId{item.id}); break;
+            }
+        } else {
+            form_ = floor_form(workspace_, nullptr, [this] { emit drawing_asked(); });
+        }
+    }
+    // the old form may be the one whose field asked for this: it goes once that is over
+    if (QWidget* old = scroll_->takeWidget()) {
+        old->hide();
+        old->setParent(nullptr);
+        old->deleteLater();
+    }
+    QWidget* shown = form_ ? static_cast<QWidget*>(form_) : new QWidget;
+    shown->setAutoFillBackground(true);
+    scroll_->setWidget(shown);
+}
+
+}  // namespace yemvo::app

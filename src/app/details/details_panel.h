@@ -1,0 +1,30 @@
+// The properties of what is selected; of the floor when nothing is; of what a tool draws with while it draws.
+#pragma once
+#include <QScrollArea>
+
+#include "app/shell/workspace.h"
+
+namespace yemvo::app {
+
+class Form;
+
+class DetailsPanel : public QWidget {
+    Q_OBJECT
+public:
+    explicit DetailsPanel(Workspace&, QWidget* parent = nullptr);
+
+signals:
+    void drawing_asked();
+
+private:
+    void rebuild();
+    void refresh();
+    /// What decides which rows there are.
+    QString shape() const;
+    Workspace& workspace_;
+    QScrollArea* scroll_;
+    Form* form_ = nullptr;
+    QString shape_;
+};
+
+}  // namespace yemvo::app

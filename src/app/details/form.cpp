@@ -1,0 +1,211 @@
+#include "app/details/form.h"
+
+#include <QComboBox>
+#include <QFrame>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QStyle>
+#include <cmath>
+
+#include "app/shell/theme.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+UnitField::UnitField(const QString& unit, QWidget* parent) : QLineEdit(parent), unit_(unit) {
+    if (!unit.isEmpty()) setTextMargins(0, 0, static_cast<int>(QFontMetricsF(render::font(12)).horizontalAdvance(unit)) + 5, 0);
+    setMinimumWidth(40);
+}
+
+void UnitField::show_value(const QString& text) {
+    if (hasFocus() && isModified()) return;
+    show_fault({});
+    shown_ = text;
+    if (this->text() != text) setText(text);
+    setModified(false);
+}
+
+void UnitField::show_fault(const QString& why) {
+    if (property("fault").toBool() == !why.isEmpty()) return;
+    setProperty("fault", !why.isEmpty());
+    setToolTip(why);
+    style()->unpolish(this);
+    style()->polish(this);
+}
+
+void UnitField::paintEvent(QPaintEvent* e) {
+    QLineEdit::paintEvent(e);
+    if (unit_.isEmpty()) return;
+    QPainter p(this);
+    p.setFont(render::font(12));
+    p.setPen(theme().muted);
+    p.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, unit_);
+}
+
+void UnitField::confirm() {
+    if (!isModified()) return;
+    setModified(false);
+    emit confirmed(text());
+}
+
+void UnitField::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter) {
+        confirm();
+        selectAll();
+        return;
+    }
+    if (e->key() == Qt::Key_Escape) {
+        setModified(false);
+        show_value(shown_);
+        selectAll();
+        return;
+    }
+    QLineEdit::keyPressEvent(e);
+}
+
+void UnitField::focusOutEvent(QFocusEvent* e) {
+    confirm();
+    QLineEdit::focusOutEvent(e);
+}
+
+double parse_number(const QString& text, double low, double high, const QString& unit) {
+    QString digits = text.trimmed();
+    digits.replace(',', '.').replace(QChar(0x2212), '-');
+    if (!unit.isEmpty() && digits.endsWith(unit)) digits.chop(unit.size());
+    bool read = false;
+    const double value = digits.trimmed().toDouble(&read);
+    if (!read || !std::isfinite(value)) throw Error("'" + text.left(40).toStdString() + "' is not a number");
+    if (value < low || value > high)
+        throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " + render::figure(high, 0).toStdString() +
+                    (unit.isEmpty() ? "" : " " + unit.toStdString()));
+    return value;
+}
+
+Form::Form(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), column_(new QVBoxLayout(this)) {
+    column_->setContentsMargins(12, 4, 12, 8);
+    column_->setSpacing(3);
+}
+
+void Form::refresh() {
+    for (const auto& one : refreshes_) one();
+}
+
+void Form::on_refresh(std::function<void()> one) {
+    one();
+    refreshes_.push_back(std::move(one));
+}
+
+void Form::group(const QString& title) {
+    if (column_->count() > 0) {
+        column_->addSpacing(5);
+        auto* rule = new QFrame(this);
+        rule->setFixedHeight(1);
+        rule->setStyleSheet("background: " + theme().line.name());
+        column_->addWidget(rule);
+        column_->addSpacing(4);
+    }
+    auto* head = new QLabel(title, this);
+    head->setObjectName("head");
+    column_->addWidget(head);
+}
+
+void Form::note(const QString& words) {
+    auto* label = new QLabel(words, this);
+    label->setObjectName("muted");
+    label->setWordWrap(true);
+    column_->addWidget(label);
+}
+
+QHBoxLayout* Form::row(const QString& name) {
+    auto* layout = new QHBoxLayout;
+    layout->setSpacing(5);
+    if (!name.isNull()) {
+        auto* label = new QLabel(name, this);
+        label->setObjectName("row");
+        label->setFixedWidth(69);
+        layout->addWidget(label);
+    }
+    column_->addLayout(layout);
+    return layout;
+}
+
+QLabel* Form::text(const QString& name, std::function<QString()> get) {
+    auto* layout = row(name);
+    auto* value = new QLabel(this);
+    value->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    layout->addWidget(value, 1);
+    on_refresh([value, get] { value->setText(get()); });
+    return value;
+}
+
+void Form::widget(QWidget* w) { column_->addWidget(w); }
+
+UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
+                            std::function<void(QString)> set) {
+    auto* field = new UnitField({}, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this, [field, set](const QString& text) {
+        if (text.trimmed().isEmpty()) return field->show_fault("a name is needed");
+        set(text.trimmed().left(100));
+    });
+    on_refresh([field, get] { field->show_value(get()); });
+    return field;
+}
+
+UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const QString& unit,
+                              std::function<double()> get, std::function<void(double)> set, double low_m, double high_m) {
+    auto* field = new UnitField(unit, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this, [this, field, set, get, low_m, high_m](const QString& text) {
+        try {
+            const double value = parse_length_m(text.toStdString(), workspace_.units());
+            if (value < low_m || value > high_m)
+                throw Error("must lie between " + format_length(low_m, workspace_.units()) + " and " +
+                            format_length(high_m, workspace_.units()));
+            set(value);
+            field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
+        } catch (const Error& fault) {
+            field->show_fault(QString::fromUtf8(fault.what()));
+            workspace_.tell(QString::fromUtf8(fault.what()), true);
+        }
+    });
+    on_refresh([this, field, get] { field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false))); });
+    return field;
+}
+
+UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const QString& unit, int decimals,
+                              std::function<double()> get, std::function<void(double)> set, double low, double high) {
+    auto* field = new UnitField(unit, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this, [this, field, set, get, low, high, unit, decimals](const QString& text) {
+        try {
+            set(parse_number(text, low, high, unit));
+            field->show_value(render::figure(get(), decimals));
+        } catch (const Error& fault) {
+            field->show_fault(QString::fromUtf8(fault.what()));
+            workspace_.tell(QString::fromUtf8(fault.what()), true);
+        }
+    });
+    on_refresh([field, get, decimals] { field->show_value(render::figure(get(), decimals)); });
+    return field;
+}
+
+QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStringList& names, std::function<int()> get,
+                        std::function<void(int)> set) {
+    auto* combo = new QComboBox(this);
+    combo->setObjectName(object);
+    combo->addItems(names);
+    combo->setMinimumWidth(40);
+    combo->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    layout->addWidget(combo, 1);
+    connect(combo, &QComboBox::activated, this, [set](int index) { set(index); });
+    on_refresh([combo, get] { combo->setCurrentIndex(get()); });
+    return combo;
+}
+
+}  // namespace yemvo::app

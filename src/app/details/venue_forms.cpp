@@ -1,0 +1,268 @@
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <algorithm>
+
+#include "app/details/detail_forms.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+std::vector<WallTypeId> types_of(const Project& project, TypeUse use) {
+    std::vector<WallTypeId> ids;
+    for (const WallType& t : *project.wall_types)
+        if (t.use == use) ids.push_back(t.id);
+    return ids;
+}
+
+QStringList type_names(const Project& project, const std::vector<WallTypeId>& ids) {
+    QStringList names;
+    for (WallTypeId id : ids) names << QString::fromStdString(wall_type(project, id).name);
+    return names;
+}
+
+QStringList zone_kind_names() { return {"Served", "Not needed", "No access points", "Outside"}; }
+
+namespace {
+
+int index_of(const std::vector<WallTypeId>& ids, WallTypeId id) {
+    const auto found = std::find(ids.begin(), ids.end(), id);
+    return found == ids.end() ? -1 : static_cast<int>(found - ids.begin());
+}
+
+void title(Form& form, const QString& words) {
+    auto* label = new QLabel(words);
+    label->setObjectName("title");
+    form.widget(label);
+}
+
+QString metre(Workspace& w) { return w.units() == LengthUnits::metres ? "m" : ""; }
+
+void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
+    for (const Band& b : bands())
+        form.text(QString::fromStdString(b.name) + " GHz", [&w, get, &b] {
+            const WallType& t = wall_type(w.project(), get());
+            return render::figure(loss_db(t, b.reference_mhz / 1000), 1) + " dB";
+        });
+    form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })->setWordWrap(true);
+}
+
+/// Changes a copy of a thing of the floor in view and puts it back, as one edit.
+template <class Get, class Put, class Change>
+void change_thing(Workspace& w, const QString& label, Get get, Put put, Change change) {
+    const FloorId at = w.floor_id();
+    w.edit(label, [&](Project& p) {
+        auto copy = *get(p, *find_floor(p, at));
+        change(copy);
+        put(p, at, copy);
+    });
+}
+
+}  // namespace
+
+Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_drawing) {
+    auto* form = new Form(w, parent);
+    const FloorId id = w.floor_id();
+    const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
+    const auto set = [&w, id, floor](const QString& label, const QString& name, double elevation_m, double height_m) {
+        w.edit(label, [&](Project& p) { set_floor(p, id, name.toStdString(), elevation_m, height_m); });
+    };
+    const auto name = [floor] { return QString::fromStdString(floor().name); };
+    form->group("Floor");
+    form->name_field(form->row("Name"), "floorName", name,
+                     [=](const QString& text) { set("Rename floor", text, floor().elevation_m, floor().height_m); });
+    form->length_field(form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
+                       [=](double v) { set("Change elevation", name(), v, floor().height_m); }, -500, 2000);
+    form->length_field(form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
+                       [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
+
+    form->group("Slab under it");
+    const auto slabs = types_of(w.project(), TypeUse::slab);
+    form->choice(form->row("Type"), "slabType", type_names(w.project(), slabs),
+                 [=] { return index_of(slabs, floor().slab->type); },
+                 [=, &w](int i) {
+                     w.edit("Change slab", [&](Project& p) {
+                         Slab s = *floor().slab;
+                         s.type = slabs[static_cast<std::size_t>(i)];
+                         set_slab(p, id, s);
+                     });
+                 });
+    form->length_field(form->row("Thick"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
+                       [=, &w](double v) {
+                           w.edit("Change slab", [&](Project& p) {
+                               Slab s = *floor().slab;
+                               s.thickness_m = v;
+                               set_slab(p, id, s);
+                           });
+                       }, 0, 5);
+    loss_rows(*form, w, [floor] { return floor().slab->type; });
+
+    form->group("Drawing");
+    form->text({}, [floor, &w] {
+        const Drawing& d = *floor().drawing;
+        if (!d) return QString("None yet: drop a PNG or JPEG on the plan");
+        const QString size = QString::fromStdString(format_length(d.width_px * d.placement.scale, w.units())) + " × " +
+                             QString::fromStdString(format_length(d.height_px * d.placement.scale, w.units()));
+        return QString::fromStdString(d.asset) + "\n" + (d.to_scale ? size : QString("no scale yet"));
+    })->setWordWrap(true);
+    auto* choose = new QPushButton("Choose a drawing…");
+    choose->setObjectName("chooseDrawing");
+    QObject::connect(choose, &QPushButton::clicked, form, choose_drawing);
+    form->widget(choose);
+    if (*floor().drawing) {
+        form->number_field(form->row("Opacity"), "drawingOpacity", "%", 0, [floor] { return floor().drawing->opacity * 100; },
+                           [=, &w](double v) {
+                               w.edit("Fade drawing", [&](Project& p) {
+                                   Drawing d = *floor().drawing;
+                                   d.opacity = v / 100;
+                                   set_drawing(p, id, d);
+                               });
+                           }, 0, 100);
+    }
+
+    form->group("On this floor");
+    form->text("Walls", [floor] {
+        std::size_t openings = 0;
+        for (const Wall& wall : *floor().walls) openings += wall.openings.size();
+        return QString("%1, with %2 doors and windows").arg(floor().walls->size()).arg(openings);
+    });
+    form->text("Zones", [floor] { return QString::number(floor().zones->size()); });
+    form->text("Radios", [&w, id] {
+        std::size_t radios = 0;
+        for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
+        return QString("%1, in %2 access points").arg(radios).arg(access_points(w.project(), id).size());
+    });
+    form->stretch();
+    return form;
+}
+
+Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
+    auto* form = new Form(w, parent);
+    const auto wall = [&w, id]() -> const Wall& { return *find_wall(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(Wall&)> how) {
+        change_thing(w, label, [id](Project&, const Floor& f) { return find_wall(f, id); },
+                     [](Project& p, FloorId at, const Wall& v) { replace_wall(p, at, v); }, how);
+    };
+    title(*form, "Wall");
+    form->group("Built of");
+    const auto types = types_of(w.project(), TypeUse::wall);
+    form->choice(form->row("Type"), "wallType", type_names(w.project(), types), [=] { return index_of(types, wall().type); },
+                 [=](int i) { change("Change wall type", [&](Wall& v) { v.type = types[static_cast<std::size_t>(i)]; }); });
+    loss_rows(*form, w, [wall] { return wall().type; });
+    form->group("Height");
+    form->length_field(form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
+                       [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, -20, 100);
+    form->choice(form->row("Up to"), "wallFull", {"The slab above", "A height"}, [wall] { return wall().top_m ? 1 : 0; },
+                 [=](int i) {
+                     change("Change wall height", [&](Wall& x) {
+                         x.top_m = i == 0 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
+                     });
+                 });
+    form->length_field(form->row("Top"), "wallTop", metre(w), [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
+                       [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, 0.01, 200);
+    form->group("Run");
+    form->text("Length", [wall, &w] {
+        double sum = 0;
+        for (int i = 0; i < wall().pieces(); ++i) sum += length(wall().piece(i));
+        return QString::fromStdString(format_length(sum, w.units())) + QString(", %1 pieces").arg(wall().pieces());
+    });
+    form->text("Openings", [wall] { return QString::number(wall().openings.size()); });
+    form->stretch();
+    return form;
+}
+
+Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) {
+    auto* form = new Form(w, parent);
+    const auto opening = [&w, wall_id, id]() -> const Opening& { return *find_opening(*find_wall(*w.floor(), wall_id), id); };
+    const bool door = opening().kind == OpeningKind::door;
+    const QString noun = door ? "door" : "window";
+    const auto change = [&w, wall_id, id, noun](std::function<void(Opening&)> how) {
+        change_thing(w, "Change " + noun, [=](Project&, const Floor& f) { return find_opening(*find_wall(f, wall_id), id); },
+                     [=](Project& p, FloorId at, const Opening& o) { replace_opening(p, at, wall_id, o); }, how);
+    };
+    title(*form, door ? "Door" : "Window");
+    form->group("Built of");
+    const auto types = types_of(w.project(), door ? TypeUse::door : TypeUse::window);
+    form->choice(form->row("Type"), "openingType", type_names(w.project(), types), [=] { return index_of(types, opening().type); },
+                 [=](int i) { change([&](Opening& o) { o.type = types[static_cast<std::size_t>(i)]; }); });
+    loss_rows(*form, w, [opening] { return opening().type; });
+    form->group("Size");
+    const auto size = [&](const char* name, const char* object, double Opening::*field, double low, double high) {
+        form->length_field(form->row(name), object, metre(w), [=] { return opening().*field; },
+                           [=](double v) {
+                               if (field == &Opening::sill_m && v >= opening().head_m) throw Error("the sill must lie below the head");
+                               if (field == &Opening::head_m && v <= opening().sill_m) throw Error("the head must lie above the sill");
+                               change([&](Opening& o) { o.*field = v; });
+                           }, low, high);
+    };
+    size("Width", "openingWidth", &Opening::width_m, 0.05, 100);
+    size("Sill", "openingSill", &Opening::sill_m, -10, 100);
+    size("Head", "openingHead", &Opening::head_m, -10, 100);
+    size("From end", "openingStart", &Opening::start_m, 0, 1000);
+    if (door) {
+        form->group("Leaf");
+        form->choice(form->row("Hinge"), "doorHinge", {"At the start", "At the end"}, [=] { return opening().hinge_at_end ? 1 : 0; },
+                     [=](int i) { change([&](Opening& o) { o.hinge_at_end = i == 1; }); });
+        form->choice(form->row("Opens to"), "doorSide", {"The left of the run", "The right of the run"},
+                     [=] { return opening().swings_left ? 0 : 1; }, [=](int i) { change([&](Opening& o) { o.swings_left = i == 0; }); });
+    }
+    form->stretch();
+    return form;
+}
+
+Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
+    auto* form = new Form(w, parent);
+    const auto zone = [&w, id]() -> const Zone& { return *find_zone(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(Zone&)> how) {
+        change_thing(w, label, [id](Project&, const Floor& f) { return find_zone(f, id); },
+                     [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); }, how);
+    };
+    title(*form, "Zone");
+    form->group("What it is");
+    form->name_field(form->row("Name"), "zoneName", [zone] { return QString::fromStdString(zone().name); },
+                     [=](const QString& text) { change("Rename zone", [&](Zone& z) { z.name = text.toStdString(); }); });
+    form->choice(form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
+                 [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
+    form->text("Area", [zone] { return render::figure(area_m2(zone().outline), 1) + QStringLiteral(" m²"); });
+    form->group("Requirements here");
+    form->text("Met", [&w, id] {
+        if (w.verdict())
+            for (const ZoneResult& z : w.verdict()->zones)
+                if (z.zone == id) return render::percent(z.met_m2 / z.demanded_m2) + " of the area meets all of them";
+        return QString("not judged");
+    })->setWordWrap(true);
+    form->note("Requirements hold in every served zone. They are set in the step Proof.");
+    form->stretch();
+    return form;
+}
+
+Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
+    auto* form = new Form(w, parent);
+    const auto hole = [&w, id]() -> const SlabVoid& { return *find_void(*w.floor(), id); };
+    title(*form, "Void in the slab");
+    form->group("What it is");
+    form->name_field(form->row("Name"), "voidName", [hole] { return QString::fromStdString(hole().name); }, [=, &w](const QString& text) {
+        change_thing(w, "Rename void", [id](Project&, const Floor& f) { return find_void(f, id); },
+                     [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
+                     [&](SlabVoid& v) { v.name = text.toStdString(); });
+    });
+    form->text("Area", [hole] { return render::figure(area_m2(hole().outline), 1) + QStringLiteral(" m²"); });
+    form->note("Rays pass through it without the slab's loss.");
+    form->stretch();
+    return form;
+}
+
+Form* several_form(Workspace& w, QWidget* parent) {
+    auto* form = new Form(w, parent);
+    form->group("Several things");
+    form->text("Selected", [&w] { return QString::number(w.selection().size()); });
+    auto* remove = new QPushButton("Delete them");
+    QObject::connect(remove, &QPushButton::clicked, form, [&w] { w.delete_selection(); });
+    form->widget(remove);
+    form->stretch();
+    return form;
+}
+
+}  // namespace yemvo::app

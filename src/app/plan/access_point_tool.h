@@ -1,0 +1,21 @@
+#pragma once
+#include "app/plan/tool.h"
+
+namespace yemvo::app {
+
+/// Places access points of the chosen model.
+class AccessPointTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Access point"; }
+    std::vector<HintPart> hint() const override { return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "leave"}}; }
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    void paint(QPainter&) override;
+
+private:
+    Point place(const PointerEvent&) const;
+    std::optional<Point> shown_;
+};
+
+}  // namespace yemvo::app

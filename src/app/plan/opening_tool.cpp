@@ -1,0 +1,96 @@
+#include "app/plan/opening_tool.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+std::vector<HintPart> OpeningTool::hint() const {
+    if (kind_ == OpeningKind::window) return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    return {{"", "click on a wall; the side of the pointer is where it opens"}, {"F", "other hinge"}, {"Esc", "leave"}};
+}
+
+std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e) const {
+    const auto place = wall_at(*floor(), e.floor, 14 / map().px_per_m);
+    if (!place) return std::nullopt;
+    const Wall& wall = *find_wall(*floor(), place->wall);
+    const Segment piece = wall.piece(place->piece);
+    Opening o;
+    o.kind = kind_;
+    o.type = kind_ == OpeningKind::door ? workspace_.door_kind : workspace_.window_kind;
+    o.width_m = std::min(kind_ == OpeningKind::door ? 0.9 : 1.5, length(piece));
+    if (kind_ == OpeningKind::window) {
+        o.sill_m = 0.9;
+        o.head_m = 2.2;
+    }
+    o.piece = place->piece;
+    double start_m = place->along_m - o.width_m / 2;
+    if (!(e.keys & Qt::AltModifier)) start_m = std::round(start_m / 0.1) * 0.1;
+    o.start_m = std::clamp(start_m, 0.0, length(piece) - o.width_m);
+    o.swings_left = cross(piece.b - piece.a, e.floor - piece.a) > 0;
+    o.hinge_at_end = flipped_;
+    return std::pair{wall.id, o};
+}
+
+void OpeningTool::move(const PointerEvent& e) {
+    if (!floor()) return;
+    last_ = e;
+    shown_ = at(e);
+    surface_.repaint_tool();
+}
+
+void OpeningTool::press(const PointerEvent& e) {
+    if (!floor()) return;
+    const auto found = at(e);
+    if (!found) return workspace_.tell(name() + "s go into a wall: click on one", true);
+    const FloorId here = workspace_.floor_id();
+    const Segment s = span(*find_wall(*floor(), found->first), found->second);
+    for (const Opening& other : find_wall(*floor(), found->first)->openings)
+        if (other.piece == found->second.piece && other.start_m < found->second.start_m + length(s) - 1e-6 &&
+            found->second.start_m < other.start_m + other.width_m - 1e-6)
+            return workspace_.tell("There is an opening here already: choose a place beside it", true);
+    workspace_.edit("Place " + name().toLower(), [&](Project& p) { add_opening(p, here, found->first, found->second); });
+    shown_.reset();
+}
+
+bool OpeningTool::key(QKeyEvent& e) {
+    if (e.key() != Qt::Key_F || kind_ == OpeningKind::window) return false;
+    flipped_ = !flipped_;
+    if (last_) move(*last_);
+    return true;
+}
+
+void OpeningTool::paint(QPainter& p) {
+    if (!shown_ || !floor()) return;
+    const Wall* wall = find_wall(*floor(), shown_->first);
+    if (!wall) return;
+    const auto& colours = theme();
+    const Segment s = span(*wall, shown_->second), piece = wall->piece(shown_->second.piece);
+    const QPointF a = map().to_screen(s.a), b = map().to_screen(s.b);
+    p.setPen(QPen(colours.accent_tint, 7, Qt::SolidLine, Qt::FlatCap));
+    p.drawLine(a, b);
+    p.setPen(QPen(colours.accent, 2, Qt::SolidLine, Qt::FlatCap));
+    if (kind_ == OpeningKind::window) {
+        p.drawLine(a, b);
+    } else {
+        const Point side = left_of(unit(s.b - s.a)) * (shown_->second.width_m * (shown_->second.swings_left ? 1 : -1));
+        const Point hinge = shown_->second.hinge_at_end ? s.b : s.a;
+        p.drawLine(map().to_screen(hinge), map().to_screen(hinge + side));
+    }
+    // how far from both ends of the piece
+    const auto dimension = [&](Point from, Point to) {
+        if (distance(from, to) * map().px_per_m < 30) return;
+        const Point off = left_of(unit(piece.b - piece.a)) * (16 / map().px_per_m);
+        render::draw_halo_text(p, map().to_screen(lerp(from, to, 0.5) + off),
+                               QString::fromStdString(format_length(distance(from, to), workspace_.units())),
+                               render::font(10.5, 500), colours.accent, colours.casing);
+    };
+    dimension(piece.a, s.a);
+    dimension(s.b, piece.b);
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,29 @@
+// What lies under the pointer, and inside a rubber band.
+#pragma once
+#include <optional>
+#include <vector>
+
+#include "app/shell/workspace.h"
+#include "render/plan_view_map.h"
+
+namespace yemvo::app {
+
+/// Everything at a place on the screen, the topmost first: access points, openings, walls, zones by their
+/// outline or name, voids, zones by their area.
+std::vector<Item> items_at(const Project&, const Floor&, const render::PlanMap&, QPointF);
+
+/// Inside the band: wholly when `enclosed`, else also what it touches.
+std::vector<Item> items_in(const Project&, const Floor&, const Box&, bool enclosed);
+
+/// "access point 7", "wall", "timber door"
+QString item_name(const Project&, const Floor&, const Item&);
+
+/// The nearest wall piece within reach and where along it.
+struct WallPlace {
+    WallId wall;
+    int piece;
+    double along_m;
+};
+std::optional<WallPlace> wall_at(const Floor&, Point, double reach_m);
+
+}  // namespace yemvo::app

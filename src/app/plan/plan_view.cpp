@@ -1,0 +1,341 @@
+#include "app/plan/plan_view.h"
+
+#include <QElapsedTimer>
+#include <QPainterPath>
+#include <algorithm>
+
+#include "app/shell/theme.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
+
+}  // namespace
+
+PlanView::PlanView(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), entry_(new EntryBox(this)) {
+    setObjectName("plan");
+    setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    setAttribute(Qt::WA_OpaquePaintEvent);
+    setMinimumSize(300, 200);
+    change_tool();
+    connect(&workspace, &Workspace::tool_changed, this, &PlanView::change_tool);
+    connect(&workspace, &Workspace::floor_changed, this, &PlanView::floor_shown);
+    connect(&workspace, &Workspace::project_changed, this, &PlanView::project_edited);
+    connect(&workspace, &Workspace::selection_changed, this, [this] {
+        layers_old_ = true;
+        update();
+    });
+    connect(&workspace, &Workspace::step_changed, this, [this] {
+        layers_old_ = heat_old_ = true;
+        update();
+    });
+    for (auto signal : {&Workspace::map_changed, &Workspace::prediction_changed})
+        connect(&workspace, signal, this, [this] {
+            heat_old_ = true;
+            update();
+        });
+    connect(&workspace, &Workspace::kinds_changed, this, &PlanView::repaint_tool);
+    connect(entry_, &EntryBox::confirmed, this, [this] { tool_->entered(entry_->typed()); emit hint_changed(); });
+    connect(entry_, &EntryBox::typed_changed, this, &PlanView::repaint_tool);
+    connect(entry_, &EntryBox::backed, this, [this] {
+        setFocus();
+        tool_->back();
+        emit hint_changed();
+    });
+}
+
+PlanView::~PlanView() = default;
+
+void PlanView::change_tool() {
+    if (tool_) tool_->leave();
+    tool_ = make_tool(workspace_.tool(), workspace_, *this);
+    setCursor(tool_->cursor());
+    emit hint_changed();
+    update();
+}
+
+void PlanView::repaint_tool() { update(); }
+
+void PlanView::floor_shown() {
+    layers_old_ = heat_old_ = true;
+    if (tool_) tool_->leave();
+    if (fitted_) fit();
+    update();
+}
+
+void PlanView::project_edited() {
+    const Floor* f = workspace_.floor();
+    // what a moved access point does not change stays drawn
+    if (!f || !(*f == drawn_floor_)) layers_old_ = true;
+    const bool was_empty = f && !extent(drawn_floor_) && !*drawn_floor_.drawing;
+    if (f && fitted_ && (was_empty || !(*f->drawing == *drawn_floor_.drawing))) fit();
+    update();
+}
+
+void PlanView::fit() {
+    const Floor* f = workspace_.floor();
+    Box box{{-2, -2}, {28, 18}};
+    if (f)
+        if (const auto e = extent(*f)) box = *e;
+    const QRectF room = QRectF(rect()).adjusted(24, 18, -24, workspace_.map_shown() ? -100 : -56);
+    fitted_ = true;
+    set_map_view(render::PlanMap::fit(box.grown(0.6), room), false);
+}
+
+void PlanView::zoom(double factor) {
+    const QPointF c = rect().center();
+    const Point at = map_.to_floor(c);
+    render::PlanMap m = map_;
+    m.px_per_m = std::clamp(m.px_per_m * factor, farthest_px_per_m, closest_px_per_m);
+    m.origin = c - QPointF(at.x * m.px_per_m, -at.y * m.px_per_m);
+    set_map_view(m);
+}
+
+void PlanView::set_map_view(const render::PlanMap& m, bool by_hand) {
+    if (by_hand) fitted_ = false;
+    if (m == map_) return;
+    map_ = m;
+    layers_old_ = heat_old_ = true;
+    update();
+    emit view_changed();
+}
+
+void PlanView::resizeEvent(QResizeEvent*) {
+    layers_old_ = heat_old_ = true;
+    if (fitted_) fit();
+}
+
+void PlanView::refresh_underlay() {
+    const Floor* f = workspace_.floor();
+    const auto& assets = workspace_.project().assets;
+    const auto found = f && *f->drawing ? assets.find(f->drawing->asset) : assets.end();
+    const void* wanted = found == assets.end() ? nullptr : found->second.identity();
+    if (wanted == underlay_of_) return;
+    underlay_of_ = wanted;
+    underlay_ = {};
+    if (!wanted) return;
+    underlay_bytes_ = found->second;  // keeps the address from being used again
+    try {
+        underlay_ = render::Underlay(render::decode_picture(*found->second, found->first));
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+}
+
+void PlanView::redraw_layers() {
+    layers_old_ = false;
+    const qreal ratio = devicePixelRatioF();
+    const Floor* f = workspace_.floor();
+    for (QPixmap* layer : {&under_, &over_}) {
+        *layer = QPixmap(size() * ratio);
+        layer->setDevicePixelRatio(ratio);
+    }
+    over_.fill(Qt::transparent);
+    const QRectF all = rect();
+    QPainter under(&under_);
+    under.setRenderHint(QPainter::Antialiasing, false);
+    if (!f) {
+        under.fillRect(all, theme().paper);
+        return;
+    }
+    drawn_floor_ = *f;
+    refresh_underlay();
+    const auto& project = workspace_.project();
+    render::paint_ground(under, project, *f, map_, all, theme(), !workspace_.map_shown());
+    QPainter over(&over_);
+    over.setRenderHint(QPainter::Antialiasing);
+    if (*f->drawing) underlay_.paint(over, *f->drawing, map_, all);
+    render::paint_voids(over, *f, map_, theme());
+    ZoneId selected;
+    for (const Item& item : workspace_.selection())
+        if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
+    render::paint_zones(over, *f, map_, theme(), selected);
+    render::paint_walls(over, project, *f, map_, all, theme(), workspace_.map_shown());
+    std::vector<QRectF> taken;
+    for (const AccessPoint& ap : access_points(project, f->id)) taken.push_back(render::badge_area(map_.to_screen(ap.position)));
+    render::paint_zone_names(over, project, *f, map_, theme(), taken);
+}
+
+void PlanView::redraw_heat() {
+    heat_old_ = false;
+    heat_ = {};
+    values_.clear();
+    const FloorPrediction* p = workspace_.floor_prediction();
+    if (!p || !workspace_.map_shown()) return;
+    QElapsedTimer timer;
+    timer.start();
+    const qreal ratio = devicePixelRatioF();
+    values_ = lens_values(*p->by_band[workspace_.map().band.index], workspace_.map().lens);
+    const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
+    heat_ = render::paint_heat_map(*p, values_, workspace_.map(), device, size() * ratio, theme());
+    heat_.setDevicePixelRatio(ratio);
+    statistics_ = render::statistics(*p, values_, workspace_.map());
+    last_map_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
+}
+
+void PlanView::paintEvent(QPaintEvent*) {
+    QElapsedTimer timer;
+    timer.start();
+    if (layers_old_) redraw_layers();
+    if (heat_old_) redraw_heat();
+    QPainter p(this);
+    p.drawPixmap(0, 0, under_);
+    if (!heat_.isNull()) p.drawImage(0, 0, heat_);
+    p.drawPixmap(0, 0, over_);
+    p.setRenderHint(QPainter::Antialiasing);
+    if (const Floor* f = workspace_.floor()) {
+        tool_->paint(p);
+        for (const bool selected : {false, true})
+            for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
+                if (workspace_.is_selected({Item::Kind::access_point, ap.id.value}) == selected)
+                    render::paint_badge(p, map_.to_screen(ap.position), workspace_.project(), ap,
+                                        selected ? render::BadgeState::selected : render::BadgeState::plain, theme());
+        paint_decoration(p);
+        paint_empty_state(p);
+    }
+    last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
+}
+
+void PlanView::paint_decoration(QPainter& p) {
+    render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
+    render::paint_north(p, QPointF(190, height() - 24), theme());
+    if (!values_.empty())
+        render::LegendLayout(QPointF(width(), height()), workspace_.map()).paint(p, statistics_, theme());
+}
+
+void PlanView::paint_empty_state(QPainter& p) {
+    const Floor& f = *workspace_.floor();
+    QString words;
+    if (!*f.drawing && f.walls->empty())
+        words = tr("Drop a PNG or JPEG of the floor plan here, or draw walls on the grid.");
+    else if (*f.drawing && !f.drawing->to_scale)
+        words = tr("The drawing has no scale yet: choose the scale tool (L), click two ends of a known length, type it.");
+    else if (workspace_.map_shown() && placed_access_points(workspace_.project()).empty())
+        words = tr("No map yet: place an access point (A) on this floor.");
+    if (words.isEmpty()) return;
+    const QFont font = render::font(13, 500);
+    const QRectF box(0, 0, QFontMetricsF(font).horizontalAdvance(words) + 28, 34);
+    const QRectF at = box.translated((width() - box.width()) / 2, 14);
+    p.setPen(QPen(theme().accent, 1));
+    p.setBrush(theme().accent_tint);
+    p.drawRoundedRect(at, 5, 5);
+    p.setPen(theme().ink);
+    p.setFont(font);
+    p.drawText(at, Qt::AlignCenter, words);
+}
+
+PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {
+    return {e.position(), map_.to_floor(e.position()), e.modifiers(), button};
+}
+
+bool PlanView::take_legend(QPointF at) {
+    if (values_.empty()) return false;
+    const render::LegendLayout legend(QPointF(width(), height()), workspace_.map());
+    if (!legend.frame().contains(at)) return false;
+    const QRectF grip = legend.strip().adjusted(-8, -22, 8, 22);
+    legend_held_ = legend.has_handle() && grip.contains(at);
+    if (legend_held_) drag_legend(at);
+    return true;
+}
+
+void PlanView::drag_legend(QPointF at) {
+    const render::LegendLayout legend(QPointF(width(), height()), workspace_.map());
+    render::MapChoice choice = workspace_.map();
+    choice.threshold = legend.value_at(at.x());
+    workspace_.set_map(choice);
+}
+
+void PlanView::mousePressEvent(QMouseEvent* e) {
+    setFocus();
+    if (e->button() == Qt::MiddleButton || (e->button() == Qt::LeftButton && space_down_)) {
+        panning_ = e->position();
+        setCursor(Qt::ClosedHandCursor);
+        return;
+    }
+    if (e->button() != Qt::LeftButton || !workspace_.floor()) return;
+    if (take_legend(e->position())) return;
+    tool_->press(pointer(*e, Qt::LeftButton));
+    emit hint_changed();
+}
+
+void PlanView::mouseMoveEvent(QMouseEvent* e) {
+    emit pointer_moved(map_.to_floor(e->position()), true);
+    if (panning_) {
+        render::PlanMap m = map_;
+        m.origin += e->position() - *panning_;
+        panning_ = e->position();
+        return set_map_view(m);
+    }
+    if (legend_held_) return drag_legend(e->position());
+    if (!workspace_.floor()) return;
+    tool_->move(pointer(*e, e->buttons() & Qt::LeftButton ? Qt::LeftButton : Qt::NoButton));
+}
+
+void PlanView::mouseReleaseEvent(QMouseEvent* e) {
+    if (panning_) {
+        panning_.reset();
+        setCursor(space_down_ ? Qt::OpenHandCursor : tool_->cursor());
+        return;
+    }
+    if (legend_held_) {
+        legend_held_ = false;
+        return;
+    }
+    if (e->button() == Qt::LeftButton && workspace_.floor()) tool_->release(pointer(*e, Qt::LeftButton));
+    emit hint_changed();
+}
+
+void PlanView::mouseDoubleClickEvent(QMouseEvent* e) {
+    if (e->button() != Qt::LeftButton || take_legend(e->position())) return;
+    if (!tool_->double_click(pointer(*e, Qt::LeftButton))) fit();
+    emit hint_changed();
+}
+
+void PlanView::wheelEvent(QWheelEvent* e) {
+    const double turns = e->angleDelta().y() / 120.0;
+    if (turns == 0) return;
+    const Point at = map_.to_floor(e->position());
+    render::PlanMap m = map_;
+    m.px_per_m = std::clamp(m.px_per_m * std::pow(1.2, turns), farthest_px_per_m, closest_px_per_m);
+    m.origin = e->position() - QPointF(at.x * m.px_per_m, -at.y * m.px_per_m);
+    set_map_view(m);
+    e->accept();
+}
+
+bool PlanView::event(QEvent* e) {
+    if (e->type() == QEvent::KeyPress && static_cast<QKeyEvent*>(e)->key() == Qt::Key_Tab) {
+        // Tab goes through the tool's fields before it goes through the window
+        if (tool_->key(*static_cast<QKeyEvent*>(e))) return true;
+    }
+    return QWidget::event(e);
+}
+
+void PlanView::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Space && !e->isAutoRepeat()) {
+        space_down_ = true;
+        setCursor(Qt::OpenHandCursor);
+        return;
+    }
+    if (e->key() == Qt::Key_Escape) {
+        if (!tool_->back()) workspace_.set_tool(ToolId::select);
+    } else if (e->key() == Qt::Key_Delete || e->key() == Qt::Key_Backspace) {
+        workspace_.delete_selection();
+    } else if (!tool_->key(*e)) {
+        return QWidget::keyPressEvent(e);
+    }
+    emit hint_changed();
+}
+
+void PlanView::keyReleaseEvent(QKeyEvent* e) {
+    if (e->key() != Qt::Key_Space || e->isAutoRepeat()) return;
+    space_down_ = false;
+    setCursor(tool_->cursor());
+}
+
+void PlanView::leaveEvent(QEvent*) { emit pointer_moved({}, false); }
+
+}  // namespace yemvo::app

@@ -1,0 +1,82 @@
+// The plan: a floor drawn with its map, and the surface the tools work on.
+#pragma once
+#include <QImage>
+#include <QPixmap>
+#include <QWidget>
+#include <optional>
+
+#include "app/plan/entry_box.h"
+#include "app/plan/tool.h"
+#include "render/legend.h"
+#include "render/plan_walls.h"
+
+namespace yemvo::app {
+
+class PlanView : public QWidget, private PlanSurface {
+    Q_OBJECT
+public:
+    explicit PlanView(Workspace&, QWidget* parent = nullptr);
+    ~PlanView() override;
+
+    const render::PlanMap& map() const override { return map_; }
+    void fit();
+    void zoom(double factor);
+    const Tool& tool() const { return *tool_; }
+    /// Milliseconds the last painting took, for the bench.
+    double last_paint_ms() const { return last_paint_ms_; }
+    double last_map_ms() const { return last_map_ms_; }
+
+signals:
+    void pointer_moved(const Point& at, bool inside);
+    void view_changed();
+    void hint_changed();
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
+    void mouseMoveEvent(QMouseEvent*) override;
+    void mouseReleaseEvent(QMouseEvent*) override;
+    void mouseDoubleClickEvent(QMouseEvent*) override;
+    void wheelEvent(QWheelEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void keyReleaseEvent(QKeyEvent*) override;
+    void leaveEvent(QEvent*) override;
+    bool event(QEvent*) override;
+
+private:
+    EntryBox& entry() override { return *entry_; }
+    void repaint_tool() override;
+    void change_tool();
+    void floor_shown();
+    void project_edited();
+    void set_map_view(const render::PlanMap&, bool by_hand = true);
+    void redraw_layers();
+    void redraw_heat();
+    void refresh_underlay();
+    void paint_empty_state(QPainter&);
+    void paint_decoration(QPainter&);
+    PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
+    bool take_legend(QPointF);
+    void drag_legend(QPointF);
+
+    Workspace& workspace_;
+    EntryBox* entry_;
+    std::unique_ptr<Tool> tool_;
+    render::PlanMap map_;
+    bool fitted_ = true;  ///< no zoom or pan by hand since the last fit
+    QPixmap under_, over_;
+    QImage heat_;
+    bool layers_old_ = true, heat_old_ = true;
+    render::Underlay underlay_;
+    const void* underlay_of_ = nullptr;
+    Shared<Bytes> underlay_bytes_;
+    std::vector<float> values_;
+    render::MapStatistics statistics_;
+    std::optional<QPointF> panning_;
+    bool space_down_ = false, legend_held_ = false;
+    Floor drawn_floor_;
+    double last_paint_ms_ = 0, last_map_ms_ = 0;
+};
+
+}  // namespace yemvo::app

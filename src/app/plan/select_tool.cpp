@@ -1,0 +1,243 @@
+#include "app/plan/select_tool.h"
+
+#include <algorithm>
+#include <cmath>
+
+#include "app/plan/picking.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+
+namespace yemvo::app {
+namespace {
+
+/// The corners of what has corners: a wall's run, a zone's or void's outline.
+std::vector<Point> corners(const Floor& floor, const Item& item) {
+    if (item.kind == Item::Kind::wall)
+        if (const Wall* w = find_wall(floor, WallId{item.id})) return w->points;
+    if (item.kind == Item::Kind::zone)
+        if (const Zone* z = find_zone(floor, ZoneId{item.id})) return z->outline;
+    if (item.kind == Item::Kind::slab_void)
+        if (const SlabVoid* v = find_void(floor, VoidId{item.id})) return v->outline;
+    return {};
+}
+
+void set_corners(Project& p, FloorId at, const Item& item, const std::vector<Point>& points) {
+    const Floor& floor = *find_floor(p, at);
+    if (item.kind == Item::Kind::wall) {
+        Wall w = *find_wall(floor, WallId{item.id});
+        w.points = points;
+        replace_wall(p, at, w);
+    } else if (item.kind == Item::Kind::zone) {
+        Zone z = *find_zone(floor, ZoneId{item.id});
+        z.outline = points;
+        replace_zone(p, at, z);
+    } else if (item.kind == Item::Kind::slab_void) {
+        SlabVoid v = *find_void(floor, VoidId{item.id});
+        v.outline = points;
+        replace_void(p, at, v);
+    }
+}
+
+/// Slides an opening along its piece.
+void slide(Project& p, FloorId at, const Item& item, Point by) {
+    const Wall& wall = *find_wall(*find_floor(p, at), WallId{item.wall});
+    Opening o = *find_opening(wall, OpeningId{item.id});
+    const Segment piece = wall.piece(o.piece);
+    const double moved_m = o.start_m + dot(by, unit(piece.b - piece.a));
+    o.start_m = std::clamp(std::round(moved_m * 100) / 100, 0.0, std::max(0.0, length(piece) - o.width_m));
+    replace_opening(p, at, WallId{item.wall}, o);
+}
+
+void move_item(Project& p, FloorId at, const Item& item, Point by) {
+    if (item.kind == Item::Kind::access_point) {
+        AccessPoint ap = *find_access_point(p, at, AccessPointId{item.id});
+        ap.position = ap.position + by;
+        return replace_access_point(p, at, ap);
+    }
+    if (item.kind == Item::Kind::opening) return slide(p, at, item, by);
+    auto points = corners(*find_floor(p, at), item);
+    for (Point& q : points) q = q + by;
+    set_corners(p, at, item, points);
+}
+
+Point to_step(Point by, double step_m) {
+    return {std::round(by.x / step_m) * step_m, std::round(by.y / step_m) * step_m};
+}
+
+}  // namespace
+
+std::vector<HintPart> SelectTool::hint() const {
+    return {{"", "click or drag; a dragged access point takes the map along"}, {"Shift", "add, or along one axis"},
+            {"Alt", "no snapping"}, {"Del", "delete"}, {"Space", "drag the plan"}};
+}
+
+std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
+    if (workspace_.selection().size() != 1) return std::nullopt;
+    const Item& item = workspace_.selection().front();
+    const auto points = corners(*floor(), item);
+    for (std::size_t i = 0; i < points.size(); ++i)
+        if (QLineF(map().to_screen(points[i]), at).length() <= 7) return Node{item, i};
+    return std::nullopt;
+}
+
+void SelectTool::press(const PointerEvent& e) {
+    if (!floor() || e.button != Qt::LeftButton) return;
+    pressed_ = pointer_ = e.screen;
+    pressed_floor_ = e.floor;
+    adding_ = e.keys & Qt::ShiftModifier;
+    before_ = workspace_.project();
+    merge_key_ = workspace_.document().new_merge_key();
+    node_ = node_at(e.screen);
+    if (node_) {
+        doing_ = Doing::node;
+        return;
+    }
+    under_ = items_at(workspace_.project(), *floor(), map(), e.screen);
+    const bool on_selected = std::any_of(under_.begin(), under_.end(), [&](const Item& i) { return workspace_.is_selected(i); });
+    // a zone is a large thing: pressed inside, it is chosen on release, so that a band can start there
+    const bool area = !under_.empty() && (under_.front().kind == Item::Kind::zone || under_.front().kind == Item::Kind::slab_void);
+    if (under_.empty() || (area && !on_selected)) {
+        doing_ = Doing::band;
+        return;
+    }
+    doing_ = Doing::waiting;
+    if (on_selected) return;
+    auto chosen = adding_ ? workspace_.selection() : std::vector<Item>{};
+    chosen.push_back(under_.front());
+    workspace_.select(chosen);
+    under_.clear();
+}
+
+void SelectTool::move(const PointerEvent& e) {
+    pointer_ = e.screen;
+    if (!floor() || doing_ == Doing::nothing) return;
+    if (doing_ == Doing::waiting && QLineF(pressed_, e.screen).length() > 3) doing_ = Doing::items;
+    if (doing_ == Doing::node) drag_node(e);
+    if (doing_ == Doing::items) drag_items(e);
+    surface_.repaint_tool();
+}
+
+void SelectTool::drag_node(const PointerEvent& e) {
+    const Node node = *node_;
+    SnapOptions o = snap_options(e);
+    if (node.item.kind == Item::Kind::wall) o.without = WallId{node.item.id};
+    auto points = corners(*find_floor(before_, workspace_.floor_id()), node.item);
+    if (node.index >= points.size()) return;
+    const bool closed_run = node.item.kind == Item::Kind::wall && points.size() > 2 && points.front() == points.back();
+    if (node.index > 0) o.from = points[node.index - 1];
+    const Point to = snap(*floor(), e.floor, o).point;
+    points[node.index] = to;
+    if (closed_run && node.index == 0) points.back() = to;
+    if (closed_run && node.index + 1 == points.size()) points.front() = to;
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit("Shape " + item_name(before_, *find_floor(before_, at), node.item),
+                    [&](Project& p) { p = before_; set_corners(p, at, node.item, points); }, merge_key_);
+}
+
+void SelectTool::drag_items(const PointerEvent& e) {
+    Point by = e.floor - pressed_floor_;
+    if (e.keys & Qt::ShiftModifier) std::abs(by.x) > std::abs(by.y) ? by.y = 0 : by.x = 0;
+    if (!(e.keys & Qt::AltModifier)) by = to_step(by, std::min(grid_step_m(map().px_per_m), 0.1));
+    const FloorId at = workspace_.floor_id();
+    const auto items = workspace_.selection();
+    if (items.empty()) return;
+    const QString what = items.size() == 1 ? item_name(before_, *find_floor(before_, at), items.front())
+                                           : QString("%1 things").arg(items.size());
+    workspace_.edit("Move " + what,
+                    [&](Project& p) {
+                        p = before_;
+                        for (const Item& item : items) move_item(p, at, item, by);
+                    },
+                    merge_key_);
+}
+
+void SelectTool::release(const PointerEvent& e) {
+    const Doing did = doing_;
+    doing_ = Doing::nothing;
+    before_ = Project();
+    if (!floor()) return;
+    if (did == Doing::waiting && !under_.empty()) {
+        // clicked on something selected: the next below it, or out of the selection
+        auto chosen = workspace_.selection();
+        if (adding_)
+            std::erase_if(chosen, [&](const Item& i) { return i == under_.front(); });
+        else
+            chosen = {under_.front()};
+        workspace_.select(chosen);
+    }
+    if (did != Doing::band) return surface_.repaint_tool();
+    auto chosen = adding_ ? workspace_.selection() : std::vector<Item>{};
+    if (QLineF(pressed_, e.screen).length() <= 3) {
+        if (!under_.empty()) chosen.push_back(under_.front());
+    } else {
+        const Point a = pressed_floor_, b = e.floor;
+        const Box box{{std::min(a.x, b.x), std::min(a.y, b.y)}, {std::max(a.x, b.x), std::max(a.y, b.y)}};
+        for (const Item& item : items_in(workspace_.project(), *floor(), box, b.x >= a.x))
+            if (std::find(chosen.begin(), chosen.end(), item) == chosen.end()) chosen.push_back(item);
+    }
+    workspace_.select(chosen);
+    surface_.repaint_tool();
+}
+
+void SelectTool::nudge(Point by) {
+    const FloorId at = workspace_.floor_id();
+    const auto items = workspace_.selection();
+    workspace_.edit(items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
+                    [&](Project& p) {
+                        for (const Item& item : items) move_item(p, at, item, by);
+                    });
+}
+
+bool SelectTool::key(QKeyEvent& e) {
+    if (!floor() || workspace_.selection().empty()) return false;
+    const double step_m = e.modifiers() & Qt::ShiftModifier ? 1.0 : 0.1;
+    switch (e.key()) {
+        case Qt::Key_Left: nudge({-step_m, 0}); return true;
+        case Qt::Key_Right: nudge({step_m, 0}); return true;
+        case Qt::Key_Up: nudge({0, step_m}); return true;
+        case Qt::Key_Down: nudge({0, -step_m}); return true;
+        default: return false;
+    }
+}
+
+bool SelectTool::back() {
+    if (workspace_.selection().empty()) return false;
+    workspace_.select({});
+    return true;
+}
+
+void SelectTool::paint(QPainter& p) {
+    if (!floor()) return;
+    const auto& colours = theme();
+    for (const Item& item : workspace_.selection()) {
+        if (item.kind == Item::Kind::access_point) continue;  // its badge shows it
+        QPolygonF line;
+        const bool closed = item.kind == Item::Kind::zone || item.kind == Item::Kind::slab_void;
+        if (item.kind == Item::Kind::opening) {
+            const Wall* w = find_wall(*floor(), WallId{item.wall});
+            const Opening* o = w ? find_opening(*w, OpeningId{item.id}) : nullptr;
+            if (!o) continue;
+            const Segment s = span(*w, *o);
+            line << map().to_screen(s.a) << map().to_screen(s.b);
+        }
+        for (Point q : corners(*floor(), item)) line << map().to_screen(q);
+        p.setBrush(closed ? QBrush(render::with_alpha(colours.accent, 0.07)) : Qt::NoBrush);
+        for (const QPen& pen : {QPen(colours.tile, 4.5), QPen(colours.accent, 2)}) {
+            p.setPen(pen);
+            closed ? p.drawPolygon(line) : p.drawPolyline(line);
+        }
+        if (workspace_.selection().size() > 1) continue;
+        p.setPen(QPen(colours.accent, 1.6));
+        p.setBrush(colours.tile);
+        for (QPointF q : line) p.drawRect(QRectF(q.x() - 3.5, q.y() - 3.5, 7, 7));
+    }
+    if (doing_ == Doing::band && QLineF(pressed_, pointer_).length() > 3) {
+        QPen pen(colours.accent, 1);
+        if (pointer_.x() < pressed_.x()) pen.setDashPattern({4, 3});  // touching, not enclosing
+        p.setPen(pen);
+        p.setBrush(render::with_alpha(colours.accent, 0.06));
+        p.drawRect(QRectF(pressed_, pointer_).normalized());
+    }
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,39 @@
+#pragma once
+#include "app/plan/tool.h"
+
+namespace yemvo::app {
+
+/// Selects, moves, and shapes by nodes.
+class SelectTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Select"; }
+    std::vector<HintPart> hint() const override;
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    void release(const PointerEvent&) override;
+    bool key(QKeyEvent&) override;
+    bool back() override;
+    void paint(QPainter&) override;
+    Qt::CursorShape cursor() const override { return Qt::ArrowCursor; }
+
+private:
+    struct Node {
+        Item item;
+        std::size_t index;
+    };
+    std::optional<Node> node_at(QPointF) const;
+    void drag_node(const PointerEvent&);
+    void drag_items(const PointerEvent&);
+    void nudge(Point by_m);
+    enum class Doing { nothing, waiting, items, node, band } doing_ = Doing::nothing;
+    QPointF pressed_, pointer_;
+    Point pressed_floor_;
+    std::optional<Node> node_;
+    std::vector<Item> under_;
+    Project before_;
+    int merge_key_ = 0;
+    bool adding_ = false;
+};
+
+}  // namespace yemvo::app

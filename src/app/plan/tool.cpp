@@ -1,0 +1,79 @@
+#include "app/plan/tool.h"
+
+#include "app/plan/access_point_tool.h"
+#include "app/plan/opening_tool.h"
+#include "app/plan/outline_tool.h"
+#include "app/plan/scale_tool.h"
+#include "app/plan/select_tool.h"
+#include "app/plan/wall_tool.h"
+#include "app/shell/theme.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+SnapOptions Tool::snap_options(const PointerEvent& e) const {
+    SnapOptions o;
+    o.reach_m = 9 / map().px_per_m;
+    o.grid_m = grid_step_m(map().px_per_m);
+    o.suspended = e.keys & Qt::AltModifier;
+    o.angles = e.keys & Qt::ShiftModifier;
+    return o;
+}
+
+void Tool::paint_snap(QPainter& p, const Snapped& s) const {
+    const auto& colours = theme();
+    const QPointF c = map().to_screen(s.point);
+    if (s.guide) {
+        QPen guide(colours.accent, 1);
+        guide.setDashPattern({2, 3});
+        p.setPen(guide);
+        p.drawLine(map().to_screen(*s.guide), c);
+    }
+    const auto mark = [&](const QPen& pen) {
+        p.setPen(pen);
+        p.setBrush(Qt::NoBrush);
+        switch (s.kind) {
+            case SnapKind::end: p.drawRect(QRectF(c.x() - 6, c.y() - 6, 12, 12)); break;
+            case SnapKind::middle: p.drawPolygon(QPolygonF({c + QPointF(0, -7), c + QPointF(7, 5), c + QPointF(-7, 5)})); break;
+            case SnapKind::on_line:
+                p.drawPolygon(QPolygonF({c + QPointF(-6, -6), c + QPointF(6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
+                break;
+            case SnapKind::angle: p.drawPolyline(QPolygonF({c + QPointF(-6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)})); break;
+            case SnapKind::grid:
+            case SnapKind::none:
+                p.drawLine(c - QPointF(7, 0), c + QPointF(7, 0));
+                p.drawLine(c - QPointF(0, 7), c + QPointF(0, 7));
+                break;
+        }
+    };
+    const bool weak = s.kind == SnapKind::grid || s.kind == SnapKind::none;
+    mark(QPen(colours.casing, 5.5));
+    mark(QPen(colours.ink, weak ? 1.2 : 2.2));
+    if (weak || s.kind == SnapKind::angle) return;
+    const QString name = snap_name(s.kind);
+    const QFont f = render::font(11.5, 600);
+    const double width = QFontMetricsF(f).horizontalAdvance(name) + 14;
+    const QRectF tag(c.x() + 16, c.y() - 34, width, 20);
+    p.setPen(Qt::NoPen);
+    p.setBrush(colours.ink);
+    p.drawRoundedRect(tag, 3, 3);
+    p.setPen(colours.paper);
+    p.setFont(f);
+    p.drawText(tag, Qt::AlignCenter, name);
+}
+
+std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& surface) {
+    switch (id) {
+        case ToolId::wall: return std::make_unique<WallTool>(workspace, surface);
+        case ToolId::door: return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::door);
+        case ToolId::window: return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::window);
+        case ToolId::zone: return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::zone);
+        case ToolId::slab_void: return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_void);
+        case ToolId::access_point: return std::make_unique<AccessPointTool>(workspace, surface);
+        case ToolId::scale: return std::make_unique<ScaleTool>(workspace, surface);
+        case ToolId::select: break;
+    }
+    return std::make_unique<SelectTool>(workspace, surface);
+}
+
+}  // namespace yemvo::app

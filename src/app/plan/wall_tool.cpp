@@ -1,0 +1,198 @@
+#include "app/plan/wall_tool.h"
+
+#include <cmath>
+#include <numbers>
+
+#include <QLineEdit>
+
+#include "app/plan/entry_box.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr double degree = std::numbers::pi / 180;
+constexpr double shortest_m = 0.02;
+
+double angle_deg(Point along) {
+    const double a = std::atan2(along.y, along.x) / degree;
+    return a < -1e-9 ? a + 360 : std::max(a, 0.0);
+}
+
+}  // namespace
+
+std::vector<HintPart> WallTool::hint() const {
+    if (points_.empty()) return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    return {{"", "click the next corner"}, {"0 … 9", "length"}, {"Tab", "angle"}, {"Shift", "15° steps"},
+            {"Alt", "no snapping"}, {"Enter", "end"}, {"Esc", "one back"}};
+}
+
+Snapped WallTool::snapped(const PointerEvent& e) const {
+    SnapOptions o = snap_options(e);
+    o.drawn = points_;
+    if (!points_.empty()) o.from = points_.back();
+    return snap(*floor(), e.floor, o);
+}
+
+Point WallTool::next(const std::vector<QString>& typed) const {
+    const Point from = points_.back();
+    Point along = pointer_.point - from;
+    double length_m = length(along);
+    if (!typed[1].isEmpty()) {
+        bool read = false;
+        const double angle = QString(typed[1]).remove("°").replace(',', '.').toDouble(&read);
+        if (!read || !std::isfinite(angle)) throw Error("'" + typed[1].toStdString() + "' is not an angle");
+        along = {std::cos(angle * degree), std::sin(angle * degree)};
+    }
+    if (!typed[0].isEmpty()) length_m = parse_length_m(typed[0].toStdString(), workspace_.units());
+    if (!(length_m >= shortest_m)) throw Error("a wall must be longer than 2 cm");
+    return from + unit(along) * length_m;
+}
+
+void WallTool::show_live() {
+    if (points_.empty()) return;
+    const Point along = pointer_.point - points_.back();
+    surface_.entry().set_live({QString::fromStdString(format_length(length(along), workspace_.units(), false)),
+                               render::figure(angle_deg(along), 1)});
+}
+
+void WallTool::open_entry() {
+    surface_.entry().open({{"Length", workspace_.units() == LengthUnits::metres ? "m" : ""}, {"Angle", "°"}});
+    surface_.entry().follow(map().to_screen(points_.back()));
+    show_live();
+}
+
+void WallTool::add(Point p) {
+    if (!points_.empty() && distance(points_.back(), p) < shortest_m) return;
+    const bool closed = points_.size() > 2 && distance(points_.front(), p) < 1e-6;
+    points_.push_back(p);
+    if (closed) return finish();
+    pointer_.point = p;
+    open_entry();
+    surface_.repaint_tool();
+}
+
+void WallTool::press(const PointerEvent& e) {
+    if (!floor()) return;
+    pointer_ = snapped(e);
+    if (points_.empty()) return add(pointer_.point);
+    const auto typed = surface_.entry().typed();
+    typed[0].isEmpty() && typed[1].isEmpty() ? add(pointer_.point) : entered(typed);
+}
+
+void WallTool::move(const PointerEvent& e) {
+    if (!floor()) return;
+    pointer_ = snapped(e);
+    pointed_ = true;
+    if (!points_.empty()) {
+        surface_.entry().follow(e.screen);
+        show_live();
+    }
+    surface_.repaint_tool();
+}
+
+bool WallTool::double_click(const PointerEvent&) {
+    finish();
+    return true;
+}
+
+bool WallTool::key(QKeyEvent& e) {
+    if (points_.empty()) return false;
+    if (e.key() == Qt::Key_Return || e.key() == Qt::Key_Enter) {
+        finish();
+        return true;
+    }
+    if (e.key() == Qt::Key_Tab) {
+        surface_.entry().field(1)->setFocus();
+        surface_.entry().field(1)->selectAll();
+        return true;
+    }
+    const QString text = e.text();
+    if (text.size() == 1 && (text[0].isDigit() || text == "." || text == ",")) {
+        surface_.entry().begin_typing(text);
+        return true;
+    }
+    return false;
+}
+
+void WallTool::entered(const std::vector<QString>& typed) {
+    if (points_.empty()) return;
+    if (typed[0].isEmpty() && typed[1].isEmpty()) return finish();
+    try {
+        add(next(typed));
+    } catch (const Error& fault) {
+        surface_.entry().show_fault(typed[1].isEmpty() ? 0 : 1, QString::fromUtf8(fault.what()));
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+}
+
+bool WallTool::back() {
+    if (points_.empty()) return false;
+    points_.pop_back();
+    points_.empty() ? surface_.entry().close_box() : open_entry();
+    surface_.repaint_tool();
+    return true;
+}
+
+void WallTool::finish() {
+    const std::vector<Point> run = std::move(points_);
+    points_.clear();
+    surface_.entry().close_box();
+    surface_.repaint_tool();
+    if (run.size() < 2) return;
+    Wall wall;
+    wall.type = workspace_.wall_kind;
+    wall.points = run;
+    wall.top_m = workspace_.wall_top_m;
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit("Draw wall", [&](Project& p) { add_wall(p, at, wall); });
+}
+
+void WallTool::leave() { finish(); }
+
+void WallTool::paint(QPainter& p) {
+    if (!floor()) return;
+    const auto& colours = theme();
+    const double thickness_m = wall_type(workspace_.project(), workspace_.wall_kind).thickness_m;
+    const double width = std::max(thickness_m * map().px_per_m, 3.0);
+    QPolygonF drawn;
+    for (Point q : points_) drawn << map().to_screen(q);
+    if (drawn.size() > 1) {
+        p.setPen(QPen(render::with_alpha(colours.accent, 0.75), width, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+        p.drawPolyline(drawn);
+    }
+    if (!points_.empty()) {
+        Point to = pointer_.point;
+        try {
+            to = next(surface_.entry().typed());
+        } catch (const Error&) {
+            // half typed: shown where the pointer is
+        }
+        const QPointF a = map().to_screen(points_.back()), b = map().to_screen(to);
+        if (QLineF(a, b).length() > 1) {
+            p.setPen(QPen(colours.accent, width + 2.6, Qt::SolidLine, Qt::FlatCap));
+            p.drawLine(a, b);
+            p.setPen(QPen(colours.accent_tint, width, Qt::SolidLine, Qt::FlatCap));
+            p.drawLine(a, b);
+            const QPointF side = QPointF(-(b - a).y(), (b - a).x()) / QLineF(a, b).length();
+            const QPointF off = side * (30 * (side.y() < 0 ? 1 : -1));
+            p.setPen(QPen(colours.accent, 1));
+            p.drawLine(a + off, b + off);
+            for (QPointF end : {a, b}) {
+                p.drawLine(end + off * 0.6, end + off * 1.15);
+                p.drawLine(end + off + QPointF(-3, 3), end + off + QPointF(3, -3));
+            }
+            render::draw_halo_text(p, (a + b) / 2 + off * 1.35,
+                                   QString::fromStdString(format_length(distance(points_.back(), to), workspace_.units())),
+                                   render::font(11.5, 600), colours.accent, colours.casing);
+        }
+        p.setPen(QPen(colours.accent, 1.6));
+        p.setBrush(colours.tile);
+        for (QPointF q : drawn) p.drawRect(QRectF(q.x() - 3.5, q.y() - 3.5, 7, 7));
+    }
+    if (pointed_) paint_snap(p, pointer_);
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,34 @@
+#pragma once
+#include "app/plan/tool.h"
+
+namespace yemvo::app {
+
+/// Draws runs of wall: click corner after corner, or type length and angle.
+class WallTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Wall"; }
+    std::vector<HintPart> hint() const override;
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    bool double_click(const PointerEvent&) override;
+    bool key(QKeyEvent&) override;
+    bool back() override;
+    void leave() override;
+    void paint(QPainter&) override;
+    void entered(const std::vector<QString>&) override;
+
+private:
+    Snapped snapped(const PointerEvent&) const;
+    /// The next corner: where the pointer is, held to what was typed. Throws Error for what cannot be read.
+    Point next(const std::vector<QString>& typed) const;
+    void add(Point);
+    void finish();
+    void open_entry();
+    void show_live();
+    std::vector<Point> points_;
+    Snapped pointer_;
+    bool pointed_ = false;
+};
+
+}  // namespace yemvo::app

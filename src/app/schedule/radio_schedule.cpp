@@ -1,0 +1,274 @@
+#include "app/schedule/radio_schedule.h"
+
+#include <QApplication>
+#include <QClipboard>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QStyledItemDelegate>
+#include <QVBoxLayout>
+#include <algorithm>
+#include <cmath>
+
+#include "app/details/form.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr const char* heads[] = {"Access point", "Floor", "Model", "Band", "On", "Channel", "Width MHz", "Power dBm", "EIRP dBm", "Height", "Azimuth °"};
+constexpr int widths[] = {88, 110, 200, 66, 44, 66, 76, 78, 74, 72, 74};
+
+bool editable(int column) {
+    switch (column) {
+        case RadioModelTable::on:
+        case RadioModelTable::channel:
+        case RadioModelTable::width:
+        case RadioModelTable::power:
+        case RadioModelTable::height:
+        case RadioModelTable::azimuth: return true;
+        default: return false;
+    }
+}
+
+bool is_figure(int column) { return column >= RadioModelTable::channel; }
+
+int alignment(int column) {
+    return static_cast<int>((is_figure(column) ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
+}
+
+/// Draws the band's glyph before its name.
+class BandDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        QStyleOptionViewItem shifted = option;
+        if (option.state & QStyle::State_Selected) p->fillRect(option.rect, theme().accent_tint);
+        shifted.rect.adjust(16, 0, 0, 0);
+        QStyledItemDelegate::paint(p, shifted, index);
+        if (const auto id = find_band(index.data().toString().toStdString()))
+            render::paint_band_glyph(*p, QPointF(option.rect.left() + 12, option.rect.center().y() + 0.5), *id, theme());
+    }
+};
+
+}  // namespace
+
+RadioModelTable::RadioModelTable(Workspace& workspace, QObject* parent) : QAbstractTableModel(parent), workspace_(workspace) {
+    connect(&workspace, &Workspace::project_changed, this, &RadioModelTable::refresh);
+    refresh();
+}
+
+void RadioModelTable::refresh() {
+    std::vector<Row> rows;
+    if (workspace_.document().is_open())
+        for (const auto& placed : placed_access_points(workspace_.project()))
+            for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
+                rows.push_back({placed.floor->id, placed.access_point->id, r});
+    const auto same = [](const Row& a, const Row& b) {
+        return a.floor == b.floor && a.access_point == b.access_point && a.radio == b.radio;
+    };
+    if (rows.size() == rows_.size() && std::equal(rows.begin(), rows.end(), rows_.begin(), same)) {
+        if (!rows_.empty()) emit dataChanged(index(0, 0), index(rowCount() - 1, column_count - 1));
+        return;
+    }
+    beginResetModel();
+    rows_ = std::move(rows);
+    endResetModel();
+}
+
+QVariant RadioModelTable::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal) return {};
+    if (role == Qt::DisplayRole) return heads[section];
+    if (role == Qt::TextAlignmentRole) return alignment(section);
+    return {};
+}
+
+Qt::ItemFlags RadioModelTable::flags(const QModelIndex& i) const {
+    Qt::ItemFlags f = Qt::ItemIsSelectable | Qt::ItemIsEnabled;
+    if (i.column() == on) return f | Qt::ItemIsUserCheckable;
+    return editable(i.column()) ? f | Qt::ItemIsEditable : f;
+}
+
+QString RadioModelTable::text(const Row& row, int column) const {
+    const auto& project = workspace_.project();
+    const AccessPoint* ap = find_access_point(project, row.floor, row.access_point);
+    if (!ap) return {};
+    const Radio& radio = ap->radios[row.radio];
+    const AccessPointModel& m = model(project, ap->model);
+    switch (column) {
+        case number: return QString::number(ap->number);
+        case floor: return QString::fromStdString(find_floor(project, row.floor)->name);
+        case model_name: return QString::fromStdString(m.name);
+        case band_name: return QString::fromStdString(band(radio.channel.band).name);
+        case on: return radio.on ? "on" : "off";
+        case channel: return QString::number(radio.primary);
+        case width: return QString::number(radio.channel.width_mhz);
+        case power: return render::figure(radio.power_dbm, 0);
+        case eirp: return render::figure(eirp_dbm(radio, *radio_band(m, row.radio, radio.channel.band)), 1);
+        case height: return QString::fromStdString(format_length(ap->height_m, workspace_.units(), false));
+        case azimuth: return render::figure(ap->azimuth_deg, 0);
+        default: return {};
+    }
+}
+
+double RadioModelTable::sort_value(const Row& row, int column) const {
+    if (column == band_name) return find_access_point(workspace_.project(), row.floor, row.access_point)->radios[row.radio].channel.band.index;
+    return text(row, column).replace(QChar(0x2212), '-').toDouble();
+}
+
+QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
+    const Row& r = row(i.row());
+    const AccessPoint* ap = find_access_point(workspace_.project(), r.floor, r.access_point);
+    if (!ap) return {};
+    switch (role) {
+        case Qt::DisplayRole: return i.column() == on ? QVariant() : text(r, i.column());
+        case Qt::EditRole: return text(r, i.column());
+        case Qt::CheckStateRole: return i.column() == on ? QVariant(ap->radios[r.radio].on ? Qt::Checked : Qt::Unchecked) : QVariant();
+        case Qt::TextAlignmentRole: return alignment(i.column());
+        case Qt::ForegroundRole: return ap->radios[r.radio].on ? theme().ink : theme().muted;
+        case Qt::UserRole:
+            return i.column() == floor || i.column() == model_name ? QVariant(text(r, i.column())) : QVariant(sort_value(r, i.column()));
+        default: return {};
+    }
+}
+
+void RadioModelTable::set(const Row& r, int column, const QString& typed) {
+    const AccessPoint before = *find_access_point(workspace_.project(), r.floor, r.access_point);
+    AccessPoint ap = before;
+    Radio& radio = ap.radios[r.radio];
+    const BandId id = radio.channel.band;
+    const RadioBand& can = *radio_band(model(workspace_.project(), ap.model), r.radio, id);
+    switch (column) {
+        case on: radio.on = typed == "on" || typed == "1" || typed == "true"; break;
+        case channel: radio = retuned(radio, id, static_cast<int>(parse_number(typed.section('/', 0, 0), 1, 300, "")), radio.channel.width_mhz); break;
+        case width: {
+            const int width_mhz = static_cast<int>(parse_number(typed, 20, 320, "MHz"));
+            if (width_mhz > can.widest_mhz) throw Error("the model goes up to " + std::to_string(can.widest_mhz) + " MHz");
+            radio = retuned(radio, id, radio.primary, width_mhz);
+            break;
+        }
+        case power:
+            radio.power_dbm = can.power_low_dbm + std::round((parse_number(typed, can.power_low_dbm, can.power_high_dbm, "dBm") - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
+            break;
+        case height: ap.height_m = parse_length_m(typed.toStdString(), workspace_.units()); break;
+        case azimuth: ap.azimuth_deg = parse_number(typed, -360, 360, "°"); break;
+        default: return;
+    }
+    static constexpr const char* verbs[] = {"", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
+    workspace_.edit(QString("%1 access point %2").arg(verbs[column]).arg(ap.number), [&](Project& p) { replace_access_point(p, r.floor, ap); });
+}
+
+bool RadioModelTable::setData(const QModelIndex& i, const QVariant& value, int role) {
+    if (role != Qt::EditRole && role != Qt::CheckStateRole) return false;
+    try {
+        const QString typed = role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString();
+        set(row(i.row()), i.column(), typed);
+        return true;
+    } catch (const Error& fault) {
+        workspace_.tell(QString(heads[i.column()]) + ": " + QString::fromUtf8(fault.what()), true);
+        return false;
+    }
+}
+
+RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("radioSchedule");
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    model_ = new RadioModelTable(workspace, this);
+    sorted_ = new QSortFilterProxyModel(this);
+    sorted_->setSourceModel(model_);
+    sorted_->setSortRole(Qt::UserRole);
+    sorted_->setFilterKeyColumn(-1);
+    sorted_->setFilterCaseSensitivity(Qt::CaseInsensitive);
+    auto* bar = new QHBoxLayout;
+    bar->setContentsMargins(12, 5, 12, 4);
+    filter_ = new QLineEdit(this);
+    filter_->setObjectName("scheduleFilter");
+    filter_->setPlaceholderText("Show only rows with…");
+    filter_->setFixedWidth(220);
+    connect(filter_, &QLineEdit::textChanged, sorted_, &QSortFilterProxyModel::setFilterFixedString);
+    bar->addWidget(filter_);
+    bar->addStretch(1);
+    auto* words = new QLabel("Double click to edit; Ctrl C and Ctrl V to and from a spreadsheet", this);
+    words->setObjectName("small");
+    bar->addWidget(words);
+    column->addLayout(bar);
+    table_ = new QTableView(this);
+    table_->setObjectName("scheduleTable");
+    table_->setModel(sorted_);
+    table_->setSortingEnabled(true);
+    table_->sortByColumn(RadioModelTable::number, Qt::AscendingOrder);
+    table_->setShowGrid(false);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(23);
+    table_->horizontalHeader()->setHighlightSections(false);
+    table_->horizontalHeader()->setStretchLastSection(false);
+    table_->setItemDelegateForColumn(RadioModelTable::band_name, new BandDelegate(table_));
+    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+    table_->installEventFilter(this);
+    for (int c = 0; c < RadioModelTable::column_count; ++c) table_->setColumnWidth(c, widths[c]);
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, &RadioSchedule::follow_row);
+    column->addWidget(table_);
+}
+
+void RadioSchedule::follow_row() {
+    const QModelIndex current = sorted_->mapToSource(table_->currentIndex());
+    if (!current.isValid() || !table_->hasFocus()) return;
+    const auto row = model_->row(current.row());
+    workspace_.show_floor(row.floor);
+    workspace_.select({{Item::Kind::access_point, row.access_point.value}});
+}
+
+QString RadioSchedule::selected_text() const {
+    auto cells = table_->selectionModel()->selectedIndexes();
+    std::sort(cells.begin(), cells.end());
+    QString text;
+    for (int i = 0; i < cells.size(); ++i) {
+        if (i > 0) text += cells[i].row() == cells[i - 1].row() ? "\t" : "\n";
+        text += cells[i].data(Qt::EditRole).toString();
+    }
+    return text;
+}
+
+void RadioSchedule::paste(const QString& text) {
+    const QModelIndex from = table_->currentIndex();
+    if (!from.isValid()) return;
+    // the table may sort itself anew with each cell: remember what the cells mean first
+    std::vector<std::pair<QPersistentModelIndex, QString>> cells;
+    const QStringList lines = text.split('\n', Qt::SkipEmptyParts);
+    for (int l = 0; l < lines.size(); ++l) {
+        const QStringList parts = lines[l].split('\t');
+        for (int c = 0; c < parts.size(); ++c) {
+            const QModelIndex to = sorted_->index(from.row() + l, from.column() + c);
+            if (to.isValid() && editable(to.column())) cells.emplace_back(sorted_->mapToSource(to), parts[c].trimmed());
+        }
+    }
+    workspace_.document().history().beginMacro("Paste into the radio schedule");
+    for (const auto& [cell, value] : cells) model_->setData(cell, value, Qt::EditRole);
+    workspace_.document().history().endMacro();
+}
+
+bool RadioSchedule::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::ShortcutOverride || event->type() == QEvent::KeyPress) {
+        auto* key = static_cast<QKeyEvent*>(event);
+        const bool copy = key->matches(QKeySequence::Copy), paste_asked = key->matches(QKeySequence::Paste);
+        if (!copy && !paste_asked) return QWidget::eventFilter(watched, event);
+        if (event->type() == QEvent::ShortcutOverride) {
+            event->accept();
+            return true;
+        }
+        if (copy) QApplication::clipboard()->setText(selected_text());
+        if (paste_asked) paste(QApplication::clipboard()->text());
+        return true;
+    }
+    return QWidget::eventFilter(watched, event);
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,60 @@
+#include "app/shell/document.h"
+
+#include "project/storage.h"
+
+namespace yemvo::app {
+
+class EditCommand : public QUndoCommand {
+public:
+    EditCommand(Document& document, const QString& label, Project before, Project after, int key)
+        : QUndoCommand(label), document_(document), before_(std::move(before)), after_(std::move(after)), key_(key) {}
+    void undo() override { document_.set(before_); }
+    void redo() override { document_.set(after_); }
+    int id() const override { return key_ == 0 ? -1 : 1; }
+    bool mergeWith(const QUndoCommand* next) override {
+        const auto* edit = static_cast<const EditCommand*>(next);
+        if (edit->key_ != key_) return false;
+        after_ = edit->after_;
+        return true;
+    }
+
+private:
+    Document& document_;
+    Project before_, after_;
+    int key_;
+};
+
+Document::Document(QObject* parent) : QObject(parent) {
+    connect(&stack_, &QUndoStack::cleanChanged, this, &Document::state_changed);
+}
+
+void Document::set(const Project& project) {
+    project_ = project;
+    emit changed();
+}
+
+void Document::open(Project project, const QString& file) {
+    project_ = std::move(project);
+    open_ = true;
+    file_ = file;
+    stack_.clear();
+    emit opened();
+    emit changed();
+    emit state_changed();
+}
+
+void Document::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
+    Project after = project_;
+    change(after);
+    if (after == project_) return;
+    stack_.push(new EditCommand(*this, label, project_, std::move(after), merge_key));
+}
+
+void Document::save(const QString& file) {
+    save_project(project_, file.toStdString());
+    file_ = file;
+    stack_.setClean();
+    emit state_changed();
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,101 @@
+// The window: puts the parts together and turns wishes into edits and files.
+#pragma once
+#include <QMainWindow>
+#include <functional>
+
+#include "app/shell/prediction_runner.h"
+#include "app/shell/workspace.h"
+
+class QStackedWidget;
+class QMenu;
+class QTabBar;
+
+namespace yemvo::app {
+
+class HeaderBar;
+class PlanView;
+class SectionView;
+class DetailsPanel;
+class StatusLine;
+class StartPage;
+class RadioSchedule;
+
+/// How the window asks a person for files and decisions; tests answer instead.
+struct Asking {
+    enum class Unsaved { save, discard, cancel };
+    std::function<QString(const QString& title, const QString& filter)> open_file;
+    std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
+    std::function<Unsaved(const QString& project)> unsaved;
+    std::function<void(const QString& title, const QString& message)> tell_failure;
+};
+
+class MainWindow : public QMainWindow {
+    Q_OBJECT
+public:
+    explicit MainWindow(QWidget* parent = nullptr);
+    ~MainWindow() override;
+
+    Workspace& workspace() { return workspace_; }
+    PredictionRunner& runner() { return *runner_; }
+    PlanView& plan() { return *plan_; }
+    SectionView& section() { return *section_; }
+    RadioSchedule& schedule() { return *schedule_; }
+    StatusLine& status() { return *status_; }
+    Asking& asking() { return asking_; }
+
+    bool open_file(const QString& file);
+    void open_project(const Project&, const QString& file);
+    /// The made-up library, as a project never saved.
+    void open_demo();
+    bool save();
+    bool save_as();
+    bool export_picture(const QString& file);
+    /// Lays a picture under the floor in view; read and decoded behind the window.
+    void import_drawing(const QString& file);
+    bool is_importing() const { return importing_ > 0; }
+
+protected:
+    void closeEvent(QCloseEvent*) override;
+    void dragEnterEvent(QDragEnterEvent*) override;
+    void dropEvent(QDropEvent*) override;
+
+private:
+    void lay_out();
+    void make_menus();
+    void make_tool_actions(QMenu*);
+    void connect_parts();
+    QAction* action(QMenu*, const QString& text, const QKeySequence&, std::function<void()>);
+    void predict();
+    void refresh_title();
+    void refresh_status();
+    void refresh_hint();
+    void refresh_tray();
+    void remember(const QString& file);
+    void fill_recent();
+    bool may_leave();
+    void show_start_page();
+    void choose_drawing();
+    void add_floor_on_top();
+    void show_keys();
+
+    Document document_;
+    Workspace workspace_;
+    Asking asking_;
+    PredictionRunner* runner_;
+    HeaderBar* header_;
+    QStackedWidget* pages_;
+    StartPage* start_;
+    PlanView* plan_;
+    SectionView* section_;
+    DetailsPanel* details_;
+    RadioSchedule* schedule_;
+    QWidget* tray_;
+    QTabBar* tray_tabs_;
+    StatusLine* status_;
+    QMenu* recent_menu_ = nullptr;
+    std::vector<QAction*> project_actions_;  ///< only while a project is open
+    bool tray_open_ = false;
+    int importing_ = 0;
+};
+
+}  // namespace yemvo::app

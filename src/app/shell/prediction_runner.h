@@ -1,0 +1,51 @@
+// Predicts behind the window, always the newest project it was given.
+#pragma once
+#include <QObject>
+#include <chrono>
+#include <condition_variable>
+#include <mutex>
+#include <optional>
+#include <thread>
+
+#include "app/shell/workspace.h"
+
+namespace yemvo::app {
+
+class PredictionRunner : public QObject {
+    Q_OBJECT
+public:
+    explicit PredictionRunner(QObject* parent = nullptr);
+    ~PredictionRunner() override;
+
+    /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to finish
+    /// its first floor, so that the map follows a drag, and then gives way.
+    void request(const Project&, FloorId in_view);
+    /// Stops what runs and waits; what has arrived stays.
+    void cancel();
+    bool is_idle() const;
+
+signals:
+    void ready(std::shared_ptr<const yemvo::app::Prediction>);
+    void working(bool on, const QString& doing);
+    void failed(const QString& message);
+
+private:
+    struct Request {
+        Project project;
+        FloorId in_view;
+    };
+    void work();
+    void run(const Request&, const CancelToken&);
+    bool newer_waits();
+
+    Predictor predictor_;
+    mutable std::mutex mutex_;
+    std::condition_variable wake_;
+    std::optional<Request> waiting_;
+    CancelToken running_;
+    std::chrono::steady_clock::time_point started_;
+    bool busy_ = false, stop_ = false;
+    std::thread thread_;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,79 @@
+#include "app/shell/tool_strip.h"
+
+#include <QPainter>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/shell/theme.h"
+
+namespace yemvo::app {
+
+const std::vector<ToolInfo>& all_tools() {
+    static const std::vector<ToolInfo> list{
+        {ToolId::select, "Select", "select", "S", "Select, move and shape"},
+        {ToolId::wall, "Wall", "wall", "W", "Draw walls"},
+        {ToolId::door, "Door", "door", "D", "Put doors into walls"},
+        {ToolId::window, "Window", "window", "G", "Put windows (glazing) into walls"},
+        {ToolId::slab_void, "Void", "void", "O", "Draw an opening through the slab under this floor"},
+        {ToolId::zone, "Zone", "zone", "Z", "Draw zones"},
+        {ToolId::scale, "Scale", "scale", "L", "Give the drawing its scale by a known length"},
+        {ToolId::access_point, "Access point", "access-point", "A", "Place access points"},
+    };
+    return list;
+}
+
+std::vector<ToolId> tools_of(Step step) {
+    switch (step) {
+        case Step::venue: return {ToolId::select, ToolId::scale, ToolId::wall, ToolId::door, ToolId::window, ToolId::slab_void, ToolId::zone};
+        case Step::demand: return {ToolId::select, ToolId::zone};
+        case Step::placement: return {ToolId::select, ToolId::access_point};
+        case Step::spectrum:
+        case Step::proof: break;
+    }
+    return {ToolId::select};
+}
+
+ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setFixedWidth(41);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(4, 6, 5, 6);
+    column->setSpacing(3);
+    for (const ToolInfo& tool : all_tools()) {
+        auto* button = new QToolButton(this);
+        button->setObjectName(QString("tool-") + tool.icon);
+        button->setCheckable(true);
+        button->setFixedSize(32, 32);
+        button->setIconSize({20, 20});
+        button->setToolTip(QString("%1 (%2)").arg(tool.what, tool.key));
+        connect(button, &QToolButton::clicked, this, [this, id = tool.id] {
+            workspace_.set_tool(id);
+            refresh();
+        });
+        column->addWidget(button);
+        buttons_.emplace_back(tool.id, button);
+    }
+    column->addStretch(1);
+    for (auto signal : {&Workspace::tool_changed, &Workspace::step_changed, &Workspace::project_changed})
+        connect(&workspace, signal, this, &ToolStrip::refresh);
+    refresh();
+}
+
+void ToolStrip::refresh() {
+    const auto offered = tools_of(workspace_.step());
+    for (const auto& [id, button] : buttons_) {
+        const bool chosen = workspace_.tool() == id;
+        button->setVisible(chosen || std::find(offered.begin(), offered.end(), id) != offered.end());
+        button->setChecked(chosen);
+        button->setIcon(icon(button->objectName().mid(5), chosen ? theme().on_accent : theme().ink));
+        button->setEnabled(workspace_.document().is_open());
+    }
+}
+
+void ToolStrip::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), theme().chrome);
+    for (int x : {0, width() - 1}) p.fillRect(QRect(x, 0, 1, height()), theme().line);
+}
+
+}  // namespace yemvo::app

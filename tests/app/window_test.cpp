@@ -1,0 +1,194 @@
+#include <QTabBar>
+#include <QTableView>
+#include <QClipboard>
+#include <QCloseEvent>
+#include <QSettings>
+
+#include "app/details/form.h"
+#include "app/driver.h"
+#include "app/schedule/radio_schedule.h"
+#include "app/section/section_view.h"
+#include "app/shell/header_bar.h"
+#include "render/legend.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using yemvo::app::test::Driver;
+
+namespace {
+
+struct Demo : Driver {
+    Demo() {
+        window.open_demo();
+        REQUIRE(settle());
+    }
+    QTableView* table() { return window.schedule().table(); }
+    QModelIndex cell(int row, int column) { return table()->model()->index(row, column); }
+};
+
+}  // namespace
+
+TEST_CASE("a click in the section opens the floor") {
+    Demo d;
+    CHECK(d.floor().name == "Ground floor");
+    const FloorId first = all_floors(d.project())[1]->id;
+    QTest::mouseClick(&d.window.section(), Qt::LeftButton, {}, d.window.section().storey_area(first).center().toPoint());
+    CHECK(d.floor().name == "First floor");
+    REQUIRE(d.settle());
+    CHECK(d.w().floor_prediction()->floor == first);
+    QTest::keyClick(&d.window.section(), Qt::Key_Down);
+    CHECK(d.floor().name == "Ground floor");
+    d.press_button("addFloor");
+    CHECK(d.floor().name == "Second floor");
+    CHECK(d.floor().elevation_m == Approx(9));
+}
+
+TEST_CASE("steps change tools and say what they hold; the verdict opens the proof") {
+    Demo d;
+    QTest::mouseClick(d.find<QAbstractButton>("stepVenue"), Qt::LeftButton);
+    CHECK(d.w().step() == Step::venue);
+    CHECK(d.find<QWidget>("tool-wall")->isVisible());
+    QTest::keyClick(&d.window, Qt::Key_3, Qt::ControlModifier);
+    CHECK(d.w().step() == Step::placement);
+    CHECK_FALSE(d.find<QWidget>("tool-wall")->isVisible());
+    CHECK(d.find<StepButton>("stepPlacement")->mark() == "16 access points");
+    auto* verdict = d.find<VerdictView>("verdict");
+    CHECK(verdict->words().contains("5 GHz"));
+    QTest::mouseClick(verdict, Qt::LeftButton);
+    CHECK(d.w().step() == Step::proof);
+}
+
+TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
+    Demo d;
+    d.w().set_step(Step::proof);
+    const QString before = d.find<VerdictView>("verdict")->words();
+    d.fill("requirementLimit1", "-55");
+    REQUIRE(d.settle());
+    CHECK(d.find<VerdictView>("verdict")->words() != before);
+    CHECK((*d.project().requirements)[1].limit == -55);
+    d.menu("Undo");
+    REQUIRE(d.settle());
+    CHECK(d.find<VerdictView>("verdict")->words() == before);
+}
+
+TEST_CASE("the wheel zooms at the pointer, the middle button pans, a double click fits") {
+    Demo d;
+    const Point under = d.plan().map().to_floor(QPointF(300, 200));
+    const double scale = d.plan().map().px_per_m;
+    QWheelEvent wheel(QPointF(300, 200), d.plan().mapToGlobal(QPointF(300, 200)), {}, {0, 240}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+    QApplication::sendEvent(&d.plan(), &wheel);
+    CHECK(d.plan().map().px_per_m == Approx(scale * 1.44));
+    CHECK(distance(d.plan().map().to_floor(QPointF(300, 200)), under) < 1e-9);
+    QTest::mousePress(&d.plan(), Qt::MiddleButton, {}, QPoint(300, 200));
+    QTest::mouseMove(&d.plan(), QPoint(340, 230));
+    QTest::mouseRelease(&d.plan(), Qt::MiddleButton, {}, QPoint(340, 230));
+    CHECK(distance(d.plan().map().to_floor(QPointF(340, 230)), under) < 1e-9);
+    QTest::mouseDClick(&d.plan(), Qt::LeftButton, {}, QPoint(20, 20));
+    CHECK(d.plan().map().px_per_m == Approx(scale));
+}
+
+TEST_CASE("the threshold's handle asks what if: the hatched area grows as it is dragged") {
+    Demo d;
+    const render::LegendLayout legend(QPointF(d.plan().width(), d.plan().height()), d.w().map());
+    const QPoint from = legend.handle().center().toPoint();
+    QTest::mousePress(&d.plan(), Qt::LeftButton, {}, from);
+    QTest::mouseMove(&d.plan(), QPoint(static_cast<int>(legend.x_of(-50)), from.y()));
+    QTest::mouseRelease(&d.plan(), Qt::LeftButton, {}, from);
+    CHECK(d.w().map().threshold == Approx(-50).margin(1));
+    CHECK(d.w().selection().empty());
+}
+
+TEST_CASE("the lens and the band of the map are chosen in the bar") {
+    Demo d;
+    d.choose("barCombo", "Serving access point");
+    CHECK(d.w().map().lens == LensId::serving);
+    CHECK(d.map_at({9.75, 25.25}) == 1);
+    for (auto* b : d.window.findChildren<QToolButton*>("segment"))
+        if (b->toolTip() == "2.4 GHz") QTest::mouseClick(b, Qt::LeftButton);
+    CHECK(d.w().map().band == band_24);
+}
+
+TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses what cannot be") {
+    Demo d;
+    d.w().set_step(Step::spectrum);
+    auto* table = d.table();
+    REQUIRE(table->isVisible());
+    std::size_t radios = 0;
+    for (const auto& placed : placed_access_points(d.project())) radios += placed.access_point->radios.size();
+    CHECK(table->model()->rowCount() == static_cast<int>(radios));
+    const QModelIndex power = d.cell(1, RadioModelTable::power);
+    table->setCurrentIndex(power);
+    table->edit(power);
+    auto* editor = table->findChild<QLineEdit*>();
+    REQUIRE(editor);
+    editor->selectAll();
+    QTest::keyClicks(editor, "20");
+    QTest::keyClick(editor, Qt::Key_Return);
+    QTest::qWait(10);  // the table takes the value with its next turn
+    CHECK(access_points(d.project(), d.w().floor_id())[0].radios[1].power_dbm == 20);
+    CHECK(d.w().document().history().undoText() == "Change power of access point 1");
+    CHECK_FALSE(table->model()->setData(power, "99", Qt::EditRole));
+    CHECK_FALSE(table->model()->setData(d.cell(1, RadioModelTable::width), "320", Qt::EditRole));
+    CHECK(table->model()->setData(d.cell(1, RadioModelTable::on), Qt::Unchecked, Qt::CheckStateRole));
+    CHECK_FALSE(access_points(d.project(), d.w().floor_id())[0].radios[1].on);
+    QTest::keyClicks(d.find<QLineEdit>("scheduleFilter"), "First");
+    CHECK(table->model()->rowCount() < 30);
+    CHECK(d.cell(0, RadioModelTable::floor).data().toString() == "First floor");
+}
+
+TEST_CASE("the schedule goes to a spreadsheet and comes back as one edit") {
+    Demo d;
+    d.w().set_step(Step::spectrum);
+    auto* table = d.table();
+    table->setFocus();
+    table->selectionModel()->select(QItemSelection(d.cell(0, RadioModelTable::channel), d.cell(1, RadioModelTable::power)), QItemSelectionModel::ClearAndSelect);
+    CHECK(d.window.schedule().selected_text() == "1\t20\t8\n36\t40\t14");
+    table->setCurrentIndex(d.cell(0, RadioModelTable::power));
+    QApplication::clipboard()->setText("11\n12\n");
+    QTest::keyClick(table, Qt::Key_V, Qt::ControlModifier);
+    const auto& radios = access_points(d.project(), d.w().floor_id())[0].radios;
+    CHECK(radios[0].power_dbm == 11);
+    CHECK(radios[1].power_dbm == 12);
+    d.menu("Undo");
+    CHECK(access_points(d.project(), d.w().floor_id())[0].radios[1].power_dbm == 14);
+}
+
+TEST_CASE("closing with unsaved changes asks, and Cancel keeps the window") {
+    Demo d;
+    d.w().edit("Rename", [](Project& p) { p.name = "Other"; });
+    d.unsaved_answer = Asking::Unsaved::cancel;
+    CHECK_FALSE(d.window.close());
+    CHECK(d.unsaved_asked == 1);
+    d.unsaved_answer = Asking::Unsaved::discard;
+    CHECK(d.window.close());
+}
+
+TEST_CASE("a file that was saved or opened is among the recent ones") {
+    const yemvo::test::TemporaryFolder folder;
+    Demo d;
+    const QString file = QString::fromStdString(folder / "recent.yemvo");
+    d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
+    d.menu("Saveas");
+    CHECK(QSettings().value("recent").toStringList().contains(file));
+}
+
+TEST_CASE("numbers typed in fields are read with either decimal sign and held to their range") {
+    CHECK(parse_number("3,5", 0, 10, "") == Approx(3.5));
+    CHECK(parse_number("14 dBm", 0, 30, "dBm") == 14);
+    CHECK_THROWS_AS(parse_number("14 dBm", 0, 10, "dBm"), Error);
+    CHECK_THROWS_AS(parse_number("nan", 0, 10, ""), Error);
+    CHECK_THROWS_AS(parse_number("", 0, 10, ""), Error);
+}
+
+TEST_CASE("every action has a menu place, and no two have the same key") {
+    Demo d;
+    QMap<QString, QString> keys;
+    for (QAction* a : d.window.findChildren<QAction*>()) {
+        if (a->shortcut().isEmpty()) continue;
+        const QString key = a->shortcut().toString();
+        INFO(key.toStdString() << " " << a->text().toStdString());
+        CHECK_FALSE(keys.contains(key));
+        keys[key] = a->text();
+    }
+    CHECK(keys.size() > 20);
+}

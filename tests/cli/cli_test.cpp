@@ -1,0 +1,175 @@
+#include "cli/commands.h"
+
+#include <fstream>
+#include <nlohmann/json.hpp>
+#include <set>
+#include <sstream>
+
+#include "core/support.h"
+
+using nlohmann::json;
+using yemvo::test::TemporaryFolder;
+
+namespace {
+
+struct Answer {
+    int code;
+    std::string out, err;
+    json value() const { return json::parse(out); }
+};
+
+Answer run(std::vector<std::string> words) {
+    std::vector<const char*> argv{"yemvo-cli"};
+    for (const std::string& w : words) argv.push_back(w.c_str());
+    std::ostringstream out, err;
+    const int code = yemvo::cli::run(static_cast<int>(argv.size()), argv.data(), out, err);
+    return {code, out.str(), err.str()};
+}
+
+std::string demo(const TemporaryFolder& folder) {
+    const std::string file = folder / "demo.yemvo";
+    REQUIRE(run({"demo", "--out", file}).code == 0);
+    return file;
+}
+
+std::vector<std::string> lines(const std::string& file) {
+    std::ifstream in(file);
+    std::vector<std::string> all;
+    for (std::string line; std::getline(in, line);) all.push_back(line);
+    return all;
+}
+
+}  // namespace
+
+TEST_CASE("every command tells its use with an example") {
+    for (const char* command : {"demo", "info", "predict", "probe", "verdict", "rates", "channels"}) {
+        const Answer a = run({command, "--help"});
+        INFO(command);
+        CHECK(a.code == 0);
+        CHECK(a.out.find("Example:") != std::string::npos);
+        CHECK(a.out.find("Exit codes") != std::string::npos);
+    }
+}
+
+TEST_CASE("wrong use ends with 2, a message on standard error and nothing on standard output") {
+    const std::vector<std::vector<std::string>> wrong{
+        {}, {"fly"}, {"info"}, {"info", "missing.yemvo"}, {"rates", "--standard", "z", "--width", "20", "--streams", "1", "--guard", "0.8"},
+        {"rates", "--standard", "n", "--width", "320", "--streams", "1", "--guard", "0.8", "--json"}, {"channels", "--band", "7", "--width", "20"},
+        {"channels", "--band", "2.4", "--width", "80"}, {"info", "x", "--colour"}};
+    for (const auto& words : wrong) {
+        const Answer a = run(words);
+        INFO((words.empty() ? "nothing" : words.back()));
+        CHECK(a.code == 2);
+        CHECK(a.out.empty());
+        CHECK_FALSE(a.err.empty());
+    }
+}
+
+TEST_CASE("info tells the floors and what is on them") {
+    const TemporaryFolder folder;
+    const json info = run({"info", demo(folder), "--json"}).value();
+    CHECK(info["project"] == "Larkfield Library");
+    CHECK(info["country"] == "GB");
+    REQUIRE(info["floors"].size() == 2);
+    CHECK(info["floors"][0]["name"] == "Ground floor");
+    CHECK(info["floors"][1]["elevation_m"] == 4.8);
+    for (const json& f : info["floors"])
+        for (const char* key : {"height_m", "walls", "openings", "zones", "access_points"}) CHECK(f[key].get<double>() > 0);
+}
+
+TEST_CASE("probe: the terms of each link add up to what is received and name each thing crossed") {
+    const TemporaryFolder folder;
+    const json probe = run({"probe", demo(folder), "--floor", "First floor", "--at", "52.25,28.25", "--json"}).value();
+    CHECK(probe["floor"] == "First floor");
+    CHECK(probe["x_m"] == 52.25);
+    CHECK(probe["height_m"] == 1.2);
+    REQUIRE(probe["links"].size() > 20);
+    double before = 1000;
+    std::set<std::string> kinds;
+    for (const json& link : probe["links"]) {
+        double sum = 0;
+        for (const json& t : link["terms"]) {
+            sum += t["db"].get<double>();
+            kinds.insert(t["kind"]);
+            CHECK_FALSE(t["name"].get<std::string>().empty());
+        }
+        CHECK(link["terms"][0]["kind"] == "power");
+        CHECK(sum == Approx(link["received_dbm"].get<double>()).margin(0.01));
+        CHECK(link["snr_db"].get<double>() == Approx(link["received_dbm"].get<double>() - link["noise_dbm"].get<double>()).margin(0.01));
+        CHECK(link["received_dbm"].get<double>() <= before);
+        before = link["received_dbm"];
+    }
+    CHECK(kinds == std::set<std::string>{"power", "antenna", "free_space", "wall", "opening", "slab"});
+}
+
+TEST_CASE("predict as a table has the values that probe explains") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder), csv = folder / "map.csv";
+    const Answer a = run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--out", csv, "--json"});
+    REQUIRE(a.code == 0);
+    const auto table = lines(csv);
+    REQUIRE(table.size() > 7000);
+    CHECK(table[0] == "x_m,y_m,value");
+    CHECK(a.value()["cells"] == table.size() - 1);
+    for (std::size_t i = 100; i < table.size(); i += 1500) {
+        double x = 0, y = 0, value = 0;
+        REQUIRE(std::sscanf(table[i].c_str(), "%lf,%lf,%lf", &x, &y, &value) == 3);
+        const json probe = run({"probe", file, "--floor", "Ground floor", "--at", std::to_string(x) + "," + std::to_string(y), "--json"}).value();
+        for (const json& link : probe["links"])
+            if (link["band_ghz"] == 5.0) {
+                CHECK(link["received_dbm"].get<double>() == Approx(value).margin(0.05));
+                break;
+            }
+    }
+}
+
+TEST_CASE("predict as a picture writes a PNG, without a display") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder), png = folder / "map.png";
+    REQUIRE(run({"predict", file, "--floor", "First floor", "--band", "6", "--lens", "serving", "--out", png}).code == 0);
+    std::ifstream in(png, std::ios::binary);
+    std::string head(8, ' ');
+    in.read(head.data(), 8);
+    CHECK(head == "\x89PNG\r\n\x1a\n");
+    CHECK(std::filesystem::file_size(png) > 50'000);
+    CHECK(run({"predict", file, "--floor", "First floor", "--band", "6", "--lens", "signal", "--out", folder / "map.bmp"}).code == 2);
+    CHECK(run({"predict", file, "--floor", "Cellar", "--band", "6", "--lens", "signal", "--out", png}).err.find("Ground floor") != std::string::npos);
+    CHECK(run({"predict", file, "--floor", "First floor", "--band", "6", "--lens", "signal", "--out", "/no/such/map.csv"}).code == 2);
+}
+
+TEST_CASE("the verdict ends with 1 when a requirement is not met and tells where") {
+    const TemporaryFolder folder;
+    const Answer a = run({"verdict", demo(folder), "--json"});
+    const json v = a.value();
+    CHECK(a.code == (v["met"].get<bool>() ? 0 : 1));
+    REQUIRE(v["requirements"].size() == 5);
+    for (const json& r : v["requirements"]) {
+        CHECK(r["share_met"].get<double>() <= 1);
+        REQUIRE(r["floors"].size() == 2);
+        const json worst = r["floors"][0]["worst"];
+        CHECK(worst["x_m"].get<double>() >= 0);
+        CHECK(worst["x_m"].get<double>() <= 60);
+        CHECK(worst.contains("value"));
+    }
+}
+
+TEST_CASE("rates and channels answer from the standards") {
+    const json rates = run({"rates", "--standard", "ax", "--width", "80", "--streams", "2", "--guard", "0.8", "--json"}).value();
+    REQUIRE(rates.size() == 12);
+    CHECK(rates[11]["rate_mbps"] == 1201.0);
+    CHECK(rates[11]["modulation"] == "1024-QAM");
+    const json channels = run({"channels", "--band", "6", "--width", "320", "--json"}).value();
+    REQUIRE(channels.size() == 6);
+    CHECK(channels[1]["channel"] == 63);
+    CHECK(channels[1]["centre_mhz"] == 6265.0);
+    CHECK(channels[1]["primaries"].size() == 16);
+}
+
+TEST_CASE("a place that is no place is refused") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder);
+    for (const char* at : {"12", "a,b", "1,2,3", "nan,1", "inf,2"}) {
+        INFO(at);
+        CHECK(run({"probe", file, "--floor", "Ground floor", "--at", at}).code == 2);
+    }
+}

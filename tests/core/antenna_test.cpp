@@ -1,0 +1,66 @@
+#include "antenna/antenna.h"
+
+#include "core/support.h"
+#include "project/library.h"
+
+using namespace yemvo;
+using test::check_value;
+
+TEST_CASE("directions turn into the antenna's own as computed independently") {
+    const auto same = [](const char* id, Turn turn, Point3 toward) {
+        const LocalDirection d = Orientation(turn).local(toward);
+        INFO(id);
+        CHECK(d.azimuth_deg == Approx(check_value(std::string(id) + "a")).margin(0.001));
+        CHECK(d.elevation_deg == Approx(check_value(std::string(id) + "b")).margin(0.001));
+    };
+    same("o.1", {30, 10, 0}, {10, 10, -2});
+    same("o.2", {90, 0, 90}, {10, 2, 1});
+    same("o.3", {90, -90, 0}, {5, 1, -0.5});
+    same("o.4", {0, 90, 0}, {3, 0, -2});
+}
+
+TEST_CASE("directivities agree with known ones") {
+    CHECK(directivity_dbi(DipoleLobe{}) == Approx(check_value("a.1")).margin(0.02));
+    CHECK(directivity_dbi(PatchLobe{2, -60}) == Approx(check_value("a.2")).margin(0.02));
+    CHECK(directivity_dbi(PatchLobe{1, -60}) == Approx(check_value("a.3")).margin(0.02));
+    CHECK(directivity_dbi(SectorLobe{70, 10, 0, 25, 20}) == Approx(check_value("a.5")).margin(0.03));
+}
+
+TEST_CASE("the element of 38.901 loses what its formula says off its axis") {
+    CHECK(relative_gain_db(SectorLobe{65, 65, 0, 30, 30}, {40, -20}) == Approx(check_value("a.6")).margin(0.001));
+}
+
+TEST_CASE("lobes lose 3 dB at half their width and never gain") {
+    CHECK(relative_gain_db(DomeLobe{120, -12}, {77, -90}) == Approx(0));
+    CHECK(relative_gain_db(DomeLobe{120, -12}, {77, -30}) == Approx(-3));
+    CHECK(relative_gain_db(DomeLobe{120, -12}, {0, 90}) == Approx(-12));
+    CHECK(relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {35, -4}) == Approx(-3));
+    CHECK(relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {180, 0}) == Approx(-25));
+    for (const Lobe& lobe : {Lobe(DomeLobe{120, -12}), Lobe(SectorLobe{70, 20, 4, 25, 20}), Lobe(PatchLobe{1.5, -15}), Lobe(DipoleLobe{})})
+        for (double az = -180; az <= 180; az += 15)
+            for (double el = -90; el <= 90; el += 15) CHECK(relative_gain_db(lobe, {az, el}) <= 1e-9);
+}
+
+TEST_CASE("no antenna of the library claims more gain than its lobe can have, nor loses more than 3 dB") {
+    for (const AccessPointModel& m : standard_models())
+        for (const RadioModel& r : m.radios)
+            for (const RadioBand& b : r.bands) {
+                INFO(m.name << " at " << band(b.band).name << " GHz");
+                const double loss_db = directivity_dbi(b.antenna.lobe) - b.antenna.gain_dbi;
+                CHECK(loss_db >= 0);
+                CHECK(loss_db <= 3);
+            }
+}
+
+TEST_CASE("a ceiling unit looks down, on a wall it looks out, and a panel under a ceiling looks down") {
+    const Antenna dome{4, DomeLobe{120, -12}}, panel{8, PatchLobe{2, -20}};
+    const auto toward = [](const Antenna& a, Mount mount, double azimuth, Point3 way) {
+        return gain_dbi(a, Orientation(body_turn(a.frame(), mount, azimuth, 0)).local(way));
+    };
+    CHECK(toward(dome, Mount::ceiling, 0, {0, 0, -1}) == Approx(4));
+    CHECK(toward(dome, Mount::wall, 90, {1, 0, 0}) == Approx(4));
+    CHECK(toward(dome, Mount::wall, 90, {-1, 0, 0}) < -4);
+    CHECK(toward(dome, Mount::desk, 0, {0, 0, 1}) == Approx(4));
+    CHECK(toward(panel, Mount::wall, 180, {0, -1, 0}) == Approx(8));
+    CHECK(toward(panel, Mount::ceiling, 0, {0, 0, -1}) == Approx(8));
+}

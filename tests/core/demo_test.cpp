@@ -1,0 +1,73 @@
+#include "demo/demo.h"
+
+#include <set>
+
+#include "core/support.h"
+#include "coverage/probe.h"
+#include "coverage/verdict.h"
+
+using namespace yemvo;
+
+TEST_CASE("the demo library is as large and as varied as it says") {
+    const Project p = demo::make_demo();
+    std::set<std::uint32_t> types;
+    std::size_t doors = 0, windows = 0, served = 0;
+    for (const Floor* f : all_floors(p)) {
+        CHECK(*f->drawing);
+        CHECK(f->drawing->to_scale);
+        const Box box = *bounds([&] {
+            std::vector<Point> all;
+            for (const Wall& w : *f->walls) all.insert(all.end(), w.points.begin(), w.points.end());
+            return all;
+        }());
+        CHECK(box.width() == Approx(60));
+        CHECK(box.height() == Approx(35));
+        for (const Wall& w : *f->walls) {
+            types.insert(w.type.value);
+            for (const Opening& o : w.openings) {
+                (o.kind == OpeningKind::door ? doors : windows)++;
+                CHECK(o.start_m >= -1e-9);
+                CHECK(o.start_m + o.width_m <= length(w.piece(o.piece)) + 1e-9);
+            }
+        }
+        for (const Zone& z : *f->zones) served += z.kind == ZoneKind::served;
+    }
+    CHECK(all_floors(p).size() == 2);
+    CHECK(types.size() >= 8);
+    CHECK(doors >= 10);
+    CHECK(windows >= 10);
+    CHECK(served >= 8);
+    CHECK(placed_access_points(p).size() >= 12);
+    CHECK(p.requirements->size() >= 3);
+}
+
+TEST_CASE("no two radios of the demo that hear each other well share a 5 GHz channel on a floor") {
+    const Project p = demo::compose_venue();
+    for (const Floor* f : all_floors(p)) {
+        std::set<int> channels_used;
+        for (const AccessPoint& ap : access_points(p, f->id))
+            for (const Radio& r : ap.radios)
+                if (r.on && r.channel.band == band_5 && ap.mount == Mount::ceiling) CHECK(channels_used.insert(r.channel.number).second);
+    }
+}
+
+TEST_CASE("at places of both floors the map and the sum of the terms are the same") {
+    const Project p = demo::compose_venue();
+    Predictor predictor;
+    const SitePrediction site = predictor.predict(p);
+    MaskCache masks(1 << 24);
+    const Scene scene = make_scene(p, masks);
+    for (const Floor* f : all_floors(p)) {
+        const FloorPrediction& fp = *site.find(f->id);
+        for (Point at : {Point{9.75, 25.25}, Point{51.25, 30.25}, Point{26.25, 4.25}, Point{57.75, 33.25}, Point{40.25, 12.25}}) {
+            for (const Band& b : bands()) {
+                const float map = lens_values(*fp.by_band[b.id.index], LensId::signal)[*fp.surface.cell_at(at)];
+                double best = -1000;
+                for (const LinkExplanation& l : probe(p, scene, *f, at))
+                    if (l.channel.band == b.id) best = std::max(best, l.received_dbm);
+                INFO(f->name << " at " << at.x << ", " << at.y << ", " << b.name << " GHz");
+                CHECK(best == Approx(map).margin(0.05));
+            }
+        }
+    }
+}

@@ -1,0 +1,8 @@
+#include <QGuiApplication>
+
+#include "run_catch.h"
+
+int main(int argc, char** argv) {
+    QGuiApplication app(argc, argv);
+    return run_catch(argc, argv);
+}

@@ -1,0 +1,130 @@
+#include <QBuffer>
+#include <set>
+
+#include "core/support.h"
+#include "demo/demo.h"
+#include "render/plan_marks.h"
+#include "render/plan_picture.h"
+#include "render/plan_walls.h"
+#include "render/text_style.h"
+
+using namespace yemvo;
+using namespace yemvo::render;
+
+namespace {
+
+Bytes picture_bytes(const char* format, QSize size) {
+    QImage image(size, QImage::Format_RGB32);
+    image.fill(Qt::white);
+    image.setPixelColor(3, 2, Qt::black);
+    QByteArray data;
+    QBuffer buffer(&data);
+    buffer.open(QIODevice::WriteOnly);
+    image.save(&buffer, format);
+    const auto* begin = reinterpret_cast<const std::byte*>(data.constData());
+    return {begin, begin + data.size()};
+}
+
+Bytes text_bytes(const std::string& text) {
+    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
+    return {begin, begin + text.size()};
+}
+
+}  // namespace
+
+TEST_CASE("metres and pixels turn into each other, y up there and down here") {
+    const PlanMap map = PlanMap::fit({{0, 0}, {60, 35}}, {0, 0, 600, 600});
+    CHECK(map.px_per_m == Approx(10));
+    CHECK(map.to_screen(Point{0, 0}).y() > map.to_screen(Point{0, 35}).y());
+    const Point back = map.to_floor(map.to_screen(Point{12.5, 7.25}));
+    CHECK(back.x == Approx(12.5));
+    CHECK(back.y == Approx(7.25));
+}
+
+TEST_CASE("PNG and JPEG are read; text, nothing and half a picture are refused by name") {
+    CHECK(decode_picture(picture_bytes("PNG", {40, 30}), "a.png").size() == QSize(40, 30));
+    CHECK(decode_picture(picture_bytes("JPG", {40, 30}), "a.jpg").size() == QSize(40, 30));
+    CHECK_THROWS_WITH(decode_picture(text_bytes("hello"), "letter.png"), Catch::Contains("letter.png"));
+    CHECK_THROWS_WITH(decode_picture({}, "nothing.png"), Catch::Contains("empty"));
+    Bytes half = picture_bytes("PNG", {400, 300});
+    half.resize(half.size() / 2);
+    CHECK_THROWS_WITH(decode_picture(half, "half.png"), Catch::Contains("damaged"));
+}
+
+TEST_CASE("a picture that claims to be huge is refused before it is unpacked") {
+    Bytes png = picture_bytes("PNG", {40, 30});
+    // width and height stand in the header's bytes 16 to 23; the checksum after them is then wrong, as it may be
+    for (std::size_t at : {16u, 20u}) {
+        png[at] = std::byte{0};
+        png[at + 1] = std::byte{0};
+        png[at + 2] = std::byte{0x75};
+        png[at + 3] = std::byte{0x30};
+    }
+    CHECK_THROWS_WITH(decode_picture(png, "huge.png"), Catch::Contains("huge.png"));
+}
+
+TEST_CASE("under the plan a drawing's white lets the ground through and its lines stay") {
+    QImage drawing(100, 100, QImage::Format_RGB32);
+    drawing.fill(Qt::white);
+    for (int y = 0; y < 100; ++y)
+        for (int x = 45; x < 55; ++x) drawing.setPixelColor(x, y, Qt::black);
+    Drawing d;
+    d.asset = "d";
+    d.width_px = d.height_px = 100;
+    d.placement = {0.1, 0, {0, 10}};
+    d.opacity = 1;
+    QImage plan(100, 100, QImage::Format_ARGB32_Premultiplied);
+    plan.fill(QColor(200, 220, 240));
+    QPainter p(&plan);
+    Underlay(drawing).paint(p, d, {10, QPointF(0, 100)}, QRectF(0, 0, 100, 100));
+    p.end();
+    CHECK(plan.pixelColor(20, 50) == QColor(200, 220, 240));
+    CHECK(plan.pixelColor(50, 50).lightness() < 10);
+}
+
+TEST_CASE("walls are drawn as thick as they are and a door leaves a gap") {
+    Project p = test::one_floor();
+    const WallId id = test::wall(p, "concrete-200", {{1, 5}, {9, 5}});
+    Opening door;
+    door.type = find_type(p, "door-timber");
+    door.start_m = 3.5;
+    door.width_m = 1;
+    add_opening(p, test::floor_at(p, 0), id, door);
+    QImage plan(1000, 1000, QImage::Format_ARGB32_Premultiplied);
+    plan.fill(Qt::white);
+    QPainter painter(&plan);
+    paint_walls(painter, p, *all_floors(p)[0], {100, QPointF(0, 1000)}, QRectF(0, 0, 1000, 1000), Palette::light(), false);
+    painter.end();
+    const auto column = [&](int x) {
+        int dark = 0;
+        for (int y = 400; y < 600; ++y) dark += plan.pixelColor(x, y) == Palette::light().concrete;
+        return dark;
+    };
+    CHECK(std::abs(column(250) - 20) <= 1);  // 200 mm at 100 px a metre
+    CHECK(column(500) == 0);
+}
+
+TEST_CASE("a share is never rounded up to what it did not reach") {
+    CHECK(percent(0.9499) == "94.9 %");
+    CHECK(percent(0.95) == "95.0 %");
+    CHECK(percent(1) == "100.0 %");
+    CHECK(percent(0.9999) == "99.9 %");
+    CHECK(figure(-67) == QString::fromUtf8("\u221267"));
+}
+
+TEST_CASE("the picture to hand out fills its width and shows map, walls and legend") {
+    const Project p = demo::make_demo();
+    Predictor predictor;
+    const SitePrediction site = predictor.predict(p);
+    const QImage picture = plan_picture(p, *all_floors(p)[1], site.floors[1], {LensId::signal, band_5, -67});
+    CHECK(picture.width() == 1600);
+    CHECK(picture.height() > 900);
+    std::set<QRgb> colours;
+    for (int y = 0; y < picture.height(); y += 3)
+        for (int x = 0; x < picture.width(); x += 3) colours.insert(picture.pixel(x, y));
+    const auto has = [&](const QColor& c) { return colours.contains(c.rgb()); };
+    CHECK(has(Palette::light().brick));
+    CHECK(has(Palette::light().steps[8]));
+    CHECK(has(Palette::light().not_met));
+    CHECK(has(Palette::light().band(band_6).solid));
+}

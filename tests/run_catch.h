@@ -1,0 +1,3 @@
+#pragma once
+/// Runs the tests of the program; its exit code.
+int run_catch(int argc, char** argv);
