@@ -30,16 +30,25 @@ int main(int argc, char** argv) {
     QTest::mousePress(&plan, Qt::LeftButton, {}, from);
     std::vector<double> frame, paint, map, edit;
     for (int i = 1; i <= 60; ++i) {
-        std::shared_ptr<const Prediction> before = w.prediction();
+        const std::shared_ptr<const Prediction> before = w.prediction();
+        const Project project = w.project();
+        bool moved = false;
         frame.push_back(milliseconds([&] {
             edit.push_back(milliseconds([&] {
-                const QPointF to = QPointF(from) + QPointF(-2.0 * i, 1.0 * (i % 20));
+                const QPointF to = QPointF(from) + QPointF(-6 - 2.0 * i, 1.0 * (i % 20));
                 QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
                 QApplication::sendEvent(&plan, &e);
             }));
-            while (w.prediction() == before || !w.prediction()->verdict) QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
+            moved = !(w.project() == project);  // a step too small for the snapping grid asks for nothing
+            for (int waited = 0; moved && waited < 1000 && (w.prediction() == before || !w.prediction()->verdict); ++waited)
+                QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
             window.repaint();
         }));
+        if (!moved) {
+            frame.pop_back();
+            edit.pop_back();
+            continue;
+        }
         paint.push_back(plan.last_paint_ms());
         map.push_back(plan.last_map_ms());
     }

@@ -5,6 +5,7 @@
 
 #include <limits>
 
+
 namespace yemvo::render {
 namespace {
 
@@ -15,7 +16,20 @@ Rgb rgb(const QColor& c) { return {c.redF() * 255, c.greenF() * 255, c.blueF() *
 Rgb mix(Rgb a, Rgb b, float t) { return {a.r + (b.r - a.r) * t, a.g + (b.g - a.g) * t, a.b + (b.b - a.b) * t}; }
 float clamp01(float v) { return std::clamp(v, 0.0f, 1.0f); }
 
-/// Four cells round a place and their weights.
+/// Where a row or column of pixels lies between two rows or columns of cell centres.
+struct Between {
+    int low = 0, high = 0;  ///< cells; the same at the rim
+    float share = 0;        ///< of the way from low to high
+    bool inside = false;    ///< of the surface
+};
+
+Between between(double at, int count) {
+    const double low = std::floor(at);
+    const auto held = [&](double v) { return static_cast<int>(std::clamp(v, 0.0, count - 1.0)); };
+    return {held(low), held(low + 1), static_cast<float>(at - low), at >= -0.5 && at <= count - 0.5};
+}
+
+/// The four cells round a pixel.
 struct Quad {
     std::size_t i00, i10, i01, i11;
     float u, v;
@@ -24,9 +38,11 @@ struct Quad {
 class Shader {
 public:
     Shader(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice, const PlanMap& map,
-           const Palette& palette)
+           QSize size, const Palette& palette)
         : surface_(floor.surface), shown_(floor.mask->shown), values_(values), info_(lens(choice.lens)),
-          threshold_(static_cast<float>(choice.threshold)), map_(map) {
+          threshold_(static_cast<float>(choice.threshold)), step_(static_cast<float>(info_.step)),
+          low_(static_cast<float>(info_.low)), steps_per_unit_(1 / step_),
+          pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)), cells_per_pixel_(1 / pixels_per_cell_) {
         for (std::size_t i = 0; i < palette.steps.size(); ++i) steps_[i] = rgb(palette.steps[i]);
         for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
         if (info_.is_choice) tints_ = serving_tints(surface_, values_);
@@ -34,84 +50,104 @@ public:
         contour_alpha_ = static_cast<float>(palette.contour.alphaF());
         hatch_ = rgb(palette.hatch);
         ink_ = rgb(palette.ink);
+        for (int x = 0; x <= size.width(); ++x)
+            columns_.push_back(between((map.to_floor({x + 0.5, 0}).x - surface_.origin.x) / surface_.cell_m - 0.5, surface_.columns));
+        for (int y = 0; y <= size.height(); ++y)
+            rows_.push_back(between((map.to_floor({0, y + 0.5}).y - surface_.origin.y) / surface_.cell_m - 0.5, surface_.rows));
+        for (int i = 0; i < 6; ++i) {
+            const float across = static_cast<float>(std::min(i, 6 - i)) * 0.7071f;  // from the nearest line, 6 px apart
+            hatch_cover_[static_cast<std::size_t>(i)] = 0.55f * clamp01(1.05f - across);
+        }
     }
 
     void row(int y, int width, QRgb* out) const {
+        if (!rows_[static_cast<std::size_t>(y)].inside) return;
+        Flat flat;
         for (int x = 0; x < width; ++x) {
-            const Quad q = quad(x + 0.5, y + 0.5);
+            if (!columns_[static_cast<std::size_t>(x)].inside) continue;
+            const Quad q = quad(x, y);
+            if (q.i00 != flat.i00 || q.i10 != flat.i10) flat = flat_part(q);
+            if (flat.is) {
+                out[x] = flat.hatched ? flat.hatch[static_cast<std::size_t>((x + y) % 6)] : flat.plain;
+                continue;
+            }
             const float alpha = coverage(q);
             if (alpha <= 0) continue;
-            const Rgb colour = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
-            const auto byte = [&](float c) { return static_cast<int>(std::lround(c * alpha)); };
-            out[x] = qRgba(byte(colour.r), byte(colour.g), byte(colour.b), static_cast<int>(std::lround(255 * alpha)));
+            const Rgb c = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
+            out[x] = qRgba(static_cast<int>(c.r * alpha + 0.5f), static_cast<int>(c.g * alpha + 0.5f),
+                           static_cast<int>(c.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
         }
     }
 
 private:
-    Quad quad(double x, double y) const {
-        const Point p = map_.to_floor({x, y});
-        const double c = (p.x - surface_.origin.x) / surface_.cell_m - 0.5;
-        const double r = (p.y - surface_.origin.y) / surface_.cell_m - 0.5;
-        const double c0 = std::floor(c), r0 = std::floor(r);
-        const auto column = [&](double v) { return static_cast<int>(std::clamp(v, 0.0, surface_.columns - 1.0)); };
-        const auto line = [&](double v) { return static_cast<int>(std::clamp(v, 0.0, surface_.rows - 1.0)); };
-        const bool outside = c < -0.5 || r < -0.5 || c > surface_.columns - 0.5 || r > surface_.rows - 0.5;
-        if (outside) return {npos, npos, npos, npos, 0, 0};
-        return {surface_.index(column(c0), line(r0)), surface_.index(column(c0 + 1), line(r0)),
-                surface_.index(column(c0), line(r0 + 1)), surface_.index(column(c0 + 1), line(r0 + 1)),
-                static_cast<float>(c - c0), static_cast<float>(r - r0)};
+    /// What lies between four cells of one step on one side of the threshold needs no shading pixel by pixel.
+    struct Flat {
+        std::size_t i00 = std::numeric_limits<std::size_t>::max(), i10 = 0;
+        bool is = false, hatched = false;
+        QRgb plain = 0;
+        std::array<QRgb, 6> hatch{};
+    };
+    Flat flat_part(const Quad& q) const {
+        Flat f;
+        f.i00 = q.i00;
+        f.i10 = q.i10;
+        if (info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
+        const auto [low, high] = std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
+        if (std::isnan(low + high)) return f;
+        const float rim = 2 * (high - low) * cells_per_pixel_ + 1e-3f;  // as far as a line's softness reaches
+        const float from = (low - rim - low_) * steps_per_unit_, to = (high + rim - low_) * steps_per_unit_;
+        const auto step_of = [](float scaled) { return static_cast<std::size_t>(std::clamp(scaled, 0.0f, 11.0f)); };
+        if (step_of(from) != step_of(to) || (threshold_ >= low - rim && threshold_ <= high + rim)) return f;
+        const Rgb c = steps_[step_of(from)];
+        f.is = true;
+        f.hatched = info_.more_is_better ? threshold_ > high : threshold_ < low;
+        f.plain = opaque(c);
+        for (std::size_t i = 0; i < 6; ++i) f.hatch[i] = opaque(mix(c, hatch_, hatch_cover_[i]));
+        return f;
     }
-    template <class At>
-    static float blend(const Quad& q, At at) {
-        const float low = at(q.i00) + (at(q.i10) - at(q.i00)) * q.u;
-        const float high = at(q.i01) + (at(q.i11) - at(q.i01)) * q.u;
-        return low + (high - low) * q.v;
+    static QRgb opaque(const Rgb& c) {
+        return qRgb(static_cast<int>(c.r + 0.5f), static_cast<int>(c.g + 0.5f), static_cast<int>(c.b + 0.5f));
+    }
+    Quad quad(int x, int y) const {
+        const Between &c = columns_[static_cast<std::size_t>(x)], &r = rows_[static_cast<std::size_t>(y)];
+        return {surface_.index(c.low, r.low), surface_.index(c.high, r.low), surface_.index(c.low, r.high),
+                surface_.index(c.high, r.high), c.share, r.share};
     }
     /// Of this pixel by shown cells, with a soft edge half way between cell centres.
     float coverage(const Quad& q) const {
-        if (q.i00 == npos) return 0;
         const int sum = shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11];
-        if (sum == 0) return 0;
-        if (std::isnan(values_[q.i00])) return 0;
+        if (sum == 0 || std::isnan(values_[q.i00])) return 0;
         if (sum == 4) return 1;
-        const float share = blend(q, [&](std::size_t i) { return static_cast<float>(shown_[i]); });
-        const float pixels_per_cell = static_cast<float>(surface_.cell_m * map_.px_per_m);
-        return clamp01((share - 0.5f) * pixels_per_cell + 0.5f);
-    }
-    float value(const Quad& q) const {
-        return blend(q, [&](std::size_t i) { return values_[i]; });
-    }
-    /// Distance of a pixel from the nearest of the 45 degree lines 6 px apart.
-    static float hatch_cover(int x, int y) {
-        const float phase = static_cast<float>((x + y) % 6);
-        const float across = std::min(phase, 6 - phase) * 0.7071f;
-        return clamp01(0.55f + 0.5f - across);
+        const auto at = [&](std::size_t i) { return static_cast<float>(shown_[i]); };
+        const float low = at(q.i00) + (at(q.i10) - at(q.i00)) * q.u, high = at(q.i01) + (at(q.i11) - at(q.i01)) * q.u;
+        return clamp01((low + (high - low) * q.v - 0.5f) * pixels_per_cell_ + 0.5f);
     }
     Rgb amount_colour(const Quad& q, int x, int y) const {
-        const float v = value(q);
-        const float step = static_cast<float>(info_.step), low = static_cast<float>(info_.low);
-        const int last = static_cast<int>(steps_.size()) - 1;
-        const float scaled = (v - low) / step;
-        const float slope = std::max(pixel_slope(q, v), 1e-4f);  // of the value, a pixel
-        const float nearest = std::clamp(std::round(scaled), 1.0f, static_cast<float>(last));
-        const float from_edge = (scaled - nearest) * step / slope;  // pixels
-        const int below = std::clamp(static_cast<int>(nearest) - 1, 0, last);
-        const int here = std::clamp(static_cast<int>(std::floor(scaled)), 0, last);
-        Rgb colour = std::abs(from_edge) < 0.5f && slope < step
-                         ? mix(steps_[static_cast<std::size_t>(below)], steps_[static_cast<std::size_t>(std::min(below + 1, last))], from_edge + 0.5f)
-                         : steps_[static_cast<std::size_t>(here)];
+        const float v00 = values_[q.i00], v10 = values_[q.i10], v01 = values_[q.i01], v11 = values_[q.i11];
+        const float low = v00 + (v10 - v00) * q.u, high = v01 + (v11 - v01) * q.u;
+        const float v = low + (high - low) * q.v;
+        const float across = (v10 - v00) * (1 - q.v) + (v11 - v01) * q.v, up = high - low;
+        // change of the value over one pixel
+        const float slope = std::max(std::sqrt(across * across + up * up) * cells_per_pixel_, 1e-4f);
+        const float pixels_per_unit = 1 / slope;
+        constexpr float last = 11;
+        const float scaled = (v - low_) * steps_per_unit_;
+        // truncation stands for std::floor, which is a call on the oldest processors we build for
+        const auto nearest = static_cast<std::size_t>(std::clamp(scaled + 0.5f, 1.0f, last));
+        const float from_edge = (scaled - static_cast<float>(nearest)) * step_ * pixels_per_unit;  // pixels
+        const float off = std::abs(from_edge);
+        const auto here = static_cast<std::size_t>(std::clamp(scaled, 0.0f, last));
+        Rgb colour = steps_[here];
+        if (off < 0.5f && slope < step_) {
+            colour = mix(steps_[nearest - 1], steps_[nearest], from_edge + 0.5f);
+        }
         // lines crowd at walls, where the value jumps: they fade there
-        const float room = clamp01(2 - 6 * slope / step);
-        colour = mix(colour, contour_, contour_alpha_ * room * clamp01(0.9f - std::abs(from_edge)));
+        if (off < 0.9f) colour = mix(colour, contour_, contour_alpha_ * clamp01(2 - 6 * slope * steps_per_unit_) * (0.9f - off));
         const float short_by = info_.more_is_better ? threshold_ - v : v - threshold_;
-        if (short_by > 0) colour = mix(colour, hatch_, 0.55f * hatch_cover(x, y));
-        return mix(colour, hatch_, clamp01(1.25f - std::abs(short_by) / slope) * clamp01(2.5f - 6 * slope / step));
-    }
-    float pixel_slope(const Quad& q, float v) const {
-        const float per_pixel = static_cast<float>(1 / (surface_.cell_m * map_.px_per_m));
-        const Quad right{q.i00, q.i10, q.i01, q.i11, q.u < 0.5f ? q.u + 0.25f : q.u - 0.25f, q.v};
-        const Quad up{q.i00, q.i10, q.i01, q.i11, q.u, q.v < 0.5f ? q.v + 0.25f : q.v - 0.25f};
-        return std::hypot(value(right) - v, value(up) - v) * 4 * per_pixel;
+        if (short_by > 0) colour = mix(colour, hatch_, hatch_cover_[static_cast<std::size_t>((x + y) % 6)]);
+        const float from_limit = std::abs(short_by) * pixels_per_unit;
+        if (from_limit < 1.25f) colour = mix(colour, hatch_, clamp01(1.25f - from_limit) * clamp01(2.5f - 6 * slope * steps_per_unit_));
+        return colour;
     }
     int strongest_number(const Quad& q) const {
         const std::array<std::pair<std::size_t, float>, 4> corners{{{q.i00, (1 - q.u) * (1 - q.v)},
@@ -133,20 +169,17 @@ private:
     Rgb choice_colour(const Quad& q, int x, int y) const {
         const int number = strongest_number(q);
         const Rgb colour = serving_[tints_.at(number)];
-        for (const auto& [dx, dy] : {std::pair{1, 0}, {0, 1}}) {
-            const Quad beside = quad(x + 0.5 + dx, y + 0.5 + dy);
-            if (beside.i00 != npos && strongest_number(beside) != number) return mix(colour, ink_, 0.55f);
-        }
-        return colour;
+        const bool edge = strongest_number(quad(x + 1, y)) != number || strongest_number(quad(x, y + 1)) != number;
+        return edge ? mix(colour, ink_, 0.55f) : colour;
     }
 
-    static constexpr std::size_t npos = std::numeric_limits<std::size_t>::max();
     const Surface& surface_;
     const std::vector<std::uint8_t>& shown_;
     const std::vector<float>& values_;
     const LensInfo& info_;
-    float threshold_;
-    const PlanMap& map_;
+    float threshold_, step_, low_, steps_per_unit_, pixels_per_cell_, cells_per_pixel_;
+    std::vector<Between> columns_, rows_;  ///< one more than there are pixels: neighbours are asked for
+    std::array<float, 6> hatch_cover_;
     std::array<Rgb, 12> steps_;
     std::array<Rgb, 6> serving_;
     std::map<int, std::size_t> tints_;
@@ -191,10 +224,17 @@ std::map<int, std::size_t> serving_tints(const Surface& surface, const std::vect
 
 QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,
                       const PlanMap& map, QSize size, const Palette& palette) {
-    QImage image(size, QImage::Format_ARGB32_Premultiplied);
+    QImage image;
+    paint_heat_map(image, floor, values, choice, map, size, palette);
+    return image;
+}
+
+void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,
+                    const PlanMap& map, QSize size, const Palette& palette) {
+    if (image.size() != size) image = QImage(size, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
-    if (floor.surface.cells() == 0 || values.size() != floor.surface.cells()) return image;
-    const Shader shader(floor, values, choice, map, palette);
+    if (floor.surface.cells() == 0 || values.size() != floor.surface.cells()) return;
+    const Shader shader(floor, values, choice, map, size, palette);
     const QRectF area = map.to_screen(floor.surface.box()).intersected(QRectF(QPointF(0, 0), QSizeF(size)));
     const int top = static_cast<int>(std::floor(area.top())), bottom = static_cast<int>(std::ceil(area.bottom()));
     uchar* bits = image.bits();
@@ -204,7 +244,6 @@ QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& va
                           for (int y = rows.begin(); y < rows.end(); ++y)
                               shader.row(y, size.width(), reinterpret_cast<QRgb*>(bits + y * stride));
                       });
-    return image;
 }
 
 }  // namespace yemvo::render

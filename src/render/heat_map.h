@@ -30,5 +30,9 @@ std::map<int, std::size_t> serving_tints(const Surface&, const std::vector<float
 /// interpolated; the hatch is fixed to the picture, not to the plan. Painted in parallel.
 QImage paint_heat_map(const FloorPrediction&, const std::vector<float>& values, const MapChoice&, const PlanMap&,
                       QSize size, const Palette&);
+/// The same into a picture used before, which is kept when it has the size: fresh memory for each frame of a drag
+/// costs more than the colouring.
+void paint_heat_map(QImage& into, const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
+                    const PlanMap&, QSize size, const Palette&);
 
 }  // namespace yemvo::render

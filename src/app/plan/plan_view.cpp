@@ -162,16 +162,18 @@ void PlanView::redraw_layers() {
 
 void PlanView::redraw_heat() {
     heat_old_ = false;
-    heat_ = {};
     values_.clear();
     const FloorPrediction* p = workspace_.floor_prediction();
-    if (!p || !workspace_.map_shown()) return;
+    if (!p || !workspace_.map_shown()) {
+        heat_ = {};
+        return;
+    }
     QElapsedTimer timer;
     timer.start();
     const qreal ratio = devicePixelRatioF();
     values_ = lens_values(*p->by_band[workspace_.map().band.index], workspace_.map().lens);
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
-    heat_ = render::paint_heat_map(*p, values_, workspace_.map(), device, size() * ratio, theme());
+    render::paint_heat_map(heat_, *p, values_, workspace_.map(), device, size() * ratio, theme());
     heat_.setDevicePixelRatio(ratio);
     statistics_ = render::statistics(*p, values_, workspace_.map());
     last_map_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;

@@ -1,5 +1,8 @@
 #include "propagation/gain_field.h"
 
+#include <tbb/blocked_range.h>
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
 #include <cmath>
 
@@ -17,13 +20,15 @@ GainField make_gain_field(const Surface& surface, Point3 source, const Antenna& 
     const double at_one_metre_db = free_space_loss_db(band(id).reference_mhz, 1);
     GainField field;
     field.gain_cdb.resize(surface.cells());
-    for (std::size_t i = 0; i < field.gain_cdb.size(); ++i) {
-        const Point3 way = surface.receiver(surface.centre(i)) - source;
-        const double distance_m = std::max(length(way), nearest_distance_m);
-        const double free_space_db = at_one_metre_db + 20 * std::log10(distance_m);
-        const double antenna_db = gain_dbi(antenna, orientation.local(way));
-        field.gain_cdb[i] = centi_db(antenna_db - free_space_db - static_cast<double>(obstruction_db[i]));
-    }
+    tbb::parallel_for(tbb::blocked_range<std::size_t>(0, field.gain_cdb.size(), 2048), [&](const auto& cells) {
+        for (std::size_t i = cells.begin(); i < cells.end(); ++i) {
+            const Point3 way = surface.receiver(surface.centre(i)) - source;
+            const double distance_m = std::max(length(way), nearest_distance_m);
+            const double free_space_db = at_one_metre_db + 20 * std::log10(distance_m);
+            const double antenna_db = gain_dbi(antenna, orientation.local(way));
+            field.gain_cdb[i] = centi_db(antenna_db - free_space_db - static_cast<double>(obstruction_db[i]));
+        }
+    });
     return field;
 }
 
