@@ -1,4 +1,5 @@
-// Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new verdict.
+// Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new
+// verdict.
 #include <QApplication>
 #include <QStandardPaths>
 #include <QTest>
@@ -36,11 +37,13 @@ int main(int argc, char** argv) {
         frame.push_back(milliseconds([&] {
             edit.push_back(milliseconds([&] {
                 const QPointF to = QPointF(from) + QPointF(-6 - 2.0 * i, 1.0 * (i % 20));
-                QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+                QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                              Qt::NoModifier);
                 QApplication::sendEvent(&plan, &e);
             }));
             moved = !(w.project() == project);  // a step too small for the snapping grid asks for nothing
-            for (int waited = 0; moved && waited < 1000 && (w.prediction() == before || !w.prediction()->verdict); ++waited)
+            for (int waited = 0;
+                 moved && waited < 1000 && (w.prediction() == before || !w.prediction()->verdict); ++waited)
                 QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
             window.repaint();
         }));
@@ -54,8 +57,8 @@ int main(int argc, char** argv) {
     }
     QTest::mouseRelease(&plan, Qt::LeftButton, {}, from);
     const FloorPrediction* f = w.floor_prediction();
-    std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n", f->surface.columns, f->surface.rows,
-                f->surface.cell_m, plan.width(), plan.height());
+    std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n",
+                f->surface.columns, f->surface.rows, f->surface.cell_m, plan.width(), plan.height());
     print("one frame: edit, prediction, verdict, painting", figures(frame));
     print("  of it the edit on the interface thread", figures(edit));
     print("  of it painting the plan", figures(paint));

@@ -41,15 +41,19 @@ int main() {
     std::vector<double> raster, links;
     double sink = 0;
     for (int i = 0; i < 11; ++i) {
-        raster.push_back(milliseconds([&] { sink += static_cast<double>(cast_shadows(scene, surface, source, {}).by_band[1][77]); }));
+        raster.push_back(milliseconds(
+            [&] { sink += static_cast<double>(cast_shadows(scene, surface, source, {}).by_band[1][77]); }));
         links.push_back(milliseconds([&] {
             for (std::size_t k = 0; k < surface.cells(); ++k)
-                sink += obstruction_db(scene, trace(scene, source, surface.receiver(surface.centre(k))), band_5);
+                sink +=
+                    obstruction_db(scene, trace(scene, source, surface.receiver(surface.centre(k))), band_5);
         }));
     }
-    std::printf("\none access point onto one floor, %zu cells, %zu panels\n", surface.cells(), scene.panels.size());
+    std::printf("\none access point onto one floor, %zu cells, %zu panels\n", surface.cells(),
+                scene.panels.size());
     print("wall-shadow raster, all bands", figures(raster));
     print("link by link", figures(links));
-    std::printf("%-58s %.0f times\n", "raster against link by link (medians)", figures(links).median_ms / figures(raster).median_ms);
+    std::printf("%-58s %.0f times\n", "raster against link by link (medians)",
+                figures(links).median_ms / figures(raster).median_ms);
     return sink == 1 ? 1 : 0;
 }

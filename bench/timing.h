@@ -23,6 +23,8 @@ double milliseconds(Work work) {
     return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - start).count();
 }
 
-inline void print(const char* what, const Figures& f) { std::printf("%-58s median %7.2f ms   worst %7.2f ms\n", what, f.median_ms, f.worst_ms); }
+inline void print(const char* what, const Figures& f) {
+    std::printf("%-58s median %7.2f ms   worst %7.2f ms\n", what, f.median_ms, f.worst_ms);
+}
 
 }  // namespace yemvo::bench

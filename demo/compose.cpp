@@ -5,8 +5,8 @@
 namespace yemvo::demo {
 namespace {
 
-void require(std::vector<Requirement>& list, Project& project, const char* name, const char* lens, BandId band,
-             double limit, double share) {
+void require(std::vector<Requirement>& list, Project& project, const char* name, const char* lens,
+             BandId band, double limit, double share) {
     list.push_back({new_id<RequirementId>(project), name, lens, band, limit, share, {}});
 }
 
@@ -16,6 +16,10 @@ void add_requirements(Project& project) {
     require(list, project, "Signal, 5 GHz", "signal", band_5, -67, 0.95);
     require(list, project, "Next-best signal, 5 GHz", "next_best", band_5, -72, 0.90);
     require(list, project, "SNR, 5 GHz", "snr", band_5, 25, 0.95);
+    for (const Zone& z : *find_floor(project, "Ground floor")->zones)
+        if (z.name == "Auditorium")
+            list.push_back(
+                {new_id<RequirementId>(project), "SNR, 6 GHz, Auditorium", "snr", band_6, 35, 0.95, {z.id}});
     require(list, project, "Signal, 6 GHz", "signal", band_6, -70, 0.95);
     set_requirements(project, std::move(list));
 }
@@ -49,7 +53,8 @@ void compose_core(Composer& c) {
 Project compose_venue() {
     Project project = new_project("Larkfield Library", {LengthUnits::metres, "GB", 1.2, 7}, 2, 4.8);
     project.buildings.front().name = "Library";
-    const FloorId ground = project.buildings.front().floors[0].id, first = project.buildings.front().floors[1].id;
+    const FloorId ground = project.buildings.front().floors[0].id,
+                  first = project.buildings.front().floors[1].id;
     set_floor(project, first, "First floor", 4.8, 4.2);
     compose_ground(Composer(project, ground));
     compose_first(Composer(project, first));

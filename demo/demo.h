@@ -10,7 +10,8 @@ Project compose_venue();
 /// compose_venue() with its drawings laid under the floors.
 Project make_demo();
 
-/// How the sheets in demo/drawings are drawn: the venue's (0, 0) lies margin_m in from the left and the bottom.
+/// How the sheets in demo/drawings are drawn: the venue's (0, 0) lies margin_m in from the left and the
+/// bottom.
 inline constexpr double sheet_px_per_m = 40;
 inline constexpr double sheet_margin_m = 5;
 inline constexpr double building_width_m = 60, building_depth_m = 35;

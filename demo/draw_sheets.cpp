@@ -1,5 +1,5 @@
-// Draws the demo's floor plans as an architect would, into demo/drawings. Run by tools/sheets after the demo venue
-// or its furniture changed; the pictures are committed, since they stand for what a person is handed.
+// Draws the demo's floor plans as an architect would, into demo/drawings. Run by tools/sheets after the demo
+// venue or its furniture changed; the pictures are committed, since they stand for what a person is handed.
 #include <QFontDatabase>
 #include <QGuiApplication>
 #include <QImage>
@@ -19,8 +19,9 @@ constexpr double width = demo::building_width_m, depth = demo::building_depth_m;
 
 class Sheet {
 public:
-    Sheet() : image_(static_cast<int>((width + 2 * margin) * px), static_cast<int>((depth + 2 * margin) * px),
-                     QImage::Format_Grayscale8) {
+    Sheet()
+        : image_(static_cast<int>((width + 2 * margin) * px), static_cast<int>((depth + 2 * margin) * px),
+                 QImage::Format_Grayscale8) {
         image_.fill(Qt::white);
         painter_.begin(&image_);
         painter_.setRenderHint(QPainter::Antialiasing);
@@ -37,7 +38,9 @@ public:
         for (Point p : points) q << at(p);
         closed ? painter_.drawPolygon(q) : painter_.drawPolyline(q);
     }
-    void circle(Point centre, double radius_m) { painter_.drawEllipse(at(centre), radius_m * px, radius_m * px); }
+    void circle(Point centre, double radius_m) {
+        painter_.drawEllipse(at(centre), radius_m * px, radius_m * px);
+    }
     void arc(Point hinge, double radius_m, Point from, Point to) {
         const auto degrees = [&](Point p) { return std::atan2(p.y - hinge.y, p.x - hinge.x) * 180 / M_PI; };
         double sweep = degrees(to) - degrees(from);
@@ -111,10 +114,12 @@ void draw_walls(Sheet& sheet, const Project& project, const Floor& floor) {
         sheet.pen(1.6, 40);
         const int fill = type.family == Family::glass ? 255 : heavy ? 96 : 190;
         sheet.painter().setBrush(QColor(fill, fill, fill));
-        for (int i = 0; i < wall.pieces(); ++i) sheet.polygon(band(wall.piece(i), type.thickness_m, type.thickness_m / 2), true);
+        for (int i = 0; i < wall.pieces(); ++i)
+            sheet.polygon(band(wall.piece(i), type.thickness_m, type.thickness_m / 2), true);
     }
     for (const Wall& wall : *floor.walls)
-        for (const Opening& o : wall.openings) draw_opening(sheet, wall, o, wall_type(project, wall.type).thickness_m);
+        for (const Opening& o : wall.openings)
+            draw_opening(sheet, wall, o, wall_type(project, wall.type).thickness_m);
 }
 
 void draw_furniture(Sheet& sheet, const demo::Furniture& f) {
@@ -132,7 +137,11 @@ void draw_furniture(Sheet& sheet, const demo::Furniture& f) {
         sheet.painter().save();
         sheet.painter().setPen(Qt::NoPen);
         sheet.painter().setBrush(Qt::white);
-        sheet.polygon({{l.at.x - w, l.at.y - 0.75}, {l.at.x + w, l.at.y - 0.75}, {l.at.x + w, l.at.y + 0.4}, {l.at.x - w, l.at.y + 0.4}}, true);
+        sheet.polygon({{l.at.x - w, l.at.y - 0.75},
+                       {l.at.x + w, l.at.y - 0.75},
+                       {l.at.x + w, l.at.y + 0.4},
+                       {l.at.x - w, l.at.y + 0.4}},
+                      true);
         sheet.painter().restore();
         sheet.text(l.at, name, 20);
         sheet.text(l.at - Point{0, 0.55}, QString("%1 m²").arg(l.area_m2, 0, 'f', 1), 16);
@@ -157,12 +166,14 @@ void draw_frame(Sheet& sheet, const QString& title) {
     for (int i = 0; i + 1 < 6; ++i) {
         sheet.line({columns[i], -2.2}, {columns[i + 1], -2.2});
         for (double x : {columns[i], columns[i + 1]}) sheet.line({x - 0.2, -2.4}, {x + 0.2, -2.0});
-        sheet.text({(columns[i] + columns[i + 1]) / 2, -1.7}, QString::number(columns[i + 1] - columns[i], 'f', 2), 22);
+        sheet.text({(columns[i] + columns[i + 1]) / 2, -1.7},
+                   QString::number(columns[i + 1] - columns[i], 'f', 2), 22);
     }
     for (int i = 0; i + 1 < 5; ++i) {
         sheet.line({-2.2, rows[i]}, {-2.2, rows[i + 1]});
         for (double y : {rows[i], rows[i + 1]}) sheet.line({-2.4, y - 0.2}, {-2.0, y + 0.2});
-        sheet.text({-2.65, (rows[i] + rows[i + 1]) / 2}, QString::number(rows[i + 1] - rows[i], 'f', 2), 22, true);
+        sheet.text({-2.65, (rows[i] + rows[i + 1]) / 2}, QString::number(rows[i + 1] - rows[i], 'f', 2), 22,
+                   true);
     }
     sheet.text({51, -3.6}, title, 30);
     sheet.text({51, -4.4}, "Larkfield Library    scale 1:100    lengths in metres", 20);
@@ -188,7 +199,9 @@ int main(int argc, char** argv) {
     }
     const Project project = demo::compose_venue();
     const QString folder = QString::fromLocal8Bit(argv[1]) + "/";
-    const bool done = draw(project, "Ground floor", demo::ground_furniture(), "GROUND FLOOR", folder + "library-ground.png") &&
-                      draw(project, "First floor", demo::first_furniture(), "FIRST FLOOR", folder + "library-first.png");
+    const bool done =
+        draw(project, "Ground floor", demo::ground_furniture(), "GROUND FLOOR",
+             folder + "library-ground.png") &&
+        draw(project, "First floor", demo::first_furniture(), "FIRST FLOOR", folder + "library-first.png");
     return done ? 0 : 2;
 }

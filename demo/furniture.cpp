@@ -13,7 +13,9 @@ struct Room {
         f.outlines.push_back({{x0, y0}, {x1, y0}, {x1, y1}, {x0, y1}});
     }
     void line(Point a, Point b) { f.lines.push_back({a, b}); }
-    void label(double x, double y, const char* name, double area_m2) { f.labels.push_back({{x, y}, name, area_m2}); }
+    void label(double x, double y, const char* name, double area_m2) {
+        f.labels.push_back({{x, y}, name, area_m2});
+    }
     void chair(Point at) { rect(at.x - 0.24, at.y - 0.24, at.x + 0.24, at.y + 0.24); }
     /// A table with chairs along both long sides (long along x when w > h).
     void table(double x, double y, double w, double h, int seats) {
@@ -107,7 +109,7 @@ Furniture ground_furniture() {
     r.shelf(20.6, 22, 21.1, 33);
     r.shelf(37.2, 22, 37.7, 33);
     r.shelf(40.2, 22.6, 40.7, 29);
-    r.label(26, 5.8, "FOYER", 868.0);
+    r.label(26, 5.8, "FOYER", 876.0);
     r.label(19.6, 20.8, "NEW BOOKS", 96.0);
     // auditorium
     for (int row = 0; row < 10; ++row)
@@ -116,7 +118,8 @@ Furniture ground_furniture() {
             const double y = 18.8 + row * 0.98 + 0.004 * across * across * row * 0.6;
             r.rect(51.5 + across - 0.24, y - 0.24, 51.5 + across + 0.24, y + 0.24);
         }
-    r.f.lines.push_back({{44.6, 34.6}, {44.6, 31.2}, {47.5, 30.2}, {51.5, 29.9}, {55.5, 30.2}, {58.4, 31.2}, {58.4, 34.6}});
+    r.f.lines.push_back(
+        {{44.6, 34.6}, {44.6, 31.2}, {47.5, 30.2}, {51.5, 29.9}, {55.5, 30.2}, {58.4, 31.2}, {58.4, 34.6}});
     r.rect(49.6, 33.9, 53.4, 34.1);
     r.rect(46.6, 31.9, 47.4, 32.5);
     r.label(51.5, 32.3, "AUDITORIUM, 200 SEATS", 306.0);

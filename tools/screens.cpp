@@ -17,9 +17,14 @@ using namespace yemvo::app;
 namespace {
 
 bool settle(MainWindow& window) {
-    return QTest::qWaitFor([&] {
-        return window.runner().is_idle() && window.workspace().prediction() && window.workspace().prediction()->verdict.has_value();
-    }, 20000) && (QTest::qWait(60), true);
+    return QTest::qWaitFor(
+               [&] {
+                   return window.runner().is_idle() && !window.plan().is_reading() &&
+                          window.workspace().prediction() &&
+                          window.workspace().prediction()->verdict.has_value();
+               },
+               20000) &&
+           (QTest::qWait(60), true);
 }
 
 bool shoot(MainWindow& window, const QString& folder, const char* name) {
@@ -67,8 +72,8 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     w.set_tool(ToolId::wall);
     w.wall_kind = find_type(w.project(), "glass-partition");
     w.kinds_were_changed();
-    QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {16, 14}));
-    drag_to(&window.plan(), at(window, {24.1, 14.1}));
+    QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {35, 20}));
+    drag_to(&window.plan(), at(window, {43.1, 20.1}));
     done = shoot(window, folder, "venue") && done;
     QTest::keyClick(&window.plan(), Qt::Key_Escape);
     w.set_tool(ToolId::select);

@@ -8,8 +8,8 @@
 
 namespace yemvo::cli {
 
-CLI::App* add_command(CLI::App& root, Context& context, const char* name, const char* what, const char* example,
-                      std::function<int()> run) {
+CLI::App* add_command(CLI::App& root, Context& context, const char* name, const char* what,
+                      const char* example, std::function<int()> run) {
     CLI::App* command = root.add_subcommand(name, what);
     command->footer(std::string("Example:\n  yemvo-cli ") + example +
                     "\n\nExit codes: 0 done, 1 a check not met, 2 wrong use or unreadable input.");

@@ -49,7 +49,8 @@ Json to_json(const Project& project, const Verdict& verdict) {
     for (const RequirementResult& r : verdict.requirements) {
         Json floors = Json::array();
         for (const FloorResult& f : r.floors) {
-            Json entry{{"name", find_floor(project, f.floor)->name}, {"share_met", rounded(f.share_met(), 4)}};
+            Json entry{{"name", find_floor(project, f.floor)->name},
+                       {"share_met", rounded(f.share_met(), 4)}};
             if (f.worst)
                 entry["worst"] = {{"x_m", rounded(f.worst->place.x, 3)},
                                   {"y_m", rounded(f.worst->place.y, 3)},

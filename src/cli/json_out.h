@@ -9,7 +9,7 @@ namespace yemvo::cli {
 
 using Json = nlohmann::ordered_json;
 
-Json to_json(const Project&);                                  ///< the answer of `info`
+Json to_json(const Project&);  ///< the answer of `info`
 Json to_json(const LinkExplanation&);
 Json to_json(const Project&, const Verdict&);
 /// Rounded to `digits` places, so that figures read as figures.

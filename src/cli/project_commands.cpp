@@ -41,9 +41,10 @@ int info(Context& context, const std::string& file) {
     if (context.json) return print(context, json), done;
     context.out << json["project"].get<std::string>() << ", " << json["country"].get<std::string>() << "\n";
     for (const Json& f : json["floors"])
-        context.out << "  " << f["name"].get<std::string>() << ", at " << f["elevation_m"] << " m, " << f["height_m"]
-                    << " m high: " << f["walls"] << " walls, " << f["openings"] << " doors and windows, " << f["zones"]
-                    << " zones, " << f["access_points"] << " access points\n";
+        context.out << "  " << f["name"].get<std::string>() << ", at " << f["elevation_m"] << " m, "
+                    << f["height_m"] << " m high: " << f["walls"] << " walls, " << f["openings"]
+                    << " doors and windows, " << f["zones"] << " zones, " << f["access_points"]
+                    << " access points\n";
     return done;
 }
 
@@ -83,8 +84,8 @@ int predict(Context& context, const PredictWish& wish) {
         render::save_plan_picture(project, floor, p, {lens_id, id, lens(lens_id).limit}, wish.out);
     else
         throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
-    const Json json{{"file", wish.out},  {"floor", floor.name},       {"lens", wish.lens},     {"band_ghz", band_ghz(id)},
-                    {"cell_m", p.surface.cell_m}, {"cells", cells}};
+    const Json json{{"file", wish.out},         {"floor", floor.name},        {"lens", wish.lens},
+                    {"band_ghz", band_ghz(id)}, {"cell_m", p.surface.cell_m}, {"cells", cells}};
     if (context.json)
         print(context, json);
     else
@@ -99,24 +100,26 @@ struct ProbeWish {
 Point parse_place(const std::string& text) {
     Point p;
     char rest = 0;
-    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) || !std::isfinite(p.y))
+    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) ||
+        !std::isfinite(p.y))
         throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
     return p;
 }
 
 void print_link(Context& context, const Json& link) {
     char line[200];
-    std::snprintf(line, sizeof line, "Access point %d, %g GHz, channel %d / %d MHz, %.1f m\n", link["access_point"].get<int>(),
-                  link["band_ghz"].get<double>(), link["channel"].get<int>(), link["width_mhz"].get<int>(),
-                  link["distance_m"].get<double>());
+    std::snprintf(line, sizeof line, "Access point %d, %g GHz, channel %d / %d MHz, %.1f m\n",
+                  link["access_point"].get<int>(), link["band_ghz"].get<double>(), link["channel"].get<int>(),
+                  link["width_mhz"].get<int>(), link["distance_m"].get<double>());
     context.out << line;
     for (const Json& t : link["terms"]) {
-        std::snprintf(line, sizeof line, "  %9.2f %s  %s\n", t["db"].get<double>(), t["kind"] == "power" ? "dBm" : "dB ",
-                      t["name"].get<std::string>().c_str());
+        std::snprintf(line, sizeof line, "  %9.2f %s  %s\n", t["db"].get<double>(),
+                      t["kind"] == "power" ? "dBm" : "dB ", t["name"].get<std::string>().c_str());
         context.out << line;
     }
     std::snprintf(line, sizeof line, "  %9.2f dBm  received, %.1f dB over the noise of %.1f dBm\n",
-                  link["received_dbm"].get<double>(), link["snr_db"].get<double>(), link["noise_dbm"].get<double>());
+                  link["received_dbm"].get<double>(), link["snr_db"].get<double>(),
+                  link["noise_dbm"].get<double>());
     context.out << line;
 }
 
@@ -127,7 +130,8 @@ int probe(Context& context, const ProbeWish& wish) {
     MaskCache masks(1 << 26);
     const Scene scene = make_scene(project, masks);
     Json links = Json::array();
-    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place)) links.push_back(to_json(link));
+    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place))
+        links.push_back(to_json(link));
     if (context.json) {
         print(context, {{"floor", floor.name},
                         {"x_m", place.x},
@@ -151,8 +155,9 @@ int verdict(Context& context, const std::string& file) {
     }
     for (const RequirementResult& r : v.requirements) {
         char line[200];
-        std::snprintf(line, sizeof line, "%-8s %-24s %5.1f %% of %5.1f %% required\n", r.met() ? "met" : "NOT MET",
-                      r.requirement.name.c_str(), 100 * r.share_met(), 100 * r.requirement.share_required);
+        std::snprintf(line, sizeof line, "%-8s %-24s %5.1f %% of %5.1f %% required\n",
+                      r.met() ? "met" : "NOT MET", r.requirement.name.c_str(), 100 * r.share_met(),
+                      100 * r.requirement.share_required);
         context.out << line;
     }
     context.out << (v.met() ? "All requirements are met.\n" : "Not every requirement is met.\n");
@@ -169,8 +174,9 @@ std::vector<std::string> lens_keys() {
 
 void add_project_commands(CLI::App& root, Context& context) {
     const auto file = std::make_shared<std::string>();
-    CLI::App* command = add_command(root, context, "demo", "Writes the demo project", "demo --out library.yemvo",
-                                    [&context, file] { return write_demo(context, *file); });
+    CLI::App* command =
+        add_command(root, context, "demo", "Writes the demo project", "demo --out library.yemvo",
+                    [&context, file] { return write_demo(context, *file); });
     command->add_option("--out", *file, "The file to write")->required();
 
     command = add_command(root, context, "info", "What a project holds", "info library.yemvo --json",
@@ -178,15 +184,20 @@ void add_project_commands(CLI::App& root, Context& context) {
     command->add_option("FILE", *file, "A project (.yemvo)")->required();
 
     const auto wish = std::make_shared<PredictWish>();
-    command = add_command(root, context, "predict", "Writes a map of one floor as a picture or a table",
-                          "predict library.yemvo --floor \"First floor\" --band 5 --lens signal --out map.png",
-                          [&context, wish] { return predict(context, *wish); });
+    command =
+        add_command(root, context, "predict", "Writes a map of one floor as a picture or a table",
+                    "predict library.yemvo --floor \"First floor\" --band 5 --lens signal --out map.png",
+                    [&context, wish] { return predict(context, *wish); });
     command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
     command->add_option("--floor", wish->floor, "Name of the floor")->required();
-    command->add_option("--band", wish->band, "2.4, 5 or 6 (GHz)")->required()->check(CLI::IsMember(band_names()));
+    command->add_option("--band", wish->band, "2.4, 5 or 6 (GHz)")
+        ->required()
+        ->check(CLI::IsMember(band_names()));
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();
-    command->add_option("--cell", wish->cell_m, "Grid in metres")->check(CLI::Range(0.05, 10.0))->capture_default_str();
+    command->add_option("--cell", wish->cell_m, "Grid in metres")
+        ->check(CLI::Range(0.05, 10.0))
+        ->capture_default_str();
 
     const auto place = std::make_shared<ProbeWish>();
     command = add_command(root, context, "probe", "Every link at a place, term by term",
@@ -196,8 +207,9 @@ void add_project_commands(CLI::App& root, Context& context) {
     command->add_option("--floor", place->floor, "Name of the floor")->required();
     command->add_option("--at", place->at, "X,Y in metres")->required();
 
-    command = add_command(root, context, "verdict", "Whether every requirement is met; exit code 1 when not",
-                          "verdict library.yemvo --json", [&context, file] { return verdict(context, *file); });
+    command =
+        add_command(root, context, "verdict", "Whether every requirement is met; exit code 1 when not",
+                    "verdict library.yemvo --json", [&context, file] { return verdict(context, *file); });
     command->add_option("FILE", *file, "A project (.yemvo)")->required();
 }
 

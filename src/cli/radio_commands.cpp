@@ -28,15 +28,17 @@ int rates(Context& context, const RatesWish& wish) {
                         {"rate_mbps", rounded(*rate, 1)}});
     }
     if (list.empty())
-        throw Error("802.11" + wish.standard + " has no rates at " + std::to_string(wish.width_mhz) + " MHz with " +
-                        std::to_string(wish.streams) + " streams and that guard interval",
-                    {}, "n: 20, 40 MHz, guard 0.4, 0.8; ac: to 160 MHz, 0.4, 0.8; ax: to 160 MHz, be: to 320 MHz, guard 0.8, 1.6, 3.2");
+        throw Error("802.11" + wish.standard + " has no rates at " + std::to_string(wish.width_mhz) +
+                        " MHz with " + std::to_string(wish.streams) + " streams and that guard interval",
+                    {},
+                    "n: 20, 40 MHz, guard 0.4, 0.8; ac: to 160 MHz, 0.4, 0.8; ax: to 160 MHz, be: to 320 "
+                    "MHz, guard 0.8, 1.6, 3.2");
     if (context.json) return print(context, list), done;
     for (const Json& entry : list) {
         char line[100];
         std::snprintf(line, sizeof line, "MCS %2d  %-9s %-4s %9.1f Mbit/s\n", entry["mcs"].get<int>(),
-                      entry["modulation"].get<std::string>().c_str(), entry["code_rate"].get<std::string>().c_str(),
-                      entry["rate_mbps"].get<double>());
+                      entry["modulation"].get<std::string>().c_str(),
+                      entry["code_rate"].get<std::string>().c_str(), entry["rate_mbps"].get<double>());
         context.out << line;
     }
     return done;
@@ -65,14 +67,18 @@ void add_radio_commands(CLI::App& root, Context& context) {
     CLI::App* command = add_command(root, context, "rates", "PHY rates of a standard",
                                     "rates --standard ax --width 80 --streams 2 --guard 0.8",
                                     [&context, wish] { return rates(context, *wish); });
-    command->add_option("--standard", wish->standard, "n, ac, ax or be")->required()->check(CLI::IsMember({"n", "ac", "ax", "be"}));
+    command->add_option("--standard", wish->standard, "n, ac, ax or be")
+        ->required()
+        ->check(CLI::IsMember({"n", "ac", "ax", "be"}));
     command->add_option("--width", wish->width_mhz, "Channel width in MHz, 20 to 320")->required();
     command->add_option("--streams", wish->streams, "Spatial streams")->required();
-    command->add_option("--guard", wish->guard_us, "Guard interval in microseconds: 0.4, 0.8, 1.6 or 3.2")->required();
+    command->add_option("--guard", wish->guard_us, "Guard interval in microseconds: 0.4, 0.8, 1.6 or 3.2")
+        ->required();
 
     const auto name = std::make_shared<std::string>();
     const auto width_mhz = std::make_shared<int>(20);
-    command = add_command(root, context, "channels", "Channels of a band at a width", "channels --band 6 --width 80 --json",
+    command = add_command(root, context, "channels", "Channels of a band at a width",
+                          "channels --band 6 --width 80 --json",
                           [&context, name, width_mhz] { return list_channels(context, *name, *width_mhz); });
     command->add_option("--band", *name, "2.4, 5 or 6 (GHz)")->required()->check(CLI::IsMember(band_names()));
     command->add_option("--width", *width_mhz, "Channel width in MHz")->required();

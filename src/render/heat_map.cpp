@@ -5,7 +5,6 @@
 
 #include <limits>
 
-
 namespace yemvo::render {
 namespace {
 
@@ -13,7 +12,9 @@ struct Rgb {
     float r, g, b;
 };
 Rgb rgb(const QColor& c) { return {c.redF() * 255, c.greenF() * 255, c.blueF() * 255}; }
-Rgb mix(Rgb a, Rgb b, float t) { return {a.r + (b.r - a.r) * t, a.g + (b.g - a.g) * t, a.b + (b.b - a.b) * t}; }
+Rgb mix(Rgb a, Rgb b, float t) {
+    return {a.r + (b.r - a.r) * t, a.g + (b.g - a.g) * t, a.b + (b.b - a.b) * t};
+}
 float clamp01(float v) { return std::clamp(v, 0.0f, 1.0f); }
 
 /// Where a row or column of pixels lies between two rows or columns of cell centres.
@@ -37,12 +38,18 @@ struct Quad {
 
 class Shader {
 public:
-    Shader(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice, const PlanMap& map,
-           QSize size, const Palette& palette)
-        : surface_(floor.surface), shown_(floor.mask->shown), values_(values), info_(lens(choice.lens)),
-          threshold_(static_cast<float>(choice.threshold)), step_(static_cast<float>(info_.step)),
-          low_(static_cast<float>(info_.low)), steps_per_unit_(1 / step_),
-          pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)), cells_per_pixel_(1 / pixels_per_cell_) {
+    Shader(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,
+           const PlanMap& map, QSize size, const Palette& palette)
+        : surface_(floor.surface),
+          shown_(floor.mask->shown),
+          values_(values),
+          info_(lens(choice.lens)),
+          threshold_(static_cast<float>(choice.threshold)),
+          step_(static_cast<float>(info_.step)),
+          low_(static_cast<float>(info_.low)),
+          steps_per_unit_(1 / step_),
+          pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)),
+          cells_per_pixel_(1 / pixels_per_cell_) {
         for (std::size_t i = 0; i < palette.steps.size(); ++i) steps_[i] = rgb(palette.steps[i]);
         for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
         if (info_.is_choice) tints_ = serving_tints(surface_, values_);
@@ -51,11 +58,15 @@ public:
         hatch_ = rgb(palette.hatch);
         ink_ = rgb(palette.ink);
         for (int x = 0; x <= size.width(); ++x)
-            columns_.push_back(between((map.to_floor({x + 0.5, 0}).x - surface_.origin.x) / surface_.cell_m - 0.5, surface_.columns));
+            columns_.push_back(
+                between((map.to_floor({x + 0.5, 0}).x - surface_.origin.x) / surface_.cell_m - 0.5,
+                        surface_.columns));
         for (int y = 0; y <= size.height(); ++y)
-            rows_.push_back(between((map.to_floor({0, y + 0.5}).y - surface_.origin.y) / surface_.cell_m - 0.5, surface_.rows));
+            rows_.push_back(between(
+                (map.to_floor({0, y + 0.5}).y - surface_.origin.y) / surface_.cell_m - 0.5, surface_.rows));
         for (int i = 0; i < 6; ++i) {
-            const float across = static_cast<float>(std::min(i, 6 - i)) * 0.7071f;  // from the nearest line, 6 px apart
+            const float across =
+                static_cast<float>(std::min(i, 6 - i)) * 0.7071f;  // from the nearest line, 6 px apart
             hatch_cover_[static_cast<std::size_t>(i)] = 0.55f * clamp01(1.05f - across);
         }
     }
@@ -92,11 +103,14 @@ private:
         f.i00 = q.i00;
         f.i10 = q.i10;
         if (info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
-        const auto [low, high] = std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
+        const auto [low, high] =
+            std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
         if (std::isnan(low + high)) return f;
         const float rim = 2 * (high - low) * cells_per_pixel_ + 1e-3f;  // as far as a line's softness reaches
         const float from = (low - rim - low_) * steps_per_unit_, to = (high + rim - low_) * steps_per_unit_;
-        const auto step_of = [](float scaled) { return static_cast<std::size_t>(std::clamp(scaled, 0.0f, 11.0f)); };
+        const auto step_of = [](float scaled) {
+            return static_cast<std::size_t>(std::clamp(scaled, 0.0f, 11.0f));
+        };
         if (step_of(from) != step_of(to) || (threshold_ >= low - rim && threshold_ <= high + rim)) return f;
         const Rgb c = steps_[step_of(from)];
         f.is = true;
@@ -110,8 +124,12 @@ private:
     }
     Quad quad(int x, int y) const {
         const Between &c = columns_[static_cast<std::size_t>(x)], &r = rows_[static_cast<std::size_t>(y)];
-        return {surface_.index(c.low, r.low), surface_.index(c.high, r.low), surface_.index(c.low, r.high),
-                surface_.index(c.high, r.high), c.share, r.share};
+        return {surface_.index(c.low, r.low),
+                surface_.index(c.high, r.low),
+                surface_.index(c.low, r.high),
+                surface_.index(c.high, r.high),
+                c.share,
+                r.share};
     }
     /// Of this pixel by shown cells, with a soft edge half way between cell centres.
     float coverage(const Quad& q) const {
@@ -119,7 +137,8 @@ private:
         if (sum == 0 || std::isnan(values_[q.i00])) return 0;
         if (sum == 4) return 1;
         const auto at = [&](std::size_t i) { return static_cast<float>(shown_[i]); };
-        const float low = at(q.i00) + (at(q.i10) - at(q.i00)) * q.u, high = at(q.i01) + (at(q.i11) - at(q.i01)) * q.u;
+        const float low = at(q.i00) + (at(q.i10) - at(q.i00)) * q.u,
+                    high = at(q.i01) + (at(q.i11) - at(q.i01)) * q.u;
         return clamp01((low + (high - low) * q.v - 0.5f) * pixels_per_cell_ + 0.5f);
     }
     Rgb amount_colour(const Quad& q, int x, int y) const {
@@ -142,18 +161,22 @@ private:
             colour = mix(steps_[nearest - 1], steps_[nearest], from_edge + 0.5f);
         }
         // lines crowd at walls, where the value jumps: they fade there
-        if (off < 0.9f) colour = mix(colour, contour_, contour_alpha_ * clamp01(2 - 6 * slope * steps_per_unit_) * (0.9f - off));
+        if (off < 0.9f)
+            colour = mix(colour, contour_,
+                         contour_alpha_ * clamp01(2 - 6 * slope * steps_per_unit_) * (0.9f - off));
         const float short_by = info_.more_is_better ? threshold_ - v : v - threshold_;
         if (short_by > 0) colour = mix(colour, hatch_, hatch_cover_[static_cast<std::size_t>((x + y) % 6)]);
         const float from_limit = std::abs(short_by) * pixels_per_unit;
-        if (from_limit < 1.25f) colour = mix(colour, hatch_, clamp01(1.25f - from_limit) * clamp01(2.5f - 6 * slope * steps_per_unit_));
+        if (from_limit < 1.25f)
+            colour = mix(colour, hatch_,
+                         clamp01(1.25f - from_limit) * clamp01(2.5f - 6 * slope * steps_per_unit_));
         return colour;
     }
     int strongest_number(const Quad& q) const {
         const std::array<std::pair<std::size_t, float>, 4> corners{{{q.i00, (1 - q.u) * (1 - q.v)},
-                                                                   {q.i10, q.u * (1 - q.v)},
-                                                                   {q.i01, (1 - q.u) * q.v},
-                                                                   {q.i11, q.u * q.v}}};
+                                                                    {q.i10, q.u * (1 - q.v)},
+                                                                    {q.i01, (1 - q.u) * q.v},
+                                                                    {q.i11, q.u * q.v}}};
         float best = -1, number = 0;
         for (const auto& [index, weight] : corners) {
             float sum = 0;
@@ -169,7 +192,8 @@ private:
     Rgb choice_colour(const Quad& q, int x, int y) const {
         const int number = strongest_number(q);
         const Rgb colour = serving_[tints_.at(number)];
-        const bool edge = strongest_number(quad(x + 1, y)) != number || strongest_number(quad(x, y + 1)) != number;
+        const bool edge =
+            strongest_number(quad(x + 1, y)) != number || strongest_number(quad(x, y + 1)) != number;
         return edge ? mix(colour, ink_, 0.55f) : colour;
     }
 
@@ -229,14 +253,15 @@ QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& va
     return image;
 }
 
-void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,
-                    const PlanMap& map, QSize size, const Palette& palette) {
+void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vector<float>& values,
+                    const MapChoice& choice, const PlanMap& map, QSize size, const Palette& palette) {
     if (image.size() != size) image = QImage(size, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     if (floor.surface.cells() == 0 || values.size() != floor.surface.cells()) return;
     const Shader shader(floor, values, choice, map, size, palette);
     const QRectF area = map.to_screen(floor.surface.box()).intersected(QRectF(QPointF(0, 0), QSizeF(size)));
-    const int top = static_cast<int>(std::floor(area.top())), bottom = static_cast<int>(std::ceil(area.bottom()));
+    const int top = static_cast<int>(std::floor(area.top())),
+              bottom = static_cast<int>(std::ceil(area.bottom()));
     uchar* bits = image.bits();
     const auto stride = image.bytesPerLine();
     tbb::parallel_for(tbb::blocked_range<int>(std::max(top, 0), std::min(bottom, size.height()), 16),

@@ -28,10 +28,10 @@ std::map<int, std::size_t> serving_tints(const Surface&, const std::vector<float
 
 /// A transparent picture of `size` pixels with the map where cells are shown. Values between cells are
 /// interpolated; the hatch is fixed to the picture, not to the plan. Painted in parallel.
-QImage paint_heat_map(const FloorPrediction&, const std::vector<float>& values, const MapChoice&, const PlanMap&,
-                      QSize size, const Palette&);
-/// The same into a picture used before, which is kept when it has the size: fresh memory for each frame of a drag
-/// costs more than the colouring.
+QImage paint_heat_map(const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
+                      const PlanMap&, QSize size, const Palette&);
+/// The same into a picture used before, which is kept when it has the size: fresh memory for each frame of a
+/// drag costs more than the colouring.
 void paint_heat_map(QImage& into, const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
                     const PlanMap&, QSize size, const Palette&);
 

@@ -7,7 +7,8 @@
 
 namespace yemvo::render {
 
-MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice) {
+MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>& values,
+                         const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
     MapStatistics s;
     s.by_step.assign(12, 0);
@@ -23,7 +24,8 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
             areas[static_cast<int>(v)] += cell_m2;
             continue;
         }
-        s.by_step[static_cast<std::size_t>(std::clamp(std::floor((v - info.low) / info.step), 0.0, 11.0))] += 1;
+        s.by_step[static_cast<std::size_t>(std::clamp(std::floor((v - info.low) / info.step), 0.0, 11.0))] +=
+            1;
         if (info.more_is_better ? v >= choice.threshold : v <= choice.threshold) kept += 1;
     }
     if (shown > 0) {
@@ -33,7 +35,8 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
     if (info.is_choice) {
         const auto tints = serving_tints(floor.surface, values);
         for (const auto& [number, area_m2] : areas) s.areas.push_back({number, area_m2, tints.at(number)});
-        std::stable_sort(s.areas.begin(), s.areas.end(), [](auto& a, auto& b) { return a.area_m2 > b.area_m2; });
+        std::stable_sort(s.areas.begin(), s.areas.end(),
+                         [](auto& a, auto& b) { return a.area_m2 > b.area_m2; });
     }
     return s;
 }
@@ -80,7 +83,8 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     p.setPen(palette.muted);
     const QString unit = QString::fromStdString(info_.unit);
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
-               percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + figure(choice_.threshold) + " " + unit);
+               percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") +
+                   figure(choice_.threshold) + " " + unit);
     const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
     p.setRenderHint(QPainter::Antialiasing, false);
     for (int i = 0; i < 12; ++i) {
@@ -106,7 +110,8 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     for (int i = 1; i < 12; ++i) {
         const double at = strip_.left() + 24.0 * i;
         if (std::abs(at - x) < 28) continue;
-        p.drawText(QRectF(at - 20, strip_.bottom() + 4, 40, 14), Qt::AlignCenter, figure(info_.low + info_.step * i));
+        p.drawText(QRectF(at - 20, strip_.bottom() + 4, 40, 14), Qt::AlignCenter,
+                   figure(info_.low + info_.step * i));
     }
     p.setPen(QPen(palette.not_met, 1.6));
     p.drawLine(QPointF(x, strip_.top() - 20), QPointF(x, strip_.bottom() + 5));
@@ -124,11 +129,13 @@ void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Pale
     if (s.areas.size() > most) {
         p.setFont(font(11));
         p.setPen(palette.muted);
-        p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop, QString("and %1 smaller").arg(s.areas.size() - most));
+        p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
+                   QString("and %1 smaller").arg(s.areas.size() - most));
     }
     for (std::size_t i = 0; i < shown; ++i) {
         const auto& area = s.areas[i];
-        const double x = frame_.left() + 12 + 98 * static_cast<double>(i / rows), y = frame_.top() + 26 + 17 * static_cast<double>(i % rows);
+        const double x = frame_.left() + 12 + 98 * static_cast<double>(i / rows),
+                     y = frame_.top() + 26 + 17 * static_cast<double>(i % rows);
         p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
         p.setBrush(palette.serving[area.tint]);
         p.drawRect(QRectF(x + 0.5, y + 2.5, 18, 11));
@@ -137,7 +144,8 @@ void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Pale
         p.drawText(QRectF(x + 25, y, 26, 16), Qt::AlignVCenter | Qt::AlignLeft, QString::number(area.number));
         p.setFont(font(11));
         p.setPen(palette.muted);
-        p.drawText(QRectF(x + 40, y, 48, 16), Qt::AlignVCenter | Qt::AlignRight, figure(area.area_m2, 0) + QStringLiteral(" m²"));
+        p.drawText(QRectF(x + 40, y, 48, 16), Qt::AlignVCenter | Qt::AlignRight,
+                   figure(area.area_m2, 0) + QStringLiteral(" m²"));
     }
 }
 

@@ -9,10 +9,10 @@ namespace yemvo::render {
 
 /// Shares of shown area by step of the lens, and the share that keeps the threshold.
 struct MapStatistics {
-    std::vector<double> by_step;      ///< twelve for an amount
+    std::vector<double> by_step;  ///< twelve for an amount
     double share_kept = 0;
     struct Area {
-        int number;        ///< of the access point
+        int number;  ///< of the access point
         double area_m2;
         std::size_t tint;  ///< into Palette::serving
     };

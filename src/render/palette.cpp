@@ -51,13 +51,20 @@ const BandColour& Palette::band(BandId id) const { return bands[id.index % bands
 
 const QColor& Palette::family(Family f) const {
     switch (f) {
-        case Family::concrete: return concrete;
-        case Family::brick: return brick;
-        case Family::board: return board;
-        case Family::glass: return glass;
-        case Family::timber: return timber;
-        case Family::steel: return steel;
-        case Family::special: break;
+        case Family::concrete:
+            return concrete;
+        case Family::brick:
+            return brick;
+        case Family::board:
+            return board;
+        case Family::glass:
+            return glass;
+        case Family::timber:
+            return timber;
+        case Family::steel:
+            return steel;
+        case Family::special:
+            break;
     }
     return muted;
 }

@@ -10,14 +10,17 @@ bool directional(const Project& project, const AccessPoint& ap) {
     if (ap.mount != Mount::ceiling && ap.mount != Mount::desk) return true;
     for (const RadioModel& r : model(project, ap.model).radios)
         for (const RadioBand& b : r.bands)
-            if (b.antenna.frame() == PatternFrame::upright && !std::holds_alternative<DipoleLobe>(b.antenna.lobe)) return true;
+            if (b.antenna.frame() == PatternFrame::upright &&
+                !std::holds_alternative<DipoleLobe>(b.antenna.lobe))
+                return true;
     return false;
 }
 
 void paint_wedge(QPainter& p, QPointF centre, double azimuth_deg, const Palette& palette) {
     constexpr double reach = 27, half_deg = 22;
     QPainterPath wedge(centre);
-    wedge.arcTo(QRectF(centre.x() - reach, centre.y() - reach, 2 * reach, 2 * reach), 90 - azimuth_deg - half_deg, 2 * half_deg);
+    wedge.arcTo(QRectF(centre.x() - reach, centre.y() - reach, 2 * reach, 2 * reach),
+                90 - azimuth_deg - half_deg, 2 * half_deg);
     wedge.closeSubpath();
     p.setPen(QPen(palette.ink, 0.9));
     p.setBrush(with_alpha(palette.ink, 0.16));
@@ -27,7 +30,8 @@ void paint_wedge(QPainter& p, QPointF centre, double azimuth_deg, const Palette&
 void paint_radio_bars(QPainter& p, QPointF centre, const AccessPoint& ap, const Palette& palette) {
     std::vector<const Radio*> radios;
     for (const Radio& r : ap.radios) radios.push_back(&r);
-    std::stable_sort(radios.begin(), radios.end(), [](auto* a, auto* b) { return a->channel.band < b->channel.band; });
+    std::stable_sort(radios.begin(), radios.end(),
+                     [](auto* a, auto* b) { return a->channel.band < b->channel.band; });
     const double first = centre.x() - 4.0 * static_cast<double>(radios.size() - 1);
     for (std::size_t i = 0; i < radios.size(); ++i) {
         const QPointF c(first + 8.0 * static_cast<double>(i), centre.y() + 8.5 + 2.5 + 2);
@@ -84,15 +88,19 @@ void paint_band_glyph(QPainter& p, QPointF c, BandId id, const Palette& palette)
     else if (id == band_5)
         p.drawRoundedRect(QRectF(c.x() - 3.8, c.y() - 3.8, 7.6, 7.6), 1, 1);
     else
-        p.drawPolygon(QPolygonF({c + QPointF(0, -4.8), c + QPointF(4.8, 0), c + QPointF(0, 4.8), c + QPointF(-4.8, 0)}));
+        p.drawPolygon(QPolygonF(
+            {c + QPointF(0, -4.8), c + QPointF(4.8, 0), c + QPointF(0, 4.8), c + QPointF(-4.8, 0)}));
     p.restore();
 }
 
 QColor outcome_ink(Outcome o, const Palette& palette) {
     switch (o) {
-        case Outcome::met: return palette.ink;
-        case Outcome::near: return palette.near;
-        case Outcome::not_met: break;
+        case Outcome::met:
+            return palette.ink;
+        case Outcome::near:
+            return palette.near;
+        case Outcome::not_met:
+            break;
     }
     return palette.not_met;
 }
@@ -148,11 +156,13 @@ void paint_scale_bar(QPainter& p, QPointF at, const PlanMap& map, LengthUnits un
     p.setPen(QPen(palette.ink, 3, Qt::SolidLine, Qt::FlatCap));
     p.drawLine(a, middle);
     const QFont f = font(10.5);
-    const int decimals = length / 2 < 1 ? (length < 0.2 ? 2 : 1) : (length / 2 == std::floor(length / 2) ? 0 : 1);
+    const int decimals =
+        length / 2 < 1 ? (length < 0.2 ? 2 : 1) : (length / 2 == std::floor(length / 2) ? 0 : 1);
     const QString name = units == LengthUnits::metres ? " m" : " ft";
     draw_halo_text(p, a + QPointF(0, -13), "0", f, palette.ink, palette.casing);
     draw_halo_text(p, middle + QPointF(0, -13), figure(length / 2, decimals), f, palette.ink, palette.casing);
-    draw_halo_text(p, b + QPointF(4, -13), figure(length, length < 1 ? 1 : 0) + name, f, palette.ink, palette.casing);
+    draw_halo_text(p, b + QPointF(4, -13), figure(length, length < 1 ? 1 : 0) + name, f, palette.ink,
+                   palette.casing);
     p.restore();
 }
 

@@ -33,9 +33,10 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
                QString::fromStdString(project.name + ", " + floor.name));
     p.setFont(font(13));
     p.setPen(palette.muted);
-    p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
-               QString::fromStdString(info.name + ", " + band(choice.band).name + " GHz, client at " +
-                                      format_length(project.settings.client_height_m, project.settings.units)));
+    p.drawText(
+        QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
+        QString::fromStdString(info.name + ", " + band(choice.band).name + " GHz, client at " +
+                               format_length(project.settings.client_height_m, project.settings.units)));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
                QString("Predicted with Yemvo"));
 }
@@ -45,7 +46,8 @@ void own_runtime_folder() {
     if (!qEnvironmentVariableIsEmpty("XDG_RUNTIME_DIR")) return;
     namespace fs = std::filesystem;
     std::error_code ignored;
-    const fs::path folder = fs::temp_directory_path(ignored) / ("yemvo-runtime-" + std::to_string(::getuid()));
+    const fs::path folder =
+        fs::temp_directory_path(ignored) / ("yemvo-runtime-" + std::to_string(::getuid()));
     fs::create_directory(folder, ignored);
     fs::permissions(folder, fs::perms::owner_all, ignored);
     qputenv("XDG_RUNTIME_DIR", folder.c_str());
@@ -55,8 +57,11 @@ void own_runtime_folder() {
 
 QImage plan_picture(const Project& project, const Floor& floor, const FloorPrediction& prediction,
                     const MapChoice& choice, const Palette& palette, int width) {
-    const Box box = (prediction.surface.cells() ? prediction.surface.box() : extent(floor).value_or(Box{{0, 0}, {20, 15}})).grown(0.8);
-    const int plan_height = std::clamp(static_cast<int>((width - 2 * side_px) * box.height() / box.width()), 200, 4 * width);
+    const Box box = (prediction.surface.cells() ? prediction.surface.box()
+                                                : extent(floor).value_or(Box{{0, 0}, {20, 15}}))
+                        .grown(0.8);
+    const int plan_height =
+        std::clamp(static_cast<int>((width - 2 * side_px) * box.height() / box.width()), 200, 4 * width);
     QImage image(width, title_px + plan_height + foot_px, QImage::Format_ARGB32_Premultiplied);
     image.fill(palette.paper);
     QPainter p(&image);
@@ -73,7 +78,8 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     paint_voids(p, floor, map, palette);
     paint_walls(p, project, floor, map, area, palette, true);
     std::vector<QRectF> taken;
-    for (const AccessPoint& ap : access_points(project, floor.id)) taken.push_back(badge_area(map.to_screen(ap.position)));
+    for (const AccessPoint& ap : access_points(project, floor.id))
+        taken.push_back(badge_area(map.to_screen(ap.position)));
     paint_zone_names(p, project, floor, map, palette, taken);
     for (const AccessPoint& ap : access_points(project, floor.id))
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);

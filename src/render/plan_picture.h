@@ -11,8 +11,9 @@ namespace yemvo::render {
 QImage plan_picture(const Project&, const Floor&, const FloorPrediction&, const MapChoice&,
                     const Palette& = Palette::light(), int width_px = 1600);
 
-/// As PNG, for programs without a window: starts what painting needs on its own. Throws Error naming the file when
-/// it cannot be written.
-void save_plan_picture(const Project&, const Floor&, const FloorPrediction&, const MapChoice&, const std::string& file);
+/// As PNG, for programs without a window: starts what painting needs on its own. Throws Error naming the file
+/// when it cannot be written.
+void save_plan_picture(const Project&, const Floor&, const FloorPrediction&, const MapChoice&,
+                       const std::string& file);
 
 }  // namespace yemvo::render

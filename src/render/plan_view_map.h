@@ -13,7 +13,9 @@ struct PlanMap {
     QPointF origin;  ///< where the floor's (0, 0) lies
 
     QPointF to_screen(Point p) const { return {origin.x() + p.x * px_per_m, origin.y() - p.y * px_per_m}; }
-    Point to_floor(QPointF q) const { return {(q.x() - origin.x()) / px_per_m, (origin.y() - q.y()) / px_per_m}; }
+    Point to_floor(QPointF q) const {
+        return {(q.x() - origin.x()) / px_per_m, (origin.y() - q.y()) / px_per_m};
+    }
     QRectF to_screen(const Box& box) const;
     friend bool operator==(const PlanMap&, const PlanMap&) = default;
 

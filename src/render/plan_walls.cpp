@@ -48,12 +48,14 @@ QPolygonF span_polygon(const Segment& s, double thickness_m, const PlanMap& map)
     const QPointF a = map.to_screen(s.a), b = map.to_screen(s.b);
     const QLineF axis(a, b);
     if (axis.length() < 0.01) return {};
-    const QPointF side = QPointF(-(b - a).y(), (b - a).x()) / axis.length() * (width_px(thickness_m, map) / 2);
+    const QPointF side =
+        QPointF(-(b - a).y(), (b - a).x()) / axis.length() * (width_px(thickness_m, map) / 2);
     return QPolygonF({a + side, b + side, b - side, a - side});
 }
 
 /// Book shelving and the like: an outline with its compartments.
-void paint_shelving(QPainter& p, const Wall& wall, double thickness_m, const PlanMap& map, const Palette& palette) {
+void paint_shelving(QPainter& p, const Wall& wall, double thickness_m, const PlanMap& map,
+                    const Palette& palette) {
     for (int i = 0; i < wall.pieces(); ++i) {
         const Segment s = wall.piece(i);
         const QPolygonF outline = span_polygon(s, thickness_m, map);
@@ -69,7 +71,8 @@ void paint_shelving(QPainter& p, const Wall& wall, double thickness_m, const Pla
     }
 }
 
-void paint_wall(QPainter& p, const Wall& wall, const WallType& type, const PlanMap& map, const Palette& palette) {
+void paint_wall(QPainter& p, const Wall& wall, const WallType& type, const PlanMap& map,
+                const Palette& palette) {
     const QPolygonF line = polygon_of(wall.points, map);
     const double width = width_px(type.thickness_m, map);
     const QColor ink = palette.family(type.family);
@@ -78,7 +81,8 @@ void paint_wall(QPainter& p, const Wall& wall, const WallType& type, const PlanM
     if (type.family == Family::glass && width > 2.4) stroke(p, line, palette.tile, width - 1.8);
 }
 
-void paint_leaf(QPainter& p, QPointF hinge, QPointF jamb, QPointF open, const QColor& ink, const Palette& palette) {
+void paint_leaf(QPainter& p, QPointF hinge, QPointF jamb, QPointF open, const QColor& ink,
+                const Palette& palette) {
     const double r = QLineF(hinge, jamb).length();
     if (r < 2) return;
     const QRectF round(hinge.x() - r, hinge.y() - r, 2 * r, 2 * r);
@@ -130,13 +134,19 @@ void paint_opening(QPainter& p, const Wall& wall, const Opening& o, const WallTy
 
 int paint_rank(Family f) {
     switch (f) {
-        case Family::timber: return 0;
-        case Family::glass: return 1;
-        case Family::board: return 2;
+        case Family::timber:
+            return 0;
+        case Family::glass:
+            return 1;
+        case Family::board:
+            return 2;
         case Family::special:
-        case Family::steel: return 3;
-        case Family::brick: return 4;
-        case Family::concrete: return 5;
+        case Family::steel:
+            return 3;
+        case Family::brick:
+            return 4;
+        case Family::concrete:
+            return 5;
     }
     return 3;
 }
@@ -181,7 +191,8 @@ Underlay::Underlay(QImage picture) {
     if (picture.isNull()) return;
     levels_.push_back(without_white(std::move(picture)));
     while (levels_.back().width() > 600 && levels_.back().height() > 400)
-        levels_.push_back(levels_.back().scaled(levels_.back().size() / 2, Qt::IgnoreAspectRatio, Qt::SmoothTransformation));
+        levels_.push_back(levels_.back().scaled(levels_.back().size() / 2, Qt::IgnoreAspectRatio,
+                                                Qt::SmoothTransformation));
 }
 
 void Underlay::paint(QPainter& p, const Drawing& drawing, const PlanMap& map, const QRectF& visible) const {
@@ -204,7 +215,8 @@ void Underlay::paint(QPainter& p, const Drawing& drawing, const PlanMap& map, co
 }
 
 QImage decode_picture(const Bytes& bytes, const std::string& name) {
-    QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()), static_cast<qsizetype>(bytes.size()));
+    QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()),
+                                              static_cast<qsizetype>(bytes.size()));
     QBuffer buffer(&data);
     buffer.open(QIODevice::ReadOnly);
     QImageReader reader(&buffer);
@@ -216,7 +228,8 @@ QImage decode_picture(const Bytes& bytes, const std::string& name) {
     if (!reader.canRead()) throw Error("is not a picture that can be read", name, remedy);
     if (double{1.0} * size.width() * size.height() > most_pixels)
         throw Error("is " + std::to_string(size.width()) + " x " + std::to_string(size.height()) +
-                        " pixels, more than 100 megapixels", name, "Make it smaller and choose it again");
+                        " pixels, more than 100 megapixels",
+                    name, "Make it smaller and choose it again");
     const QImage picture = reader.read();
     if (picture.isNull())
         throw Error("is damaged or cut short (" + reader.errorString().toStdString() + ")", name, remedy);
@@ -238,12 +251,14 @@ void paint_ground(QPainter& p, const Project&, const Floor& floor, const PlanMap
     QPainterPath rooms;
     rooms.setFillRule(Qt::WindingFill);
     for (const Wall& w : *floor.walls)
-        if (w.points.size() > 3 && w.points.front() == w.points.back()) rooms.addPolygon(polygon_of(w.points, map));
+        if (w.points.size() > 3 && w.points.front() == w.points.back())
+            rooms.addPolygon(polygon_of(w.points, map));
     for (const Zone& z : *floor.zones) rooms.addPolygon(polygon_of(z.outline, map));
     p.drawPath(rooms.simplified());
 }
 
-void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette, ZoneId selected) {
+void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette,
+                 ZoneId selected) {
     for (const Zone& z : *floor.zones) {
         if (z.id == selected) continue;
         QPen pen(with_alpha(palette.ink, z.kind == ZoneKind::served ? 0.6 : 0.35), 1.1);
@@ -258,25 +273,28 @@ void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Pale
 namespace {
 
 /// Where a label of this size stands inside the zone without covering what is taken.
-std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& map, const std::vector<QRectF>& taken) {
+std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& map,
+                                   const std::vector<QRectF>& taken) {
     const QPointF middle = map.to_screen(centroid(z.outline));
     const auto free = [&](QPointF c) {
-        const QRectF r(c.x() - size.width() / 2 - 4, c.y() - size.height() / 2 - 3, size.width() + 8, size.height() + 6);
+        const QRectF r(c.x() - size.width() / 2 - 4, c.y() - size.height() / 2 - 3, size.width() + 8,
+                       size.height() + 6);
         for (QPointF corner : {r.topLeft(), r.topRight(), r.bottomLeft(), r.bottomRight(), r.center()})
             if (!contains(z.outline, map.to_floor(corner))) return false;
         return std::none_of(taken.begin(), taken.end(), [&](const QRectF& t) { return t.intersects(r); });
     };
     const QRectF room = map.to_screen(*bounds(z.outline));
     for (double away = 0; away < std::max(room.width(), room.height()); away += 12)
-        for (QPointF way : {QPointF(0, 1), QPointF(0, -1), QPointF(1, 0), QPointF(-1, 0), QPointF(0.7, 0.7), QPointF(-0.7, 0.7),
-                            QPointF(0.7, -0.7), QPointF(-0.7, -0.7)})
+        for (QPointF way : {QPointF(0, 1), QPointF(0, -1), QPointF(1, 0), QPointF(-1, 0), QPointF(0.7, 0.7),
+                            QPointF(-0.7, 0.7), QPointF(0.7, -0.7), QPointF(-0.7, -0.7)})
             if (free(middle + way * away)) return middle + way * away;
     return std::nullopt;
 }
 
 QString area_text(double m2, LengthUnits units) {
     constexpr double square_foot_m2 = 0.3048 * 0.3048;
-    return units == LengthUnits::metres ? figure(m2) + QStringLiteral(" m²") : figure(m2 / square_foot_m2) + QStringLiteral(" sq ft");
+    return units == LengthUnits::metres ? figure(m2) + QStringLiteral(" m²")
+                                        : figure(m2 / square_foot_m2) + QStringLiteral(" sq ft");
 }
 
 }  // namespace
@@ -289,11 +307,13 @@ void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, c
         const QSizeF size(QFontMetricsF(font(11.5, 600)).horizontalAdvance(name), with_area ? 27 : 13);
         const auto c = label_place(z, size, map, taken);
         if (!c) continue;
-        taken.push_back(QRectF(c->x() - size.width() / 2, c->y() - size.height() / 2, size.width(), size.height()));
-        draw_halo_text(p, *c - QPointF(0, with_area ? 7 : 0), name, font(11.5, 600), palette.ink, palette.casing);
+        taken.push_back(
+            QRectF(c->x() - size.width() / 2, c->y() - size.height() / 2, size.width(), size.height()));
+        draw_halo_text(p, *c - QPointF(0, with_area ? 7 : 0), name, font(11.5, 600), palette.ink,
+                       palette.casing);
         if (with_area)
-            draw_halo_text(p, *c + QPointF(0, 7), area_text(area_m2(z.outline), project.settings.units), font(11), palette.ink,
-                           palette.casing, 3);
+            draw_halo_text(p, *c + QPointF(0, 7), area_text(area_m2(z.outline), project.settings.units),
+                           font(11), palette.ink, palette.casing, 3);
     }
 }
 
@@ -310,13 +330,13 @@ void paint_voids(QPainter& p, const Floor& floor, const PlanMap& map, const Pale
             p.drawLine(outline[0], outline[2]);
             p.drawLine(outline[1], outline[3]);
         }
-        draw_halo_text(p, map.to_screen(centroid(v.outline)), QString::fromStdString(v.name), font(11.5, 600), palette.ink,
-                       palette.casing);
+        draw_halo_text(p, map.to_screen(centroid(v.outline)), QString::fromStdString(v.name), font(11.5, 600),
+                       palette.ink, palette.casing);
     }
 }
 
-void paint_walls(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map, const QRectF& visible,
-                 const Palette& palette, bool cased) {
+void paint_walls(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
+                 const QRectF& visible, const Palette& palette, bool cased) {
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
     p.setBrush(Qt::NoBrush);
@@ -324,7 +344,8 @@ void paint_walls(QPainter& p, const Project& project, const Floor& floor, const 
     if (cased)
         for (const DrawnWall& d : walls)
             if (d.type->family != Family::timber)
-                stroke(p, polygon_of(d.wall->points, map), palette.casing, width_px(d.type->thickness_m, map) + 4.4);
+                stroke(p, polygon_of(d.wall->points, map), palette.casing,
+                       width_px(d.type->thickness_m, map) + 4.4);
     for (const DrawnWall& d : walls) paint_wall(p, *d.wall, *d.type, map, palette);
     for (const DrawnWall& d : walls)
         for (const Opening& o : d.wall->openings)
@@ -349,22 +370,29 @@ void paint_type_sample(QPainter& p, const QRectF& r, const WallType& type, const
     switch (type.family) {
         case Family::brick:
         case Family::special:
-            for (double x = -40; x < 80; x += 5) p.drawLine(QPointF(r.left() + x, r.bottom()), QPointF(r.left() + x + r.height(), r.top()));
+            for (double x = -40; x < 80; x += 5)
+                p.drawLine(QPointF(r.left() + x, r.bottom()), QPointF(r.left() + x + r.height(), r.top()));
             break;
         case Family::concrete:
             p.setBrush(ink);
             for (int i = 0; i < 26; ++i)
-                p.drawPoint(QPointF(body.left() + (i * 7919 % 97) / 97.0 * body.width(), r.top() + (i * 104729 % 89) / 89.0 * r.height()));
+                p.drawPoint(QPointF(body.left() + (i * 7919 % 97) / 97.0 * body.width(),
+                                    r.top() + (i * 104729 % 89) / 89.0 * r.height()));
             break;
         case Family::timber:
-            for (double y = 3; y < r.height(); y += 4) p.drawLine(QPointF(body.left(), r.top() + y), QPointF(body.right(), r.top() + y - 2));
+            for (double y = 3; y < r.height(); y += 4)
+                p.drawLine(QPointF(body.left(), r.top() + y), QPointF(body.right(), r.top() + y - 2));
             break;
-        case Family::steel: p.fillRect(body, ink); break;
+        case Family::steel:
+            p.fillRect(body, ink);
+            break;
         case Family::board:
             p.drawLine(QPointF(body.left() + 2.5, r.top()), QPointF(body.left() + 2.5, r.bottom()));
             p.drawLine(QPointF(body.right() - 2.5, r.top()), QPointF(body.right() - 2.5, r.bottom()));
             break;
-        case Family::glass: p.drawLine(QPointF(r.center().x(), r.top()), QPointF(r.center().x(), r.bottom())); break;
+        case Family::glass:
+            p.drawLine(QPointF(r.center().x(), r.top()), QPointF(r.center().x(), r.bottom()));
+            break;
     }
     p.restore();
     p.setPen(QPen(palette.line, 1));

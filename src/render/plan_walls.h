@@ -8,8 +8,8 @@
 
 namespace yemvo::render {
 
-/// A drawing prepared for lying under (and showing through) everything: its white is transparent. Smaller copies
-/// serve lower zooms.
+/// A drawing prepared for lying under (and showing through) everything: its white is transparent. Smaller
+/// copies serve lower zooms.
 class Underlay {
 public:
     Underlay() = default;
@@ -26,16 +26,16 @@ private:
 QImage decode_picture(const Bytes&, const std::string& name);
 
 /// Paper, the floor's area, and the grid (5 m, and 1 m when fine).
-void paint_ground(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
-                  bool fine_grid);
+void paint_ground(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible,
+                  const Palette&, bool fine_grid);
 void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected);
 /// Names stand at their zone's middle, or as near to it as keeps them off `taken` (badges).
 void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&,
                       std::vector<QRectF> taken);
 void paint_voids(QPainter&, const Floor&, const PlanMap&, const Palette&);
 /// Walls at true thickness in the ink of their family, then their openings. `cased`: with a halo, over a map.
-void paint_walls(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
-                 bool cased);
+void paint_walls(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible,
+                 const Palette&, bool cased);
 /// One wall type as a small sample, for palettes.
 void paint_type_sample(QPainter&, const QRectF&, const WallType&, const Palette&);
 

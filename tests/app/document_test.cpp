@@ -25,7 +25,9 @@ TEST_CASE("the moves of one drag are one step back, two drags are two") {
     d.open(yemvo::test::one_floor(), {});
     for (int drag = 0; drag < 2; ++drag) {
         const int key = d.new_merge_key();
-        for (int i = 0; i < 5; ++i) d.edit("Move", [&](Project& p) { p.name = std::to_string(10 * drag + i); }, key);
+        for (int i = 0; i < 5; ++i)
+            d.edit(
+                "Move", [&](Project& p) { p.name = std::to_string(10 * drag + i); }, key);
     }
     CHECK(d.history().count() == 2);
     d.history().undo();

@@ -39,11 +39,16 @@ public:
         QTest::mouseClick(&plan(), Qt::LeftButton, keys, px(p));
     }
     void hover(Point p) { QTest::mouseMove(&plan(), px(p)); }
-    void press(Point p, Qt::KeyboardModifiers keys = Qt::NoModifier) { QTest::mousePress(&plan(), Qt::LeftButton, keys, px(p)); }
-    void release(Point p, Qt::KeyboardModifiers keys = Qt::NoModifier) { QTest::mouseRelease(&plan(), Qt::LeftButton, keys, px(p)); }
+    void press(Point p, Qt::KeyboardModifiers keys = Qt::NoModifier) {
+        QTest::mousePress(&plan(), Qt::LeftButton, keys, px(p));
+    }
+    void release(Point p, Qt::KeyboardModifiers keys = Qt::NoModifier) {
+        QTest::mouseRelease(&plan(), Qt::LeftButton, keys, px(p));
+    }
     /// Moves with the button held, as the window system reports it.
     void drag_over(Point p, Qt::KeyboardModifiers keys = Qt::NoModifier) {
-        QMouseEvent e(QEvent::MouseMove, QPointF(px(p)), plan().mapToGlobal(QPointF(px(p))), Qt::NoButton, Qt::LeftButton, keys);
+        QMouseEvent e(QEvent::MouseMove, QPointF(px(p)), plan().mapToGlobal(QPointF(px(p))), Qt::NoButton,
+                      Qt::LeftButton, keys);
         QApplication::sendEvent(&plan(), &e);
     }
     void drag(Point from, Point to, Qt::KeyboardModifiers keys = Qt::NoModifier) {
@@ -52,7 +57,9 @@ public:
         release(to, keys);
     }
     void key(int k, Qt::KeyboardModifiers keys = Qt::NoModifier) {
-        QWidget* target = QApplication::focusWidget() && window.isAncestorOf(QApplication::focusWidget()) ? QApplication::focusWidget() : &window;
+        QWidget* target = QApplication::focusWidget() && window.isAncestorOf(QApplication::focusWidget())
+                              ? QApplication::focusWidget()
+                              : &window;
         QTest::keyClick(target, static_cast<Qt::Key>(k), keys);
     }
     /// Key by key, each to what has the focus by then.
@@ -96,9 +103,13 @@ public:
         FAIL("no menu entry " << action);
     }
     bool settle() {
-        return QTest::qWaitFor([this] {
-            return !window.is_importing() && window.runner().is_idle() && w().prediction() && w().prediction()->verdict.has_value();
-        }, 10000) && (QTest::qWait(20), true);
+        return QTest::qWaitFor(
+                   [this] {
+                       return !window.is_working() && !plan().is_reading() && window.runner().is_idle() &&
+                              w().prediction() && w().prediction()->verdict.has_value();
+                   },
+                   10000) &&
+               (QTest::qWait(20), true);
     }
     /// The value of the map under a place; NaN where there is none.
     float map_at(Point p) {

@@ -36,7 +36,7 @@ void drop(Driver& d, const QString& file) {
     CHECK(enter.isAccepted());
     QDropEvent e(QPointF(600, 400), Qt::CopyAction, &data, Qt::LeftButton, Qt::NoModifier);
     QApplication::sendEvent(&d.window, &e);
-    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_importing(); }, 5000));
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000));
 }
 
 void draw_wall_type(Driver& d, const char* key, std::vector<Point> points) {
@@ -72,7 +72,8 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     d.type("24 m");
     d.key(Qt::Key_Return);
     CHECK(d.floor().drawing->to_scale);
-    CHECK(distance(d.floor().drawing->to_venue({40, 40}), d.floor().drawing->to_venue({520, 40})) == Approx(24).epsilon(0.01));
+    CHECK(distance(d.floor().drawing->to_venue({40, 40}), d.floor().drawing->to_venue({520, 40})) ==
+          Approx(24).epsilon(0.01));
 
     // ten walls of three types, two of them with typed length and angle
     d.plan().fit();
@@ -161,6 +162,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     const QString picture = QString::fromStdString(folder / "plan-out.png");
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return picture; };
     d.key(Qt::Key_E, Qt::ControlModifier);
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000));
     const QImage out(picture);
     CHECK(out.width() == 1600);
 }

@@ -154,7 +154,9 @@ TEST_CASE("an access point is set in Details: channel, width, power, on; what ca
     d.plan().setFocus();
     d.click({4, 6});
     d.key(Qt::Key_S);
-    const auto ap = [&]() -> const AccessPoint& { return access_points(d.project(), d.w().floor_id()).front(); };
+    const auto ap = [&]() -> const AccessPoint& {
+        return access_points(d.project(), d.w().floor_id()).front();
+    };
     d.choose("widthRadio1", "80");
     d.choose("channelRadio1", "100");
     CHECK(ap().radios[1].channel == Channel{band_5, 106, 80});

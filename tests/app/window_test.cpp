@@ -1,8 +1,8 @@
-#include <QTabBar>
-#include <QTableView>
 #include <QClipboard>
 #include <QCloseEvent>
 #include <QSettings>
+#include <QTabBar>
+#include <QTableView>
 
 #include "app/details/form.h"
 #include "app/driver.h"
@@ -32,7 +32,8 @@ TEST_CASE("a click in the section opens the floor") {
     Demo d;
     CHECK(d.floor().name == "Ground floor");
     const FloorId first = all_floors(d.project())[1]->id;
-    QTest::mouseClick(&d.window.section(), Qt::LeftButton, {}, d.window.section().storey_area(first).center().toPoint());
+    QTest::mouseClick(&d.window.section(), Qt::LeftButton, {},
+                      d.window.section().storey_area(first).center().toPoint());
     CHECK(d.floor().name == "First floor");
     REQUIRE(d.settle());
     CHECK(d.w().floor_prediction()->floor == first);
@@ -71,11 +72,30 @@ TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
     CHECK(d.find<VerdictView>("verdict")->words() == before);
 }
 
+TEST_CASE("requirements are added, held to one zone, and removed, each undoable") {
+    Demo d;
+    d.w().set_step(Step::proof);
+    const auto& list = [&]() -> const std::vector<Requirement>& { return *d.project().requirements; };
+    const std::size_t before = list().size();
+    d.press_button("addRequirement");
+    REQUIRE(list().size() == before + 1);
+    const std::string tail = std::to_string(before);
+    d.choose(("requirementWhere" + tail).c_str(), QString::fromUtf8("Café, Ground floor"));
+    CHECK(list().back().zones.size() == 1);
+    CHECK(list().back().name == "Signal, 5 GHz, Café");
+    REQUIRE(d.settle());
+    REQUIRE(d.w().verdict());
+    CHECK(d.w().verdict()->requirements.back().demanded_m2 == Approx(204).margin(6));
+    while (d.w().document().history().canUndo()) d.menu("Undo");
+    CHECK(list().size() == before);
+}
+
 TEST_CASE("the wheel zooms at the pointer, the middle button pans, a double click fits") {
     Demo d;
     const Point under = d.plan().map().to_floor(QPointF(300, 200));
     const double scale = d.plan().map().px_per_m;
-    QWheelEvent wheel(QPointF(300, 200), d.plan().mapToGlobal(QPointF(300, 200)), {}, {0, 240}, Qt::NoButton, Qt::NoModifier, Qt::NoScrollPhase, false);
+    QWheelEvent wheel(QPointF(300, 200), d.plan().mapToGlobal(QPointF(300, 200)), {}, {0, 240}, Qt::NoButton,
+                      Qt::NoModifier, Qt::NoScrollPhase, false);
     QApplication::sendEvent(&d.plan(), &wheel);
     CHECK(d.plan().map().px_per_m == Approx(scale * 1.44));
     CHECK(distance(d.plan().map().to_floor(QPointF(300, 200)), under) < 1e-9);
@@ -141,7 +161,9 @@ TEST_CASE("the schedule goes to a spreadsheet and comes back as one edit") {
     d.w().set_step(Step::spectrum);
     auto* table = d.table();
     table->setFocus();
-    table->selectionModel()->select(QItemSelection(d.cell(0, RadioModelTable::channel), d.cell(1, RadioModelTable::power)), QItemSelectionModel::ClearAndSelect);
+    table->selectionModel()->select(
+        QItemSelection(d.cell(0, RadioModelTable::channel), d.cell(1, RadioModelTable::power)),
+        QItemSelectionModel::ClearAndSelect);
     CHECK(d.window.schedule().selected_text() == "1\t20\t8\n36\t40\t14");
     table->setCurrentIndex(d.cell(0, RadioModelTable::power));
     QApplication::clipboard()->setText("11\n12\n");
@@ -170,6 +192,22 @@ TEST_CASE("a file that was saved or opened is among the recent ones") {
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
     d.menu("Saveas");
     CHECK(QSettings().value("recent").toStringList().contains(file));
+}
+
+TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres back") {
+    Demo d;
+    d.w().set_step(Step::venue);
+    d.choose("siteUnits", "Feet and inches");
+    CHECK(d.find<QLineEdit>("floorHeight")->text() == "15' 9\"");
+    d.fill("floorHeight", "16'");
+    CHECK(d.floor().height_m == Approx(16 * 0.3048));
+    d.menu("Undo");
+    d.menu("Undo");
+    CHECK(d.find<QLineEdit>("floorHeight")->text() == "4.80");
+    d.fill("siteCountry", "Atlantis");
+    CHECK(d.project().settings.country == "GB");
+    d.fill("siteCountry", "us");
+    CHECK(d.project().settings.country == "US");
 }
 
 TEST_CASE("numbers typed in fields are read with either decimal sign and held to their range") {

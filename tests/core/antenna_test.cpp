@@ -27,7 +27,8 @@ TEST_CASE("directivities agree with known ones") {
 }
 
 TEST_CASE("the element of 38.901 loses what its formula says off its axis") {
-    CHECK(relative_gain_db(SectorLobe{65, 65, 0, 30, 30}, {40, -20}) == Approx(check_value("a.6")).margin(0.001));
+    CHECK(relative_gain_db(SectorLobe{65, 65, 0, 30, 30}, {40, -20}) ==
+          Approx(check_value("a.6")).margin(0.001));
 }
 
 TEST_CASE("lobes lose 3 dB at half their width and never gain") {
@@ -36,7 +37,8 @@ TEST_CASE("lobes lose 3 dB at half their width and never gain") {
     CHECK(relative_gain_db(DomeLobe{120, -12}, {0, 90}) == Approx(-12));
     CHECK(relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {35, -4}) == Approx(-3));
     CHECK(relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {180, 0}) == Approx(-25));
-    for (const Lobe& lobe : {Lobe(DomeLobe{120, -12}), Lobe(SectorLobe{70, 20, 4, 25, 20}), Lobe(PatchLobe{1.5, -15}), Lobe(DipoleLobe{})})
+    for (const Lobe& lobe : {Lobe(DomeLobe{120, -12}), Lobe(SectorLobe{70, 20, 4, 25, 20}),
+                             Lobe(PatchLobe{1.5, -15}), Lobe(DipoleLobe{})})
         for (double az = -180; az <= 180; az += 15)
             for (double el = -90; el <= 90; el += 15) CHECK(relative_gain_db(lobe, {az, el}) <= 1e-9);
 }

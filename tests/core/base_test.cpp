@@ -22,7 +22,8 @@ TEST_CASE("lengths are read as people type them") {
 }
 
 TEST_CASE("what is no length is refused with the text in the message") {
-    for (const char* text : {"", "abc", "12 apples", "nan", "inf", "1e400", "12'x", "m", "3 m 4", "1e7 m", "5/0 in", "--3"}) {
+    for (const char* text :
+         {"", "abc", "12 apples", "nan", "inf", "1e400", "12'x", "m", "3 m 4", "1e7 m", "5/0 in", "--3"}) {
         INFO(text);
         CHECK_THROWS_AS(parse_length_m(text), Error);
     }

@@ -18,7 +18,8 @@ Project room() {
     return p;
 }
 
-Requirement require(Project& p, const char* lens_key, double limit, double share, std::vector<ZoneId> zones = {}) {
+Requirement require(Project& p, const char* lens_key, double limit, double share,
+                    std::vector<ZoneId> zones = {}) {
     Requirement r{new_id<RequirementId>(p), lens_key, lens_key, band_5, limit, share, std::move(zones)};
     return r;
 }
@@ -53,7 +54,8 @@ TEST_CASE("signal is the stronger of two, next-best the other, serving its numbe
     CHECK(lens_values(r, LensId::next_best)[cell] == Approx(far).margin(0.02));
     CHECK(lens_values(r, LensId::serving)[cell] == 1);
     CHECK(lens_values(r, LensId::serving)[*f.surface.cell_at({6.25, 5.25})] == 2);
-    CHECK(lens_values(r, LensId::snr)[cell] == Approx(near - noise_dbm(radio.channel.width_mhz, 7)).margin(0.02));
+    CHECK(lens_values(r, LensId::snr)[cell] ==
+          Approx(near - noise_dbm(radio.channel.width_mhz, 7)).margin(0.02));
 }
 
 TEST_CASE("the next-best signal is never of the serving access point's own second radio") {
@@ -78,7 +80,8 @@ TEST_CASE("the map and the explanation tell the same at every cell") {
         const auto signal = lens_values(*f.by_band[b.id.index], LensId::signal);
         for (std::size_t i = 0; i < f.surface.cells(); i += 7) {
             const auto links = probe(p, scene, *all_floors(p)[0], f.surface.centre(i));
-            const auto best = std::find_if(links.begin(), links.end(), [&](const LinkExplanation& l) { return l.channel.band == b.id; });
+            const auto best = std::find_if(links.begin(), links.end(),
+                                           [&](const LinkExplanation& l) { return l.channel.band == b.id; });
             REQUIRE(best != links.end());
             CHECK(best->received_dbm == Approx(signal[i]).margin(0.05));
         }
@@ -93,7 +96,8 @@ TEST_CASE("the probe lists every radio that is on, strongest first") {
     MaskCache masks(1 << 20);
     const auto links = probe(p, make_scene(p, masks), *all_floors(p)[0], {1, 1});
     CHECK(links.size() == 5);
-    CHECK(std::is_sorted(links.begin(), links.end(), [](auto& a, auto& b) { return a.received_dbm > b.received_dbm; }));
+    CHECK(std::is_sorted(links.begin(), links.end(),
+                         [](auto& a, auto& b) { return a.received_dbm > b.received_dbm; }));
 }
 
 TEST_CASE("shares are of demanded area: served zones if there are any, else all inside the walls") {
@@ -105,7 +109,8 @@ TEST_CASE("shares are of demanded area: served zones if there are any, else all 
     CHECK(v.requirements[0].share_met() == 1);
     CHECK(v.met());
 
-    const ZoneId zone = add_zone(p, floor_at(p, 0), {{}, "Z", ZoneKind::served, {{0, 0}, {5, 0}, {5, 10}, {0, 10}}});
+    const ZoneId zone =
+        add_zone(p, floor_at(p, 0), {{}, "Z", ZoneKind::served, {{0, 0}, {5, 0}, {5, 10}, {0, 10}}});
     add_zone(p, floor_at(p, 0), {{}, "Shaft", ZoneKind::not_needed, {{0, 0}, {2, 0}, {2, 2}, {0, 2}}});
     v = judge(p, predictor.predict(p));
     CHECK(v.requirements[0].demanded_m2 == Approx(46));
@@ -124,7 +129,8 @@ TEST_CASE("a verdict counts the cells that keep the limit and names the worst pl
     double kept = 0;
     for (double x = 0.25; x < 10; x += 0.5)
         for (double y = 0.25; y < 10; y += 0.5)
-            kept += std::min(std::hypot(x - 2.25, y - 5.25), std::hypot(x - 7.75, y - 5.25)) <= 4.0 ? 0.25 : 0;
+            kept +=
+                std::min(std::hypot(x - 2.25, y - 5.25), std::hypot(x - 7.75, y - 5.25)) <= 4.0 ? 0.25 : 0;
     CHECK(v.requirements[0].share_met() == Approx(kept / 100).margin(0.011));
     CHECK_FALSE(v.met());
     const Worst worst = *v.requirements[0].floors[0].worst;
@@ -135,7 +141,8 @@ TEST_CASE("a verdict counts the cells that keep the limit and names the worst pl
 
 TEST_CASE("all requirements of a band together are never met on more area than the least of them") {
     Project p = room();
-    set_requirements(p, {require(p, "signal", -45, 0.9), require(p, "next_best", -55, 0.9), require(p, "snr", 40, 0.9)});
+    set_requirements(
+        p, {require(p, "signal", -45, 0.9), require(p, "next_best", -55, 0.9), require(p, "snr", 40, 0.9)});
     Predictor predictor;
     const Verdict v = judge(p, predictor.predict(p));
     double least = 1;

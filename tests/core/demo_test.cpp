@@ -47,7 +47,8 @@ TEST_CASE("no two radios of the demo that hear each other well share a 5 GHz cha
         std::set<int> channels_used;
         for (const AccessPoint& ap : access_points(p, f->id))
             for (const Radio& r : ap.radios)
-                if (r.on && r.channel.band == band_5 && ap.mount == Mount::ceiling) CHECK(channels_used.insert(r.channel.number).second);
+                if (r.on && r.channel.band == band_5 && ap.mount == Mount::ceiling)
+                    CHECK(channels_used.insert(r.channel.number).second);
     }
 }
 
@@ -59,9 +60,11 @@ TEST_CASE("at places of both floors the map and the sum of the terms are the sam
     const Scene scene = make_scene(p, masks);
     for (const Floor* f : all_floors(p)) {
         const FloorPrediction& fp = *site.find(f->id);
-        for (Point at : {Point{9.75, 25.25}, Point{51.25, 30.25}, Point{26.25, 4.25}, Point{57.75, 33.25}, Point{40.25, 12.25}}) {
+        for (Point at : {Point{9.75, 25.25}, Point{51.25, 30.25}, Point{26.25, 4.25}, Point{57.75, 33.25},
+                         Point{40.25, 12.25}}) {
             for (const Band& b : bands()) {
-                const float map = lens_values(*fp.by_band[b.id.index], LensId::signal)[*fp.surface.cell_at(at)];
+                const float map =
+                    lens_values(*fp.by_band[b.id.index], LensId::signal)[*fp.surface.cell_at(at)];
                 double best = -1000;
                 for (const LinkExplanation& l : probe(p, scene, *f, at))
                     if (l.channel.band == b.id) best = std::max(best, l.received_dbm);

@@ -57,7 +57,9 @@ TEST_CASE("power adds to the map dB by dB") {
     Project p = one_floor();
     const AccessPointId id = isotropic_access_point(p, {5, 5});
     Predictor predictor;
-    const auto signal = [&](const Project& q) { return lens_values(*predictor.predict(q).floors[0].by_band[band_5.index], LensId::signal); };
+    const auto signal = [&](const Project& q) {
+        return lens_values(*predictor.predict(q).floors[0].by_band[band_5.index], LensId::signal);
+    };
     const auto before = signal(p);
     AccessPoint ap = *find_access_point(p, floor_at(p, 0), id);
     ap.radios[1].power_dbm += 4;

@@ -27,5 +27,6 @@ TEST_CASE("distances inside the near field count as half a metre") {
 
 TEST_CASE("the loss between two frequencies does not depend on the distance") {
     for (double d : {1.0, 7.0, 90.0})
-        CHECK(free_space_loss_db(5775, d) - free_space_loss_db(5500, d) == Approx(frequency_shift_db(5500, 5775)));
+        CHECK(free_space_loss_db(5775, d) - free_space_loss_db(5500, d) ==
+              Approx(frequency_shift_db(5500, 5775)));
 }

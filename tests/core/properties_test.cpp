@@ -16,7 +16,8 @@ public:
     double any(double low, double high) { return std::uniform_real_distribution<>(low, high)(engine_); }
     Point place() { return {any(0.5, 19.5), any(0.5, 14.5)}; }
     Wall wall(const Project& p) {
-        static const char* types[] = {"plasterboard", "brick-half", "glass-partition", "concrete-100", "screen"};
+        static const char* types[] = {"plasterboard", "brick-half", "glass-partition", "concrete-100",
+                                      "screen"};
         Wall w;
         w.type = find_type(p, types[static_cast<int>(any(0, 4.999))]);
         w.points = {place(), place(), place()};
@@ -39,7 +40,8 @@ private:
 
 std::vector<float> signal(const Project& p, std::size_t floor, double cell_m = 0.5) {
     Predictor predictor;
-    return lens_values(*predictor.predict(p, {floor_at(p, floor)}, cell_m).floors[0].by_band[band_5.index], LensId::signal);
+    return lens_values(*predictor.predict(p, {floor_at(p, floor)}, cell_m).floors[0].by_band[band_5.index],
+                       LensId::signal);
 }
 
 }  // namespace

@@ -28,7 +28,8 @@ std::vector<Row> table() {
         for (std::string c; std::getline(cells, c, ',');) cell.push_back(c);
         const auto standard = find_standard(cell[0].substr(2));
         if (!standard || cell[4].empty() || std::stoi(cell[4]) > 13) continue;
-        rows.push_back({*standard, std::stoi(cell[2]), std::stoi(cell[3]), std::stoi(cell[4]), std::stod(cell[9]), std::stod(cell[11]), cell[12] == "1"});
+        rows.push_back({*standard, std::stoi(cell[2]), std::stoi(cell[3]), std::stoi(cell[4]),
+                        std::stod(cell[9]), std::stod(cell[11]), cell[12] == "1"});
     }
     return rows;
 }
@@ -40,7 +41,8 @@ TEST_CASE("every rate of n, ac, ax and be is the one of the standard's table") {
     REQUIRE(rows.size() > 3000);
     for (const Row& r : rows) {
         const auto rate = phy_rate_mbps(r.standard, r.width_mhz, r.streams, r.mcs, r.guard_us);
-        INFO(standard_name(r.standard) << " " << r.width_mhz << " MHz " << r.streams << " streams MCS " << r.mcs << " guard " << r.guard_us);
+        INFO(standard_name(r.standard) << " " << r.width_mhz << " MHz " << r.streams << " streams MCS "
+                                       << r.mcs << " guard " << r.guard_us);
         REQUIRE(rate.has_value() == r.valid);
         if (rate) REQUIRE(*rate == Approx(r.rate_mbps).margin(0.06));
     }

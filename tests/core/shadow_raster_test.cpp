@@ -20,7 +20,8 @@ std::pair<double, int> compare(const Scene& scene, const Surface& surface, Point
     for (std::size_t i = 0; i < surface.cells(); ++i) {
         const auto crossings = trace(scene, source, surface.receiver(surface.centre(i)));
         for (const Band& b : bands()) {
-            const double d = std::abs(obstruction_db(scene, crossings, b.id) - double{raster.by_band[b.id.index][i]});
+            const double d =
+                std::abs(obstruction_db(scene, crossings, b.id) - double{raster.by_band[b.id.index][i]});
             if (d > 1e-3) ++differing;
             worst = std::max(worst, d);
         }
@@ -38,8 +39,10 @@ TEST_CASE("raster and link walk agree in every cell of both demo floors, from ev
         const Surface surface = make_surface(p, scene, *floor, 0.5);
         REQUIRE(surface.cells() >= 8400);
         for (const auto& placed : placed_access_points(p)) {
-            const auto [worst, differing] = compare(scene, surface, antenna_place(*placed.floor, *placed.access_point));
-            INFO(floor->name << ", access point " << placed.access_point->number << ", " << differing << " cells differ");
+            const auto [worst, differing] =
+                compare(scene, surface, antenna_place(*placed.floor, *placed.access_point));
+            INFO(floor->name << ", access point " << placed.access_point->number << ", " << differing
+                             << " cells differ");
             CHECK(worst < 0.05);
         }
     }
@@ -47,13 +50,17 @@ TEST_CASE("raster and link walk agree in every cell of both demo floors, from ev
 
 TEST_CASE("raster and link walk agree in random scenes, also on a sloping surface") {
     std::mt19937 random(3);
-    const auto any = [&](double low, double high) { return std::uniform_real_distribution<>(low, high)(random); };
+    const auto any = [&](double low, double high) {
+        return std::uniform_real_distribution<>(low, high)(random);
+    };
     for (int round = 0; round < 12; ++round) {
         Project p = new_project("P", {LengthUnits::metres, "GB", 1, 7}, 2, 4);
         const char* types[] = {"plasterboard", "brick-half", "glass-partition", "concrete-100"};
         for (int i = 0; i < 40; ++i) {
             const Point a{any(0, 30), any(0, 20)};
-            const WallId id = wall(p, types[i % 4], {a, a + Point{any(-8, 8), any(-8, 8)}, a + Point{any(-8, 8), any(-8, 8)}}, any(0, 1), any(1.2, 4), i % 2);
+            const WallId id = wall(p, types[i % 4],
+                                   {a, a + Point{any(-8, 8), any(-8, 8)}, a + Point{any(-8, 8), any(-8, 8)}},
+                                   any(0, 1), any(1.2, 4), i % 2);
             Opening o;
             o.type = find_type(p, "door-timber");
             o.start_m = any(0, 3);
@@ -79,5 +86,6 @@ TEST_CASE("a computation that is cancelled stops") {
     const Scene scene = make_scene(p, masks);
     const CancelToken token;
     token.cancel();
-    CHECK_THROWS_AS(cast_shadows(scene, make_surface(p, scene, *all_floors(p)[0]), {5, 5, 3}, token), Cancelled);
+    CHECK_THROWS_AS(cast_shadows(scene, make_surface(p, scene, *all_floors(p)[0]), {5, 5, 3}, token),
+                    Cancelled);
 }

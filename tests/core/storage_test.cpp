@@ -35,7 +35,9 @@ void read_with_a_message(const fs::path& file) {
     }
 }
 
-nlohmann::ordered_json demo_json() { return nlohmann::ordered_json::parse(project_to_json(demo::make_demo())); }
+nlohmann::ordered_json demo_json() {
+    return nlohmann::ordered_json::parse(project_to_json(demo::make_demo()));
+}
 
 }  // namespace
 
@@ -59,13 +61,15 @@ TEST_CASE("the version before is kept beside the new one and nothing else is lef
     CHECK(load_project(folder / "p.yemvo").project.name == "Second");
     CHECK(load_project(folder / "p.yemvo~").project.name == "Test");
     std::size_t files = 0;
-    for ([[maybe_unused]] const auto& entry : fs::directory_iterator((folder / "p.yemvo").parent_path())) ++files;
+    for ([[maybe_unused]] const auto& entry : fs::directory_iterator((folder / "p.yemvo").parent_path()))
+        ++files;
     CHECK(files == 2);
 }
 
 TEST_CASE("a save that cannot be done says so and leaves what was there") {
     const TemporaryFolder folder;
-    CHECK_THROWS_WITH(save_project(one_floor(), folder / "no" / "such" / "p.yemvo"), Catch::Contains("p.yemvo"));
+    CHECK_THROWS_WITH(save_project(one_floor(), folder / "no" / "such" / "p.yemvo"),
+                      Catch::Contains("p.yemvo"));
     fs::create_directory(folder / "taken.yemvo");
     CHECK_THROWS_AS(save_project(one_floor(), folder / "taken.yemvo"), Error);
     CHECK(fs::is_directory(folder / "taken.yemvo"));
@@ -134,15 +138,23 @@ TEST_CASE("wrong values are refused with the place they stand at") {
     const std::vector<std::pair<Change, std::string>> cases{
         {[](auto& j) { j["format"] = "something"; }, "format"},
         {[](auto& j) { j.erase("buildings"); }, "buildings"},
-        {[](auto& j) { j["buildings"][0]["floors"][1]["walls"][3]["points"][0][1] = "north"; }, "buildings[0].floors[1].walls[3].points[0][1]"},
+        {[](auto& j) { j["buildings"][0]["floors"][1]["walls"][3]["points"][0][1] = "north"; },
+         "buildings[0].floors[1].walls[3].points[0][1]"},
         {[](auto& j) { j["buildings"][0]["floors"][0]["height_m"] = -3; }, "floors[0].height_m"},
-        {[](auto& j) { j["buildings"][0]["floors"][0]["walls"][0]["points"] = nlohmann::json::array({{1, 1}}); }, "at least 2 points"},
+        {[](auto& j) {
+             j["buildings"][0]["floors"][0]["walls"][0]["points"] = nlohmann::json::array({{1, 1}});
+         },
+         "at least 2 points"},
         {[](auto& j) { j["buildings"][0]["floors"][0]["walls"][0]["type"] = 4321; }, "no wall type 4321"},
-        {[](auto& j) { j["buildings"][0]["floors"][1]["id"] = j["buildings"][0]["floors"][0]["id"]; }, "used twice"},
+        {[](auto& j) { j["buildings"][0]["floors"][1]["id"] = j["buildings"][0]["floors"][0]["id"]; },
+         "used twice"},
         {[](auto& j) { j["buildings"][0]["floors"][0]["walls"][0]["openings"][0]["piece"] = 77; }, "piece"},
-        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["channel"] = 7777; }, "channel"},
-        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["primary"] = 13; }, "outside the channel"},
-        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"].erase(0); }, "as many radios"},
+        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["channel"] = 7777; },
+         "channel"},
+        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["primary"] = 13; },
+         "outside the channel"},
+        {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"].erase(0); },
+         "as many radios"},
         {[](auto& j) { j["variant"] = 123456; }, "variant"},
         {[](auto& j) { j["wall_types"][0]["losses"][0]["loss_db"] = 1e300; }, "loss_db"},
         {[](auto& j) { j["wall_types"][0]["losses"] = nlohmann::json::array(); }, "losses"},

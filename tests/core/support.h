@@ -11,17 +11,20 @@ namespace yemvo::test {
 
 /// A value of tests/data/checks.json, worked out independently of this program.
 inline double check_value(const std::string& id) {
-    static const nlohmann::json checks = nlohmann::json::parse(std::ifstream(std::string(TEST_DATA) + "/checks.json"));
+    static const nlohmann::json checks =
+        nlohmann::json::parse(std::ifstream(std::string(TEST_DATA) + "/checks.json"));
     for (const auto& c : checks)
         if (c["id"] == id) return c["value"].get<double>();
     throw std::runtime_error("no check " + id);
 }
 
-inline Project one_floor(double height_m = 3) { return new_project("Test", {LengthUnits::metres, "GB", 1.0, 7}, 1, height_m); }
+inline Project one_floor(double height_m = 3) {
+    return new_project("Test", {LengthUnits::metres, "GB", 1.0, 7}, 1, height_m);
+}
 inline FloorId floor_at(const Project& p, std::size_t index) { return all_floors(p)[index]->id; }
 
-inline WallId wall(Project& p, const char* type, std::vector<Point> points, double base_m = 0, std::optional<double> top_m = {},
-                   std::size_t floor = 0) {
+inline WallId wall(Project& p, const char* type, std::vector<Point> points, double base_m = 0,
+                   std::optional<double> top_m = {}, std::size_t floor = 0) {
     Wall w;
     w.type = find_type(p, type);
     w.points = std::move(points);
@@ -31,7 +34,8 @@ inline WallId wall(Project& p, const char* type, std::vector<Point> points, doub
 }
 
 /// An access point of a model; its antennas replaced by ideal ones that radiate alike all round.
-inline AccessPointId isotropic_access_point(Project& p, Point at, double height_m = 2.5, std::size_t floor = 0) {
+inline AccessPointId isotropic_access_point(Project& p, Point at, double height_m = 2.5,
+                                            std::size_t floor = 0) {
     std::vector<AccessPointModel> models = *p.models;
     for (AccessPointModel& m : models)
         for (RadioModel& r : m.radios)

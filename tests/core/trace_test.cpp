@@ -19,7 +19,9 @@ double loss_5(const Project& p, const char* type) { return loss_db(wall_type(p, 
 std::vector<std::string> kinds(const Project& p, Point3 from, Point3 to) {
     std::vector<std::string> names;
     for (const Crossing& c : trace(scene_of(p), from, to))
-        names.push_back(c.kind == CrossingKind::wall ? "wall" : c.kind == CrossingKind::opening ? "opening" : "slab");
+        names.push_back(c.kind == CrossingKind::wall      ? "wall"
+                        : c.kind == CrossingKind::opening ? "opening"
+                                                          : "slab");
     return names;
 }
 
@@ -58,7 +60,7 @@ TEST_CASE("a ray over a half-height partition loses nothing, one through it does
     Project p = one_floor();
     wall(p, "screen", {{5, 0}, {5, 10}}, 0, 1.5);
     CHECK(crossed_db(p, {2, 5, 2.8}, {6, 5, 1.0}) == Approx(loss_5(p, "screen")));  // at 5 m it is 1.45 m up
-    CHECK(crossed_db(p, {2, 5, 2.8}, {9, 5, 1.0}) == 0);                             // at 5 m it is 2.03 m up
+    CHECK(crossed_db(p, {2, 5, 2.8}, {9, 5, 1.0}) == 0);                            // at 5 m it is 2.03 m up
 }
 
 TEST_CASE("a ray through a door or a window takes its loss instead of the wall's") {
@@ -97,7 +99,8 @@ TEST_CASE("a receiver on a wall is before it, and a source at a wall stays on it
 
 TEST_CASE("a slab between floors costs its loss, a void in it nothing, and none lies outside the building") {
     Project p = new_project("P", {LengthUnits::metres, "GB", 1, 7}, 2, 4);
-    for (std::size_t f : {0u, 1u}) wall(p, "brick-cavity", {{0, 0}, {20, 0}, {20, 20}, {0, 20}, {0, 0}}, 0, {}, f);
+    for (std::size_t f : {0u, 1u})
+        wall(p, "brick-cavity", {{0, 0}, {20, 0}, {20, 20}, {0, 20}, {0, 0}}, 0, {}, f);
     add_void(p, floor_at(p, 1), {{}, "Atrium", {{8, 8}, {12, 8}, {12, 12}, {8, 12}}});
     CHECK(crossed_db(p, {4, 4, 3}, {4, 5, 5}) == Approx(loss_5(p, "slab-concrete-300")));
     CHECK(kinds(p, {10, 10, 3}, {10.5, 10, 5}).empty());

@@ -24,7 +24,9 @@ struct MadeFloor {
         floor.mask = mask;
         for (std::size_t i = 0; i < 200; ++i) values.push_back(value(floor.surface.centre(i)));
     }
-    QImage paint(const MapChoice& choice) const { return paint_heat_map(floor, values, choice, map(), QSize(220, 120), Palette::light()); }
+    QImage paint(const MapChoice& choice) const {
+        return paint_heat_map(floor, values, choice, map(), QSize(220, 120), Palette::light());
+    }
     static PlanMap map() { return {10, QPointF(10, 110)}; }
 };
 
@@ -36,7 +38,8 @@ TEST_CASE("the middle of a step has the step's own colour, and weaker is another
     const MadeFloor floor([](Point) { return -57.5f; });
     const QColor middle = floor.paint(low_limit).pixelColor(110, 60);
     CHECK(middle == step_colour(Palette::light(), lens(LensId::signal), -57.5));
-    CHECK(step_colour(Palette::light(), lens(LensId::signal), -57.5) != step_colour(Palette::light(), lens(LensId::signal), -62.5));
+    CHECK(step_colour(Palette::light(), lens(LensId::signal), -57.5) !=
+          step_colour(Palette::light(), lens(LensId::signal), -62.5));
     CHECK(step_colour(Palette::light(), lens(LensId::signal), -500) == Palette::light().steps.front());
     CHECK(step_colour(Palette::light(), lens(LensId::signal), 10) == Palette::light().steps.back());
 }
@@ -67,7 +70,8 @@ TEST_CASE("below the threshold the map is hatched, above it is not") {
 }
 
 TEST_CASE("areas of different access points that meet have different tints") {
-    const MadeFloor floor([](Point p) { return static_cast<float>(1 + static_cast<int>(p.x / 5) * 6); });  // 1, 7, 13, 19
+    const MadeFloor floor(
+        [](Point p) { return static_cast<float>(1 + static_cast<int>(p.x / 5) * 6); });  // 1, 7, 13, 19
     const auto tints = serving_tints(floor.floor.surface, floor.values);
     REQUIRE(tints.size() == 4);
     CHECK(tints.at(1) != tints.at(7));

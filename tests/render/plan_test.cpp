@@ -53,7 +53,8 @@ TEST_CASE("PNG and JPEG are read; text, nothing and half a picture are refused b
 
 TEST_CASE("a picture that claims to be huge is refused before it is unpacked") {
     Bytes png = picture_bytes("PNG", {40, 30});
-    // width and height stand in the header's bytes 16 to 23; the checksum after them is then wrong, as it may be
+    // width and height stand in the header's bytes 16 to 23; the checksum after them is then wrong, as it may
+    // be
     for (std::size_t at : {16u, 20u}) {
         png[at] = std::byte{0};
         png[at + 1] = std::byte{0};
@@ -93,7 +94,8 @@ TEST_CASE("walls are drawn as thick as they are and a door leaves a gap") {
     QImage plan(1000, 1000, QImage::Format_ARGB32_Premultiplied);
     plan.fill(Qt::white);
     QPainter painter(&plan);
-    paint_walls(painter, p, *all_floors(p)[0], {100, QPointF(0, 1000)}, QRectF(0, 0, 1000, 1000), Palette::light(), false);
+    paint_walls(painter, p, *all_floors(p)[0], {100, QPointF(0, 1000)}, QRectF(0, 0, 1000, 1000),
+                Palette::light(), false);
     painter.end();
     const auto column = [&](int x) {
         int dark = 0;

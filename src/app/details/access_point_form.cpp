@@ -28,10 +28,12 @@ protected:
         QPainter p(this);
         AccessPoint upright = *ap;
         upright.mount = Mount::ceiling;  // no wedge here
-        render::paint_badge(p, QPointF(18, 19), workspace_.project(), upright, render::BadgeState::selected, theme());
+        render::paint_badge(p, QPointF(18, 19), workspace_.project(), upright, render::BadgeState::selected,
+                            theme());
         p.setPen(theme().ink);
         p.setFont(render::font(13, 650));
-        p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter, QString("Access point %1").arg(ap->number));
+        p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter,
+                   QString("Access point %1").arg(ap->number));
         p.setPen(theme().muted);
         p.setFont(render::font(12));
         p.drawText(QRectF(44, 22, width() - 44, 18), Qt::AlignVCenter,
@@ -101,7 +103,8 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     on->setObjectName("on" + tail);
     on->setToolTip("On or off");
     QObject::connect(on, &QCheckBox::clicked, form, [ed, index](bool checked) {
-        ed.change(checked ? "Switch on radio of" : "Switch off radio of", [&](AccessPoint& ap) { ap.radios[index].on = checked; });
+        ed.change(checked ? "Switch on radio of" : "Switch off radio of",
+                  [&](AccessPoint& ap) { ap.radios[index].on = checked; });
     });
     form->on_refresh([on, radio] { on->setChecked(radio().on); });
     grid->addWidget(on, row, 2);
@@ -118,27 +121,39 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     const auto list = primaries_of(id);
     QStringList names;
     for (int n : list) names << QString::number(n);
-    QComboBox* channel = form->choice(cell, "channel" + tail, names,
-                                      [=] { return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()); },
-                                      [=](int i) { tune(list[static_cast<std::size_t>(i)], radio().channel.width_mhz); });
+    QComboBox* channel = form->choice(
+        cell, "channel" + tail, names,
+        [=] { return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()); },
+        [=](int i) { tune(list[static_cast<std::size_t>(i)], radio().channel.width_mhz); });
     channel->setToolTip("Primary channel");
     grid->addLayout(cell, row, 3);
     cell = new QHBoxLayout;
     const auto widths = widths_of(can);
     names.clear();
     for (int n : widths) names << QString::number(n);
-    form->choice(cell, "width" + tail, names,
-                 [=] { return static_cast<int>(std::find(widths.begin(), widths.end(), radio().channel.width_mhz) - widths.begin()); },
-                 [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)]); })->setToolTip("Channel width in MHz");
+    form->choice(
+            cell, "width" + tail, names,
+            [=] {
+                return static_cast<int>(std::find(widths.begin(), widths.end(), radio().channel.width_mhz) -
+                                        widths.begin());
+            },
+            [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)]); })
+        ->setToolTip("Channel width in MHz");
     grid->addLayout(cell, row, 4);
     cell = new QHBoxLayout;
-    auto* power = form->number_field(cell, "power" + tail, "", 0, [radio] { return radio().power_dbm; },
-                       [ed, index, can](double v) {
-                           const double stepped = can.power_low_dbm + std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
-                           ed.change("Change power of", [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
-                       }, can.power_low_dbm, can.power_high_dbm);
+    auto* power = form->number_field(
+        cell, "power" + tail, "", 0, [radio] { return radio().power_dbm; },
+        [ed, index, can](double v) {
+            const double stepped =
+                can.power_low_dbm +
+                std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
+            ed.change("Change power of", [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
+        },
+        can.power_low_dbm, can.power_high_dbm);
     power->setToolTip(QString("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
-                          .arg(can.power_low_dbm).arg(can.power_high_dbm).arg(can.power_step_db));
+                          .arg(can.power_low_dbm)
+                          .arg(can.power_high_dbm)
+                          .arg(can.power_step_db));
     power->setFixedWidth(40);
     power->setMinimumWidth(34);
     grid->addLayout(cell, row, 5);
@@ -173,51 +188,65 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         label->setAlignment(c == 6 ? Qt::AlignRight : Qt::AlignLeft);
         grid->addWidget(label, 0, c);
     }
-    for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_radio(form, grid, static_cast<int>(i) + 1, ed, i);
+    for (std::size_t i = 0; i < ed.get().radios.size(); ++i)
+        add_radio(form, grid, static_cast<int>(i) + 1, ed, i);
     grid->setColumnStretch(3, 5);
     grid->setColumnStretch(4, 4);
     form->widget(table);
 
     form->group("Mount");
     auto* row = form->row("Position");
-    form->length_field(row, "apX", "x", [ed] { return ed.get().position.x; },
-                       [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.x = v; }); });
-    form->length_field(row, "apY", "y", [ed] { return ed.get().position.y; },
-                       [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.y = v; }); });
-    form->choice(form->row("On"), "apMount", {"Ceiling", "Wall", "Pole", "Desk"}, [ed] { return static_cast<int>(ed.get().mount); },
-                 [ed](int i) { ed.change("Mount", [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); }); });
-    form->length_field(form->row("Height"), "apHeight", m, [ed] { return ed.get().height_m; },
-                       [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); }, 0, 200);
+    form->length_field(
+        row, "apX", "x", [ed] { return ed.get().position.x; },
+        [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.x = v; }); });
+    form->length_field(
+        row, "apY", "y", [ed] { return ed.get().position.y; },
+        [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.y = v; }); });
+    form->choice(
+        form->row("On"), "apMount", {"Ceiling", "Wall", "Pole", "Desk"},
+        [ed] { return static_cast<int>(ed.get().mount); },
+        [ed](int i) { ed.change("Mount", [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); }); });
+    form->length_field(
+        form->row("Height"), "apHeight", m, [ed] { return ed.get().height_m; },
+        [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); }, 0, 200);
     row = form->row("Aim");
-    form->number_field(row, "apAzimuth", "° azimuth", 0, [ed] { return ed.get().azimuth_deg; },
-                       [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); }, -360, 360);
-    form->number_field(row, "apTilt", "° tilt", 0, [ed] { return ed.get().downtilt_deg; },
-                       [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); }, -90, 90);
+    form->number_field(
+        row, "apAzimuth", "° azimuth", 0, [ed] { return ed.get().azimuth_deg; },
+        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); }, -360, 360);
+    form->number_field(
+        row, "apTilt", "° tilt", 0, [ed] { return ed.get().downtilt_deg; },
+        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); }, -90, 90);
 
     form->group("Gear");
     QStringList names;
     for (const AccessPointModel& one : *w.project().models) names << QString::fromStdString(one.name);
-    form->choice(form->row("Model"), "apModel", names,
-                 [ed, &w] {
-                     const auto& list = *w.project().models;
-                     return static_cast<int>(std::find_if(list.begin(), list.end(), [&](auto& one) { return one.id == ed.get().model; }) - list.begin());
-                 },
-                 [ed, &w](int i) {
-                     const AccessPointModel& to = (*w.project().models)[static_cast<std::size_t>(i)];
-                     ed.change("Change model of", [&](AccessPoint& ap) {
-                         AccessPoint fresh = make_access_point(to, ap.id, ap.number, ap.position);
-                         fresh.azimuth_deg = ap.azimuth_deg;
-                         fresh.height_m = ap.height_m;
-                         ap = fresh;
-                     });
-                 });
-    form->number_field(form->row("Number"), "apNumber", "", 0, [ed] { return ed.get().number; },
-                       [ed, &w, id](double v) {
-                           for (const auto& placed : placed_access_points(w.project()))
-                               if (placed.access_point->number == static_cast<int>(v) && placed.access_point->id != id)
-                                   throw Error("there is an access point " + std::to_string(static_cast<int>(v)) + " already");
-                           ed.change("Renumber", [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
-                       }, 1, 9999);
+    form->choice(
+        form->row("Model"), "apModel", names,
+        [ed, &w] {
+            const auto& list = *w.project().models;
+            return static_cast<int>(
+                std::find_if(list.begin(), list.end(), [&](auto& one) { return one.id == ed.get().model; }) -
+                list.begin());
+        },
+        [ed, &w](int i) {
+            const AccessPointModel& to = (*w.project().models)[static_cast<std::size_t>(i)];
+            ed.change("Change model of", [&](AccessPoint& ap) {
+                AccessPoint fresh = make_access_point(to, ap.id, ap.number, ap.position);
+                fresh.azimuth_deg = ap.azimuth_deg;
+                fresh.height_m = ap.height_m;
+                ap = fresh;
+            });
+        });
+    form->number_field(
+        form->row("Number"), "apNumber", "", 0, [ed] { return ed.get().number; },
+        [ed, &w, id](double v) {
+            for (const auto& placed : placed_access_points(w.project()))
+                if (placed.access_point->number == static_cast<int>(v) && placed.access_point->id != id)
+                    throw Error("there is an access point " + std::to_string(static_cast<int>(v)) +
+                                " already");
+            ed.change("Renumber", [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
+        },
+        1, 9999);
     form->stretch();
     return form;
 }

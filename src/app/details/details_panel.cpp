@@ -18,7 +18,8 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll_->setFrameShape(QFrame::NoFrame);
     for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::selection_changed,
-                        &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed, &Workspace::kinds_changed})
+                        &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed,
+                        &Workspace::kinds_changed})
         connect(&workspace, signal, this, &DetailsPanel::refresh);
     refresh();
 }
@@ -26,18 +27,29 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
 QString DetailsPanel::shape() const {
     const Floor* f = workspace_.floor();
     if (!f) return "none";
+    const QString units = workspace_.units() == LengthUnits::metres ? "" : "ft ";  // fields carry their unit
     if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::scale)
-        return QString("kinds %1 %2").arg(static_cast<int>(workspace_.tool())).arg(workspace_.project().wall_types->size());
+        return units + QString("kinds %1 %2")
+                           .arg(static_cast<int>(workspace_.tool()))
+                           .arg(workspace_.project().wall_types->size());
     const auto& chosen = workspace_.selection();
     if (chosen.size() > 1) return "several";
-    if (chosen.empty() && workspace_.step() == Step::proof)
-        return QString("proof %1").arg(workspace_.project().requirements->size());
-    if (chosen.empty()) return QString("floor %1").arg(f->id.value);
-    QString s = QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
+    if (chosen.empty() && workspace_.step() == Step::proof) {
+        QString s = units + "proof";  // names of requirements and zones stand in the form
+        for (const Requirement& r : *workspace_.project().requirements)
+            s += " " + QString::fromStdString(r.name);
+        for (const Floor* each : all_floors(workspace_.project()))
+            for (const Zone& z : *each->zones)
+                s += " " + QString::fromStdString(z.name) + QString::number(static_cast<int>(z.kind));
+        return s;
+    }
+    if (chosen.empty()) return units + QString("floor %1").arg(f->id.value);
+    QString s = units + QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
     if (chosen[0].kind == Item::Kind::access_point)  // another model has other radios
         if (const auto* ap = find_access_point(workspace_.project(), f->id, AccessPointId{chosen[0].id})) {
             s += QString(" model %1").arg(ap->model.value);
-            for (const Radio& r : ap->radios) s += QString(" %1/%2").arg(int{r.channel.band.index}).arg(r.channel.width_mhz);
+            for (const Radio& r : ap->radios)
+                s += QString(" %1/%2").arg(int{r.channel.band.index}).arg(r.channel.width_mhz);
         }
     return s;
 }
@@ -53,20 +65,30 @@ void DetailsPanel::rebuild() {
     form_ = nullptr;
     if (workspace_.floor()) {
         const auto& chosen = workspace_.selection();
-        if (shape_.startsWith("kinds")) {
+        if (shape_.contains("kinds")) {
             form_ = kinds_form(workspace_, nullptr);
         } else if (shape_ == "several") {
             form_ = several_form(workspace_, nullptr);
-        } else if (shape_.startsWith("proof")) {
+        } else if (shape_.contains("proof")) {
             form_ = requirements_form(workspace_, nullptr);
-        } else if (shape_.startsWith("item")) {
+        } else if (shape_.contains("item")) {
             const Item item = chosen.front();
             switch (item.kind) {
-                case Item::Kind::wall: form_ = wall_form(workspace_, nullptr, WallId{item.id}); break;
-                case Item::Kind::opening: form_ = opening_form(workspace_, nullptr, WallId{item.wall}, OpeningId{item.id}); break;
-                case Item::Kind::zone: form_ = zone_form(workspace_, nullptr, ZoneId{item.id}); break;
-                case Item::Kind::slab_void: form_ = void_form(workspace_, nullptr, VoidId{item.id}); break;
-                case Item::Kind::access_point: form_ = access_point_form(workspace_, nullptr, AccessPointId{item.id}); break;
+                case Item::Kind::wall:
+                    form_ = wall_form(workspace_, nullptr, WallId{item.id});
+                    break;
+                case Item::Kind::opening:
+                    form_ = opening_form(workspace_, nullptr, WallId{item.wall}, OpeningId{item.id});
+                    break;
+                case Item::Kind::zone:
+                    form_ = zone_form(workspace_, nullptr, ZoneId{item.id});
+                    break;
+                case Item::Kind::slab_void:
+                    form_ = void_form(workspace_, nullptr, VoidId{item.id});
+                    break;
+                case Item::Kind::access_point:
+                    form_ = access_point_form(workspace_, nullptr, AccessPointId{item.id});
+                    break;
             }
         } else {
             form_ = floor_form(workspace_, nullptr, [this] { emit drawing_asked(); });

@@ -15,7 +15,9 @@
 namespace yemvo::app {
 
 UnitField::UnitField(const QString& unit, QWidget* parent) : QLineEdit(parent), unit_(unit) {
-    if (!unit.isEmpty()) setTextMargins(0, 0, static_cast<int>(QFontMetricsF(render::font(12)).horizontalAdvance(unit)) + 5, 0);
+    if (!unit.isEmpty())
+        setTextMargins(0, 0, static_cast<int>(QFontMetricsF(render::font(12)).horizontalAdvance(unit)) + 5,
+                       0);
     setMinimumWidth(40);
 }
 
@@ -78,12 +80,13 @@ double parse_number(const QString& text, double low, double high, const QString&
     const double value = digits.trimmed().toDouble(&read);
     if (!read || !std::isfinite(value)) throw Error("'" + text.left(40).toStdString() + "' is not a number");
     if (value < low || value > high)
-        throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " + render::figure(high, 0).toStdString() +
-                    (unit.isEmpty() ? "" : " " + unit.toStdString()));
+        throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " +
+                    render::figure(high, 0).toStdString() + (unit.isEmpty() ? "" : " " + unit.toStdString()));
     return value;
 }
 
-Form::Form(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), column_(new QVBoxLayout(this)) {
+Form::Form(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), column_(new QVBoxLayout(this)) {
     column_->setContentsMargins(12, 4, 12, 8);
     column_->setSpacing(3);
 }
@@ -156,7 +159,8 @@ UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::fun
 }
 
 UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const QString& unit,
-                              std::function<double()> get, std::function<void(double)> set, double low_m, double high_m) {
+                              std::function<double()> get, std::function<void(double)> set, double low_m,
+                              double high_m) {
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
@@ -173,30 +177,34 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
             workspace_.tell(QString::fromUtf8(fault.what()), true);
         }
     });
-    on_refresh([this, field, get] { field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false))); });
+    on_refresh([this, field, get] {
+        field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
+    });
     return field;
 }
 
 UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const QString& unit, int decimals,
-                              std::function<double()> get, std::function<void(double)> set, double low, double high) {
+                              std::function<double()> get, std::function<void(double)> set, double low,
+                              double high) {
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
-    connect(field, &UnitField::confirmed, this, [this, field, set, get, low, high, unit, decimals](const QString& text) {
-        try {
-            set(parse_number(text, low, high, unit));
-            field->show_value(render::figure(get(), decimals));
-        } catch (const Error& fault) {
-            field->show_fault(QString::fromUtf8(fault.what()));
-            workspace_.tell(QString::fromUtf8(fault.what()), true);
-        }
-    });
+    connect(field, &UnitField::confirmed, this,
+            [this, field, set, get, low, high, unit, decimals](const QString& text) {
+                try {
+                    set(parse_number(text, low, high, unit));
+                    field->show_value(render::figure(get(), decimals));
+                } catch (const Error& fault) {
+                    field->show_fault(QString::fromUtf8(fault.what()));
+                    workspace_.tell(QString::fromUtf8(fault.what()), true);
+                }
+            });
     on_refresh([field, get, decimals] { field->show_value(render::figure(get(), decimals)); });
     return field;
 }
 
-QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStringList& names, std::function<int()> get,
-                        std::function<void(int)> set) {
+QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStringList& names,
+                        std::function<int()> get, std::function<void(int)> set) {
     auto* combo = new QComboBox(this);
     combo->setObjectName(object);
     combo->addItems(names);

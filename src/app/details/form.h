@@ -36,8 +36,8 @@ private:
     QString unit_, shown_;
 };
 
-/// Builds rows; refresh() fills them from the project again. A getter must not be called once its thing is gone:
-/// whoever owns the form rebuilds it then.
+/// Builds rows; refresh() fills them from the project again. A getter must not be called once its thing is
+/// gone: whoever owns the form rebuilds it then.
 class Form : public QWidget {
     Q_OBJECT
 public:
@@ -50,11 +50,14 @@ public:
     QLabel* text(const QString& label, std::function<QString()> get);
     /// Fields that stand beside each other in one row belong to the label of the first.
     QHBoxLayout* row(const QString& label);
-    UnitField* name_field(QHBoxLayout*, const QString& object, std::function<QString()> get, std::function<void(QString)> set);
-    UnitField* length_field(QHBoxLayout*, const QString& object, const QString& unit, std::function<double()> get,
-                            std::function<void(double)> set, double low_m = -1e5, double high_m = 1e5);
+    UnitField* name_field(QHBoxLayout*, const QString& object, std::function<QString()> get,
+                          std::function<void(QString)> set);
+    UnitField* length_field(QHBoxLayout*, const QString& object, const QString& unit,
+                            std::function<double()> get, std::function<void(double)> set, double low_m = -1e5,
+                            double high_m = 1e5);
     UnitField* number_field(QHBoxLayout*, const QString& object, const QString& unit, int decimals,
-                            std::function<double()> get, std::function<void(double)> set, double low, double high);
+                            std::function<double()> get, std::function<void(double)> set, double low,
+                            double high);
     QComboBox* choice(QHBoxLayout*, const QString& object, const QStringList& names, std::function<int()> get,
                       std::function<void(int)> set);
     void widget(QWidget*);

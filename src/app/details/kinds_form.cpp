@@ -42,15 +42,18 @@ protected:
         const QFont name_font = render::font(12.5, isChecked() ? 650 : 500);
         p.setFont(name_font);
         const double room = width() - 46 - 96;
-        p.drawText(QRectF(46, 2, room, 17), Qt::AlignVCenter,
-                   QFontMetricsF(name_font).elidedText(QString::fromStdString(type_.name), Qt::ElideRight, room));
+        p.drawText(
+            QRectF(46, 2, room, 17), Qt::AlignVCenter,
+            QFontMetricsF(name_font).elidedText(QString::fromStdString(type_.name), Qt::ElideRight, room));
         p.setPen(colours.muted);
         p.setFont(render::font(11));
-        p.drawText(QRectF(46, 17, room, 15), Qt::AlignVCenter, render::figure(type_.thickness_m * 1000) + " mm");
+        p.drawText(QRectF(46, 17, room, 15), Qt::AlignVCenter,
+                   render::figure(type_.thickness_m * 1000) + " mm");
         p.setPen(colours.ink);
         p.setFont(render::font(12.5));
         for (std::size_t b = 0; b < band_count(); ++b)
-            p.drawText(QRectF(width() - 98 + 32.0 * static_cast<double>(b), 0, 32, height()), Qt::AlignRight | Qt::AlignVCenter,
+            p.drawText(QRectF(width() - 98 + 32.0 * static_cast<double>(b), 0, 32, height()),
+                       Qt::AlignRight | Qt::AlignVCenter,
                        render::figure(loss_db(type_, bands()[b].reference_mhz / 1000), 1));
     }
 
@@ -71,7 +74,9 @@ protected:
             p.setPen(theme().muted);
             const QString name = QString::fromStdString(bands()[b].name);
             p.drawText(QRectF(right - 34, 0, 34, 18), Qt::AlignRight | Qt::AlignVCenter, name);
-            render::paint_band_glyph(p, QPointF(right - QFontMetricsF(render::font(11)).horizontalAdvance(name) - 8, 9), bands()[b].id, theme());
+            render::paint_band_glyph(
+                p, QPointF(right - QFontMetricsF(render::font(11)).horizontalAdvance(name) - 8, 9),
+                bands()[b].id, theme());
         }
     }
 };
@@ -94,17 +99,21 @@ void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId Workspace::*
 
 void wall_height(Form* form, Workspace& w) {
     form->group("Walls drawn next");
-    form->choice(form->row("Up to"), "nextWallFull", {"The slab above", "A height"}, [&w] { return w.wall_top_m ? 1 : 0; },
-                 [&w](int i) {
-                     w.wall_top_m = i == 0 ? std::optional<double>() : std::optional<double>(1.5);
-                     w.kinds_were_changed();
-                 });
-    form->length_field(form->row("Top"), "nextWallTop", w.units() == LengthUnits::metres ? "m" : "",
-                       [&w] { return w.wall_top_m.value_or(w.floor()->height_m); },
-                       [&w](double v) {
-                           w.wall_top_m = v;
-                           w.kinds_were_changed();
-                       }, 0.05, 100);
+    form->choice(
+        form->row("Up to"), "nextWallFull", {"The slab above", "A height"},
+        [&w] { return w.wall_top_m ? 1 : 0; },
+        [&w](int i) {
+            w.wall_top_m = i == 0 ? std::optional<double>() : std::optional<double>(1.5);
+            w.kinds_were_changed();
+        });
+    form->length_field(
+        form->row("Top"), "nextWallTop", w.units() == LengthUnits::metres ? "m" : "",
+        [&w] { return w.wall_top_m.value_or(w.floor()->height_m); },
+        [&w](double v) {
+            w.wall_top_m = v;
+            w.kinds_were_changed();
+        },
+        0.05, 100);
 }
 
 void model_list(Form* form, Workspace& w) {
@@ -114,25 +123,32 @@ void model_list(Form* form, Workspace& w) {
         names << QString::fromStdString(m.name);
         ids.push_back(m.id);
     }
-    form->choice(form->row("Model"), "nextModel", names,
-                 [&w, ids] { return static_cast<int>(std::find(ids.begin(), ids.end(), w.model_kind) - ids.begin()); },
-                 [&w, ids](int i) {
-                     w.model_kind = ids[static_cast<std::size_t>(i)];
-                     w.kinds_were_changed();
-                 });
+    form->choice(
+        form->row("Model"), "nextModel", names,
+        [&w, ids] { return static_cast<int>(std::find(ids.begin(), ids.end(), w.model_kind) - ids.begin()); },
+        [&w, ids](int i) {
+            w.model_kind = ids[static_cast<std::size_t>(i)];
+            w.kinds_were_changed();
+        });
     form->text("Mount", [&w] {
         const AccessPointModel& m = model(w.project(), w.model_kind);
-        return QString::fromUtf8(mount_name(m.mount).data()) + ", " + QString::fromStdString(format_length(m.mount_height_m, w.units())) + " up";
+        return QString::fromUtf8(mount_name(m.mount).data()) + ", " +
+               QString::fromStdString(format_length(m.mount_height_m, w.units())) + " up";
     });
-    form->text("Radios", [&w] {
-        QStringList lines;
-        for (const RadioModel& r : model(w.project(), w.model_kind).radios)
-            for (const RadioBand& b : r.bands)
-                lines << QString("%1 GHz, to %2 MHz, %3 to %4 dBm, %5 dBi")
-                             .arg(QString::fromStdString(band(b.band).name)).arg(b.widest_mhz).arg(b.power_low_dbm).arg(b.power_high_dbm)
-                             .arg(render::figure(b.antenna.gain_dbi, 1));
-        return lines.join("\n");
-    })->setWordWrap(true);
+    form->text("Radios",
+               [&w] {
+                   QStringList lines;
+                   for (const RadioModel& r : model(w.project(), w.model_kind).radios)
+                       for (const RadioBand& b : r.bands)
+                           lines << QString("%1 GHz, to %2 MHz, %3 to %4 dBm, %5 dBi")
+                                        .arg(QString::fromStdString(band(b.band).name))
+                                        .arg(b.widest_mhz)
+                                        .arg(b.power_low_dbm)
+                                        .arg(b.power_high_dbm)
+                                        .arg(render::figure(b.antenna.gain_dbi, 1));
+                   return lines.join("\n");
+               })
+        ->setWordWrap(true);
 }
 
 }  // namespace
@@ -155,11 +171,13 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
             break;
         case ToolId::zone:
             form->group("Zones drawn next");
-            form->choice(form->row("Kind"), "nextZoneKind", zone_kind_names(), [&w] { return static_cast<int>(w.zone_kind); },
-                         [&w](int i) {
-                             w.zone_kind = static_cast<ZoneKind>(i);
-                             w.kinds_were_changed();
-                         });
+            form->choice(
+                form->row("Kind"), "nextZoneKind", zone_kind_names(),
+                [&w] { return static_cast<int>(w.zone_kind); },
+                [&w](int i) {
+                    w.zone_kind = static_cast<ZoneKind>(i);
+                    w.kinds_were_changed();
+                });
             form->note("Requirements hold in served zones; a floor without any is judged as a whole.");
             break;
         case ToolId::access_point:
@@ -168,10 +186,13 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
             break;
         case ToolId::slab_void:
             form->group("Void");
-            form->note("An opening through the slab under this floor: an atrium, a stairwell. Rays pass it without the slab's loss.");
+            form->note(
+                "An opening through the slab under this floor: an atrium, a stairwell. Rays pass it without "
+                "the slab's loss.");
             break;
         case ToolId::select:
-        case ToolId::scale: break;
+        case ToolId::scale:
+            break;
     }
     form->stretch();
     return form;

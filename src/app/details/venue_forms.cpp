@@ -46,7 +46,8 @@ void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
             const WallType& t = wall_type(w.project(), get());
             return render::figure(loss_db(t, b.reference_mhz / 1000), 1) + " dB";
         });
-    form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })->setWordWrap(true);
+    form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
+        ->setWordWrap(true);
 }
 
 /// Changes a copy of a thing of the floor in view and puts it back, as one edit.
@@ -62,64 +63,124 @@ void change_thing(Workspace& w, const QString& label, Get get, Put put, Change c
 
 }  // namespace
 
+namespace {
+
+/// What holds for the whole site.
+void add_site(Form* form, Workspace& w) {
+    form->group("Site");
+    form->name_field(
+        form->row("Name"), "siteName", [&w] { return QString::fromStdString(w.project().name); },
+        [&w](const QString& text) {
+            w.edit("Rename project", [&](Project& p) { p.name = text.toStdString(); });
+        });
+    auto* row = form->row("Lengths in");
+    form->choice(
+        row, "siteUnits", {"Metres", "Feet and inches"},
+        [&w] { return w.units() == LengthUnits::metres ? 0 : 1; },
+        [&w](int i) {
+            w.edit("Change units", [&](Project& p) {
+                p.settings.units = i == 0 ? LengthUnits::metres : LengthUnits::feet_inches;
+            });
+        });
+    form->name_field(
+        form->row("Country"), "siteCountry",
+        [&w] { return QString::fromStdString(w.project().settings.country); },
+        [&w](const QString& text) {
+            const QString code = text.toUpper();
+            if (code.size() != 2 || !code[0].isLetter() || !code[1].isLetter())
+                return w.tell("A country is two letters, as GB or US", true);
+            w.edit("Change country", [&](Project& p) { p.settings.country = code.toStdString(); });
+        });
+    form->length_field(
+        form->row("Client at"), "clientHeight", metre(w),
+        [&w] { return w.project().settings.client_height_m; },
+        [&w](double v) {
+            w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
+        },
+        0, 20);
+    form->number_field(
+        form->row("Noise fig."), "noiseFigure", "dB", 1,
+        [&w] { return w.project().settings.client_noise_figure_db; },
+        [&w](double v) {
+            w.edit("Change noise figure", [&](Project& p) { p.settings.client_noise_figure_db = v; });
+        },
+        0, 30);
+}
+
+}  // namespace
+
 Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_drawing) {
     auto* form = new Form(w, parent);
     const FloorId id = w.floor_id();
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
-    const auto set = [&w, id, floor](const QString& label, const QString& name, double elevation_m, double height_m) {
+    const auto set = [&w, id, floor](const QString& label, const QString& name, double elevation_m,
+                                     double height_m) {
         w.edit(label, [&](Project& p) { set_floor(p, id, name.toStdString(), elevation_m, height_m); });
     };
     const auto name = [floor] { return QString::fromStdString(floor().name); };
     form->group("Floor");
-    form->name_field(form->row("Name"), "floorName", name,
-                     [=](const QString& text) { set("Rename floor", text, floor().elevation_m, floor().height_m); });
-    form->length_field(form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
-                       [=](double v) { set("Change elevation", name(), v, floor().height_m); }, -500, 2000);
-    form->length_field(form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
-                       [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
+    form->name_field(form->row("Name"), "floorName", name, [=](const QString& text) {
+        set("Rename floor", text, floor().elevation_m, floor().height_m);
+    });
+    form->length_field(
+        form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
+        [=](double v) { set("Change elevation", name(), v, floor().height_m); }, -500, 2000);
+    form->length_field(
+        form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
+        [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
 
     form->group("Slab under it");
     const auto slabs = types_of(w.project(), TypeUse::slab);
-    form->choice(form->row("Type"), "slabType", type_names(w.project(), slabs),
-                 [=] { return index_of(slabs, floor().slab->type); },
-                 [=, &w](int i) {
-                     w.edit("Change slab", [&](Project& p) {
-                         Slab s = *floor().slab;
-                         s.type = slabs[static_cast<std::size_t>(i)];
-                         set_slab(p, id, s);
-                     });
-                 });
-    form->length_field(form->row("Thick"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
-                       [=, &w](double v) {
-                           w.edit("Change slab", [&](Project& p) {
-                               Slab s = *floor().slab;
-                               s.thickness_m = v;
-                               set_slab(p, id, s);
-                           });
-                       }, 0, 5);
+    form->choice(
+        form->row("Type"), "slabType", type_names(w.project(), slabs),
+        [=] { return index_of(slabs, floor().slab->type); },
+        [=, &w](int i) {
+            w.edit("Change slab", [&](Project& p) {
+                Slab s = *floor().slab;
+                s.type = slabs[static_cast<std::size_t>(i)];
+                set_slab(p, id, s);
+            });
+        });
+    form->length_field(
+        form->row("Thick"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
+        [=, &w](double v) {
+            w.edit("Change slab", [&](Project& p) {
+                Slab s = *floor().slab;
+                s.thickness_m = v;
+                set_slab(p, id, s);
+            });
+        },
+        0, 5);
     loss_rows(*form, w, [floor] { return floor().slab->type; });
 
     form->group("Drawing");
-    form->text({}, [floor, &w] {
-        const Drawing& d = *floor().drawing;
-        if (!d) return QString("None yet: drop a PNG or JPEG on the plan");
-        const QString size = QString::fromStdString(format_length(d.width_px * d.placement.scale, w.units())) + " × " +
-                             QString::fromStdString(format_length(d.height_px * d.placement.scale, w.units()));
-        return QString::fromStdString(d.asset) + "\n" + (d.to_scale ? size : QString("no scale yet"));
-    })->setWordWrap(true);
+    form->text(
+            {},
+            [floor, &w] {
+                const Drawing& d = *floor().drawing;
+                if (!d) return QString("None yet: drop a PNG or JPEG on the plan");
+                const QString size =
+                    QString::fromStdString(format_length(d.width_px * d.placement.scale, w.units())) + " × " +
+                    QString::fromStdString(format_length(d.height_px * d.placement.scale, w.units()));
+                return QString::fromStdString(d.asset) + "\n" + (d.to_scale ? size : QString("no scale yet"));
+            })
+        ->setWordWrap(true);
     auto* choose = new QPushButton("Choose a drawing…");
     choose->setObjectName("chooseDrawing");
     QObject::connect(choose, &QPushButton::clicked, form, choose_drawing);
     form->widget(choose);
     if (*floor().drawing) {
-        form->number_field(form->row("Opacity"), "drawingOpacity", "%", 0, [floor] { return floor().drawing->opacity * 100; },
-                           [=, &w](double v) {
-                               w.edit("Fade drawing", [&](Project& p) {
-                                   Drawing d = *floor().drawing;
-                                   d.opacity = v / 100;
-                                   set_drawing(p, id, d);
-                               });
-                           }, 0, 100);
+        form->number_field(
+            form->row("Opacity"), "drawingOpacity", "%", 0,
+            [floor] { return floor().drawing->opacity * 100; },
+            [=, &w](double v) {
+                w.edit("Fade drawing", [&](Project& p) {
+                    Drawing d = *floor().drawing;
+                    d.opacity = v / 100;
+                    set_drawing(p, id, d);
+                });
+            },
+            0, 100);
     }
 
     form->group("On this floor");
@@ -134,6 +195,7 @@ Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_dra
         for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
         return QString("%1, in %2 access points").arg(radios).arg(access_points(w.project(), id).size());
     });
+    add_site(form, w);
     form->stretch();
     return form;
 }
@@ -142,31 +204,42 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     auto* form = new Form(w, parent);
     const auto wall = [&w, id]() -> const Wall& { return *find_wall(*w.floor(), id); };
     const auto change = [&w, id](const QString& label, std::function<void(Wall&)> how) {
-        change_thing(w, label, [id](Project&, const Floor& f) { return find_wall(f, id); },
-                     [](Project& p, FloorId at, const Wall& v) { replace_wall(p, at, v); }, how);
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_wall(f, id); },
+            [](Project& p, FloorId at, const Wall& v) { replace_wall(p, at, v); }, how);
     };
     title(*form, "Wall");
     form->group("Built of");
     const auto types = types_of(w.project(), TypeUse::wall);
-    form->choice(form->row("Type"), "wallType", type_names(w.project(), types), [=] { return index_of(types, wall().type); },
-                 [=](int i) { change("Change wall type", [&](Wall& v) { v.type = types[static_cast<std::size_t>(i)]; }); });
+    form->choice(
+        form->row("Type"), "wallType", type_names(w.project(), types),
+        [=] { return index_of(types, wall().type); },
+        [=](int i) {
+            change("Change wall type", [&](Wall& v) { v.type = types[static_cast<std::size_t>(i)]; });
+        });
     loss_rows(*form, w, [wall] { return wall().type; });
     form->group("Height");
-    form->length_field(form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
-                       [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, -20, 100);
-    form->choice(form->row("Up to"), "wallFull", {"The slab above", "A height"}, [wall] { return wall().top_m ? 1 : 0; },
-                 [=](int i) {
-                     change("Change wall height", [&](Wall& x) {
-                         x.top_m = i == 0 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
-                     });
-                 });
-    form->length_field(form->row("Top"), "wallTop", metre(w), [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
-                       [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, 0.01, 200);
+    form->length_field(
+        form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, -20, 100);
+    form->choice(
+        form->row("Up to"), "wallFull", {"The slab above", "A height"},
+        [wall] { return wall().top_m ? 1 : 0; },
+        [=](int i) {
+            change("Change wall height", [&](Wall& x) {
+                x.top_m = i == 0 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
+            });
+        });
+    form->length_field(
+        form->row("Top"), "wallTop", metre(w),
+        [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, 0.01, 200);
     form->group("Run");
     form->text("Length", [wall, &w] {
         double sum = 0;
         for (int i = 0; i < wall().pieces(); ++i) sum += length(wall().piece(i));
-        return QString::fromStdString(format_length(sum, w.units())) + QString(", %1 pieces").arg(wall().pieces());
+        return QString::fromStdString(format_length(sum, w.units())) +
+               QString(", %1 pieces").arg(wall().pieces());
     });
     form->text("Openings", [wall] { return QString::number(wall().openings.size()); });
     form->stretch();
@@ -175,27 +248,38 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
 
 Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) {
     auto* form = new Form(w, parent);
-    const auto opening = [&w, wall_id, id]() -> const Opening& { return *find_opening(*find_wall(*w.floor(), wall_id), id); };
+    const auto opening = [&w, wall_id, id]() -> const Opening& {
+        return *find_opening(*find_wall(*w.floor(), wall_id), id);
+    };
     const bool door = opening().kind == OpeningKind::door;
     const QString noun = door ? "door" : "window";
     const auto change = [&w, wall_id, id, noun](std::function<void(Opening&)> how) {
-        change_thing(w, "Change " + noun, [=](Project&, const Floor& f) { return find_opening(*find_wall(f, wall_id), id); },
-                     [=](Project& p, FloorId at, const Opening& o) { replace_opening(p, at, wall_id, o); }, how);
+        change_thing(
+            w, "Change " + noun,
+            [=](Project&, const Floor& f) { return find_opening(*find_wall(f, wall_id), id); },
+            [=](Project& p, FloorId at, const Opening& o) { replace_opening(p, at, wall_id, o); }, how);
     };
     title(*form, door ? "Door" : "Window");
     form->group("Built of");
     const auto types = types_of(w.project(), door ? TypeUse::door : TypeUse::window);
-    form->choice(form->row("Type"), "openingType", type_names(w.project(), types), [=] { return index_of(types, opening().type); },
-                 [=](int i) { change([&](Opening& o) { o.type = types[static_cast<std::size_t>(i)]; }); });
+    form->choice(
+        form->row("Type"), "openingType", type_names(w.project(), types),
+        [=] { return index_of(types, opening().type); },
+        [=](int i) { change([&](Opening& o) { o.type = types[static_cast<std::size_t>(i)]; }); });
     loss_rows(*form, w, [opening] { return opening().type; });
     form->group("Size");
-    const auto size = [&](const char* name, const char* object, double Opening::*field, double low, double high) {
-        form->length_field(form->row(name), object, metre(w), [=] { return opening().*field; },
-                           [=](double v) {
-                               if (field == &Opening::sill_m && v >= opening().head_m) throw Error("the sill must lie below the head");
-                               if (field == &Opening::head_m && v <= opening().sill_m) throw Error("the head must lie above the sill");
-                               change([&](Opening& o) { o.*field = v; });
-                           }, low, high);
+    const auto size = [&](const char* name, const char* object, double Opening::*field, double low,
+                          double high) {
+        form->length_field(
+            form->row(name), object, metre(w), [=] { return opening().*field; },
+            [=](double v) {
+                if (field == &Opening::sill_m && v >= opening().head_m)
+                    throw Error("the sill must lie below the head");
+                if (field == &Opening::head_m && v <= opening().sill_m)
+                    throw Error("the head must lie above the sill");
+                change([&](Opening& o) { o.*field = v; });
+            },
+            low, high);
     };
     size("Width", "openingWidth", &Opening::width_m, 0.05, 100);
     size("Sill", "openingSill", &Opening::sill_m, -10, 100);
@@ -203,10 +287,14 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
     size("From end", "openingStart", &Opening::start_m, 0, 1000);
     if (door) {
         form->group("Leaf");
-        form->choice(form->row("Hinge"), "doorHinge", {"At the start", "At the end"}, [=] { return opening().hinge_at_end ? 1 : 0; },
-                     [=](int i) { change([&](Opening& o) { o.hinge_at_end = i == 1; }); });
-        form->choice(form->row("Opens to"), "doorSide", {"The left of the run", "The right of the run"},
-                     [=] { return opening().swings_left ? 0 : 1; }, [=](int i) { change([&](Opening& o) { o.swings_left = i == 0; }); });
+        form->choice(
+            form->row("Hinge"), "doorHinge", {"At the start", "At the end"},
+            [=] { return opening().hinge_at_end ? 1 : 0; },
+            [=](int i) { change([&](Opening& o) { o.hinge_at_end = i == 1; }); });
+        form->choice(
+            form->row("Opens to"), "doorSide", {"The left of the run", "The right of the run"},
+            [=] { return opening().swings_left ? 0 : 1; },
+            [=](int i) { change([&](Opening& o) { o.swings_left = i == 0; }); });
     }
     form->stretch();
     return form;
@@ -216,23 +304,30 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
     auto* form = new Form(w, parent);
     const auto zone = [&w, id]() -> const Zone& { return *find_zone(*w.floor(), id); };
     const auto change = [&w, id](const QString& label, std::function<void(Zone&)> how) {
-        change_thing(w, label, [id](Project&, const Floor& f) { return find_zone(f, id); },
-                     [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); }, how);
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_zone(f, id); },
+            [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); }, how);
     };
     title(*form, "Zone");
     form->group("What it is");
-    form->name_field(form->row("Name"), "zoneName", [zone] { return QString::fromStdString(zone().name); },
-                     [=](const QString& text) { change("Rename zone", [&](Zone& z) { z.name = text.toStdString(); }); });
-    form->choice(form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
-                 [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
+    form->name_field(
+        form->row("Name"), "zoneName", [zone] { return QString::fromStdString(zone().name); },
+        [=](const QString& text) { change("Rename zone", [&](Zone& z) { z.name = text.toStdString(); }); });
+    form->choice(
+        form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
+        [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
     form->text("Area", [zone] { return render::figure(area_m2(zone().outline), 1) + QStringLiteral(" m²"); });
     form->group("Requirements here");
-    form->text("Met", [&w, id] {
-        if (w.verdict())
-            for (const ZoneResult& z : w.verdict()->zones)
-                if (z.zone == id) return render::percent(z.met_m2 / z.demanded_m2) + " of the area meets all of them";
-        return QString("not judged");
-    })->setWordWrap(true);
+    form->text("Met",
+               [&w, id] {
+                   if (w.verdict())
+                       for (const ZoneResult& z : w.verdict()->zones)
+                           if (z.zone == id)
+                               return render::percent(z.met_m2 / z.demanded_m2) +
+                                      " of the area meets all of them";
+                   return QString("not judged");
+               })
+        ->setWordWrap(true);
     form->note("Requirements hold in every served zone. They are set in the step Proof.");
     form->stretch();
     return form;
@@ -243,11 +338,14 @@ Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
     const auto hole = [&w, id]() -> const SlabVoid& { return *find_void(*w.floor(), id); };
     title(*form, "Void in the slab");
     form->group("What it is");
-    form->name_field(form->row("Name"), "voidName", [hole] { return QString::fromStdString(hole().name); }, [=, &w](const QString& text) {
-        change_thing(w, "Rename void", [id](Project&, const Floor& f) { return find_void(f, id); },
-                     [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
-                     [&](SlabVoid& v) { v.name = text.toStdString(); });
-    });
+    form->name_field(
+        form->row("Name"), "voidName", [hole] { return QString::fromStdString(hole().name); },
+        [=, &w](const QString& text) {
+            change_thing(
+                w, "Rename void", [id](Project&, const Floor& f) { return find_void(f, id); },
+                [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
+                [&](SlabVoid& v) { v.name = text.toStdString(); });
+        });
     form->text("Area", [hole] { return render::figure(area_m2(hole().outline), 1) + QStringLiteral(" m²"); });
     form->note("Rays pass through it without the slab's loss.");
     form->stretch();

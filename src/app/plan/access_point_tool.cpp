@@ -2,8 +2,8 @@
 
 #include <cmath>
 
-#include "project/edits.h"
 #include "app/shell/theme.h"
+#include "project/edits.h"
 #include "render/plan_marks.h"
 
 namespace yemvo::app {
@@ -36,7 +36,8 @@ void AccessPointTool::paint(QPainter& p) {
     p.setOpacity(0.7);
     const AccessPoint ap = make_access_point(model(workspace_.project(), workspace_.model_kind), {},
                                              next_access_point_number(workspace_.project()), *shown_);
-    render::paint_badge(p, map().to_screen(*shown_), workspace_.project(), ap, render::BadgeState::plain, theme());
+    render::paint_badge(p, map().to_screen(*shown_), workspace_.project(), ap, render::BadgeState::plain,
+                        theme());
     p.setOpacity(1);
 }
 

@@ -8,7 +8,9 @@ class AccessPointTool : public Tool {
 public:
     using Tool::Tool;
     QString name() const override { return "Access point"; }
-    std::vector<HintPart> hint() const override { return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "leave"}}; }
+    std::vector<HintPart> hint() const override {
+        return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "leave"}};
+    }
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
     void paint(QPainter&) override;

@@ -65,7 +65,8 @@ void EntryBox::close_box() {
 
 void EntryBox::follow(QPointF pointer) {
     const QSize around = parentWidget()->size();
-    const int x = std::clamp(static_cast<int>(pointer.x()) - width() / 2, 4, std::max(4, around.width() - width() - 4));
+    const int x =
+        std::clamp(static_cast<int>(pointer.x()) - width() / 2, 4, std::max(4, around.width() - width() - 4));
     int y = static_cast<int>(pointer.y()) + 39;
     if (y + height() > around.height() - 4) y = static_cast<int>(pointer.y()) - 39 - height();
     move(x, std::max(4, y));
@@ -109,16 +110,22 @@ bool EntryBox::eventFilter(QObject* watched, QEvent* event) {
     if (event->type() != QEvent::KeyPress) return QFrame::eventFilter(watched, event);
     switch (static_cast<QKeyEvent*>(event)->key()) {
         case Qt::Key_Return:
-        case Qt::Key_Enter: emit confirmed(); return true;
-        case Qt::Key_Escape: emit backed(); return true;
+        case Qt::Key_Enter:
+            emit confirmed();
+            return true;
+        case Qt::Key_Escape:
+            emit backed();
+            return true;
         case Qt::Key_Tab:
         case Qt::Key_Backtab: {
-            QLineEdit* other = watched == fields_[0].edit && fields_[1].edit->isVisible() ? fields_[1].edit : fields_[0].edit;
+            QLineEdit* other = watched == fields_[0].edit && fields_[1].edit->isVisible() ? fields_[1].edit
+                                                                                          : fields_[0].edit;
             other->setFocus();
             other->selectAll();
             return true;
         }
-        default: return QFrame::eventFilter(watched, event);
+        default:
+            return QFrame::eventFilter(watched, event);
     }
 }
 

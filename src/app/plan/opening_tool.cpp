@@ -10,8 +10,11 @@
 namespace yemvo::app {
 
 std::vector<HintPart> OpeningTool::hint() const {
-    if (kind_ == OpeningKind::window) return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
-    return {{"", "click on a wall; the side of the pointer is where it opens"}, {"F", "other hinge"}, {"Esc", "leave"}};
+    if (kind_ == OpeningKind::window)
+        return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    return {{"", "click on a wall; the side of the pointer is where it opens"},
+            {"F", "other hinge"},
+            {"Esc", "leave"}};
 }
 
 std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e) const {
@@ -53,7 +56,8 @@ void OpeningTool::press(const PointerEvent& e) {
         if (other.piece == found->second.piece && other.start_m < found->second.start_m + length(s) - 1e-6 &&
             found->second.start_m < other.start_m + other.width_m - 1e-6)
             return workspace_.tell("There is an opening here already: choose a place beside it", true);
-    workspace_.edit("Place " + name().toLower(), [&](Project& p) { add_opening(p, here, found->first, found->second); });
+    workspace_.edit("Place " + name().toLower(),
+                    [&](Project& p) { add_opening(p, here, found->first, found->second); });
     shown_.reset();
 }
 
@@ -77,7 +81,8 @@ void OpeningTool::paint(QPainter& p) {
     if (kind_ == OpeningKind::window) {
         p.drawLine(a, b);
     } else {
-        const Point side = left_of(unit(s.b - s.a)) * (shown_->second.width_m * (shown_->second.swings_left ? 1 : -1));
+        const Point side =
+            left_of(unit(s.b - s.a)) * (shown_->second.width_m * (shown_->second.swings_left ? 1 : -1));
         const Point hinge = shown_->second.hinge_at_end ? s.b : s.a;
         p.drawLine(map().to_screen(hinge), map().to_screen(hinge + side));
     }

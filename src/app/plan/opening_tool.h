@@ -7,7 +7,8 @@ namespace yemvo::app {
 /// Puts doors or windows into the wall under the pointer.
 class OpeningTool : public Tool {
 public:
-    OpeningTool(Workspace& workspace, PlanSurface& surface, OpeningKind kind) : Tool(workspace, surface), kind_(kind) {}
+    OpeningTool(Workspace& workspace, PlanSurface& surface, OpeningKind kind)
+        : Tool(workspace, surface), kind_(kind) {}
     QString name() const override { return kind_ == OpeningKind::door ? "Door" : "Window"; }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;

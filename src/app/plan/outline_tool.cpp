@@ -7,7 +7,8 @@
 namespace yemvo::app {
 
 std::vector<HintPart> OutlineTool::hint() const {
-    if (points_.empty()) return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    if (points_.empty())
+        return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
     return {{"", "click the next corner"}, {"Enter", "close"}, {"Shift", "15° steps"}, {"Esc", "one back"}};
 }
 
@@ -30,7 +31,8 @@ void OutlineTool::press(const PointerEvent& e) {
 
 void OutlineTool::move(const PointerEvent& e) {
     if (!floor()) return;
-    if (e.button == Qt::LeftButton && points_.size() == 1 && QLineF(pressed_, e.screen).length() > 6) dragging_ = true;
+    if (e.button == Qt::LeftButton && points_.size() == 1 && QLineF(pressed_, e.screen).length() > 6)
+        dragging_ = true;
     pointer_ = snapped(e);
     pointed_ = true;
     surface_.repaint_tool();
@@ -88,7 +90,9 @@ void OutlineTool::finish(std::vector<Point> corners) {
     }
     ZoneId made;
     const std::string zone_name = "Zone " + std::to_string(floor()->zones->size() + 1);
-    workspace_.edit("Draw zone", [&](Project& p) { made = add_zone(p, at, {{}, zone_name, workspace_.zone_kind, corners}); });
+    workspace_.edit("Draw zone", [&](Project& p) {
+        made = add_zone(p, at, {{}, zone_name, workspace_.zone_kind, corners});
+    });
     workspace_.select({{Item::Kind::zone, made.value}});
 }
 
@@ -103,7 +107,8 @@ void OutlineTool::paint(QPainter& p) {
         p.setBrush(render::with_alpha(colours.accent, 0.10));
         p.drawPolygon(polygon);
         if (shown.size() > 2)
-            render::draw_halo_text(p, map().to_screen(centroid(shown)), render::figure(area_m2(shown), 1) + QStringLiteral(" m²"),
+            render::draw_halo_text(p, map().to_screen(centroid(shown)),
+                                   render::figure(area_m2(shown), 1) + QStringLiteral(" m²"),
                                    render::font(11.5, 600), colours.accent, colours.casing);
     }
     if (pointed_) paint_snap(p, pointer_);

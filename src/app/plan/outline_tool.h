@@ -7,7 +7,8 @@ namespace yemvo::app {
 class OutlineTool : public Tool {
 public:
     enum class Makes { zone, slab_void };
-    OutlineTool(Workspace& workspace, PlanSurface& surface, Makes makes) : Tool(workspace, surface), makes_(makes) {}
+    OutlineTool(Workspace& workspace, PlanSurface& surface, Makes makes)
+        : Tool(workspace, surface), makes_(makes) {}
     QString name() const override { return makes_ == Makes::zone ? "Zone" : "Void"; }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;

@@ -9,7 +9,9 @@ namespace {
 
 constexpr double reach_px = 6;
 
-Item opening_item(const Wall& wall, const Opening& o) { return {Item::Kind::opening, o.id.value, wall.id.value}; }
+Item opening_item(const Wall& wall, const Opening& o) {
+    return {Item::Kind::opening, o.id.value, wall.id.value};
+}
 
 bool near_outline(const std::vector<Point>& outline, Point at, double reach_m) {
     for (std::size_t i = 0; i < outline.size(); ++i)
@@ -36,7 +38,8 @@ bool within(const Box& box, const std::vector<Point>& points, bool closed, bool 
 
 }  // namespace
 
-std::vector<Item> items_at(const Project& project, const Floor& floor, const render::PlanMap& map, QPointF at) {
+std::vector<Item> items_at(const Project& project, const Floor& floor, const render::PlanMap& map,
+                           QPointF at) {
     std::vector<Item> found;
     const Point p = map.to_floor(at);
     const double reach_m = reach_px / map.px_per_m;
@@ -62,7 +65,8 @@ std::vector<Item> items_at(const Project& project, const Floor& floor, const ren
             found.push_back({Item::Kind::slab_void, v.id.value});
     for (const Zone& z : *floor.zones) {
         const Item item{Item::Kind::zone, z.id.value};
-        if (contains(z.outline, p) && std::find(found.begin(), found.end(), item) == found.end()) found.push_back(item);
+        if (contains(z.outline, p) && std::find(found.begin(), found.end(), item) == found.end())
+            found.push_back(item);
     }
     return found;
 }
@@ -82,16 +86,21 @@ std::vector<Item> items_in(const Project& project, const Floor& floor, const Box
 
 QString item_name(const Project& project, const Floor& floor, const Item& item) {
     switch (item.kind) {
-        case Item::Kind::wall: return "wall";
+        case Item::Kind::wall:
+            return "wall";
         case Item::Kind::opening: {
             const Opening* o = find_opening(*find_wall(floor, WallId{item.wall}), OpeningId{item.id});
             return o->kind == OpeningKind::door ? "door" : "window";
         }
-        case Item::Kind::zone: return "zone " + QString::fromStdString(find_zone(floor, ZoneId{item.id})->name);
-        case Item::Kind::slab_void: return "void";
-        case Item::Kind::access_point: break;
+        case Item::Kind::zone:
+            return "zone " + QString::fromStdString(find_zone(floor, ZoneId{item.id})->name);
+        case Item::Kind::slab_void:
+            return "void";
+        case Item::Kind::access_point:
+            break;
     }
-    return "access point " + QString::number(find_access_point(project, floor.id, AccessPointId{item.id})->number);
+    return "access point " +
+           QString::number(find_access_point(project, floor.id, AccessPointId{item.id})->number);
 }
 
 std::optional<WallPlace> wall_at(const Floor& floor, Point at, double reach_m) {

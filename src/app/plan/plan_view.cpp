@@ -1,7 +1,10 @@
 #include "app/plan/plan_view.h"
 
+#include <QApplication>
 #include <QElapsedTimer>
 #include <QPainterPath>
+#include <QPointer>
+#include <QThreadPool>
 #include <algorithm>
 
 #include "app/shell/theme.h"
@@ -15,7 +18,8 @@ constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
 
 }  // namespace
 
-PlanView::PlanView(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace), entry_(new EntryBox(this)) {
+PlanView::PlanView(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), entry_(new EntryBox(this)) {
     setObjectName("plan");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
@@ -39,7 +43,10 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
             update();
         });
     connect(&workspace, &Workspace::kinds_changed, this, &PlanView::repaint_tool);
-    connect(entry_, &EntryBox::confirmed, this, [this] { tool_->entered(entry_->typed()); emit hint_changed(); });
+    connect(entry_, &EntryBox::confirmed, this, [this] {
+        tool_->entered(entry_->typed());
+        emit hint_changed();
+    });
     connect(entry_, &EntryBox::typed_changed, this, &PlanView::repaint_tool);
     connect(entry_, &EntryBox::backed, this, [this] {
         setFocus();
@@ -117,13 +124,32 @@ void PlanView::refresh_underlay() {
     if (wanted == underlay_of_) return;
     underlay_of_ = wanted;
     underlay_ = {};
+    reading_ = false;
     if (!wanted) return;
     underlay_bytes_ = found->second;  // keeps the address from being used again
-    try {
-        underlay_ = render::Underlay(render::decode_picture(*found->second, found->first));
-    } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
-    }
+    reading_ = true;
+    QThreadPool::globalInstance()->start(
+        [self = QPointer<PlanView>(this), bytes = found->second, name = found->first] {
+            auto decoded = std::make_shared<render::Underlay>();
+            QString failure;
+            try {
+                *decoded = render::Underlay(render::decode_picture(*bytes, name));
+            } catch (const std::exception& fault) {
+                failure = QString::fromUtf8(fault.what());
+            }
+            QMetaObject::invokeMethod(
+                qApp,
+                [self, bytes, decoded, failure] {
+                    if (!self || self->underlay_of_ != bytes.identity())
+                        return;  // another drawing is wanted by now
+                    self->reading_ = false;
+                    self->underlay_ = std::move(*decoded);
+                    self->layers_old_ = true;
+                    self->update();
+                    if (!failure.isEmpty()) self->workspace_.tell(failure, true);
+                },
+                Qt::QueuedConnection);
+        });
 }
 
 void PlanView::redraw_layers() {
@@ -156,7 +182,8 @@ void PlanView::redraw_layers() {
     render::paint_zones(over, *f, map_, theme(), selected);
     render::paint_walls(over, project, *f, map_, all, theme(), workspace_.map_shown());
     std::vector<QRectF> taken;
-    for (const AccessPoint& ap : access_points(project, f->id)) taken.push_back(render::badge_area(map_.to_screen(ap.position)));
+    for (const AccessPoint& ap : access_points(project, f->id))
+        taken.push_back(render::badge_area(map_.to_screen(ap.position)));
     render::paint_zone_names(over, project, *f, map_, theme(), taken);
 }
 
@@ -195,7 +222,8 @@ void PlanView::paintEvent(QPaintEvent*) {
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
                 if (workspace_.is_selected({Item::Kind::access_point, ap.id.value}) == selected)
                     render::paint_badge(p, map_.to_screen(ap.position), workspace_.project(), ap,
-                                        selected ? render::BadgeState::selected : render::BadgeState::plain, theme());
+                                        selected ? render::BadgeState::selected : render::BadgeState::plain,
+                                        theme());
         paint_decoration(p);
         paint_empty_state(p);
     }
@@ -215,7 +243,9 @@ void PlanView::paint_empty_state(QPainter& p) {
     if (!*f.drawing && f.walls->empty())
         words = tr("Drop a PNG or JPEG of the floor plan here, or draw walls on the grid.");
     else if (*f.drawing && !f.drawing->to_scale)
-        words = tr("The drawing has no scale yet: choose the scale tool (L), click two ends of a known length, type it.");
+        words =
+            tr("The drawing has no scale yet: choose the scale tool (L), click two ends of a known length, "
+               "type it.");
     else if (workspace_.map_shown() && placed_access_points(workspace_.project()).empty())
         words = tr("No map yet: place an access point (A) on this floor.");
     if (words.isEmpty()) return;

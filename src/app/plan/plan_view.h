@@ -25,6 +25,8 @@ public:
     /// Milliseconds the last painting took, for the bench.
     double last_paint_ms() const { return last_paint_ms_; }
     double last_map_ms() const { return last_map_ms_; }
+    /// A drawing is being decoded behind the window.
+    bool is_reading() const { return reading_; }
 
 signals:
     void pointer_moved(const Point& at, bool inside);
@@ -71,6 +73,7 @@ private:
     render::Underlay underlay_;
     const void* underlay_of_ = nullptr;
     Shared<Bytes> underlay_bytes_;
+    bool reading_ = false;
     std::vector<float> values_;
     render::MapStatistics statistics_;
     std::optional<QPointF> panning_;

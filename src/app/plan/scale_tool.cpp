@@ -21,14 +21,19 @@ Drawing rescaled(Drawing d, Point from, Point to, double length_m) {
 }
 
 std::vector<HintPart> ScaleTool::hint() const {
-    if (floor() && !*floor()->drawing) return {{"", "this floor has no drawing yet: drop a PNG or JPEG on the window"}};
+    if (floor() && !*floor()->drawing)
+        return {{"", "this floor has no drawing yet: drop a PNG or JPEG on the window"}};
     if (ends_.empty()) return {{"", "click one end of a length you know"}, {"Esc", "leave"}};
-    if (ends_.size() == 1) return {{"", "click its other end"}, {"Shift", "level or plumb"}, {"Esc", "one back"}};
-    return {{"", "type how long it is, such as 12.5 m or 41' 0\""}, {"Enter", "set the scale"}, {"Esc", "one back"}};
+    if (ends_.size() == 1)
+        return {{"", "click its other end"}, {"Shift", "level or plumb"}, {"Esc", "one back"}};
+    return {{"", "type how long it is, such as 12.5 m or 41' 0\""},
+            {"Enter", "set the scale"},
+            {"Esc", "one back"}};
 }
 
 void ScaleTool::press(const PointerEvent& e) {
-    if (!floor() || !*floor()->drawing) return workspace_.tell("This floor has no drawing to scale: drop a PNG or JPEG on the window", true);
+    if (!floor() || !*floor()->drawing)
+        return workspace_.tell("This floor has no drawing to scale: drop a PNG or JPEG on the window", true);
     if (ends_.size() == 2) ends_.clear();
     move(e);
     ends_.push_back(pointer_);
@@ -45,7 +50,8 @@ void ScaleTool::move(const PointerEvent& e) {
     pointer_ = e.floor;
     if (ends_.size() == 1 && (e.keys & Qt::ShiftModifier)) {
         const Point d = pointer_ - ends_[0];
-        pointer_ = std::abs(d.x) > std::abs(d.y) ? Point{pointer_.x, ends_[0].y} : Point{ends_[0].x, pointer_.y};
+        pointer_ =
+            std::abs(d.x) > std::abs(d.y) ? Point{pointer_.x, ends_[0].y} : Point{ends_[0].x, pointer_.y};
     }
     surface_.repaint_tool();
 }
@@ -71,7 +77,10 @@ void ScaleTool::entered(const std::vector<QString>& typed) {
         const FloorId at = workspace_.floor_id();
         leave();
         workspace_.edit("Set scale", [&](Project& p) { set_drawing(p, at, d); });
-        workspace_.tell("The drawing is to scale: " + QString::fromStdString(format_length(d.width_px * d.placement.scale, workspace_.units())) + " wide");
+        workspace_.tell(
+            "The drawing is to scale: " +
+            QString::fromStdString(format_length(d.width_px * d.placement.scale, workspace_.units())) +
+            " wide");
         workspace_.set_tool(ToolId::select);
     } catch (const Error& fault) {
         surface_.entry().show_fault(0, QString::fromUtf8(fault.what()));

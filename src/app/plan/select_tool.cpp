@@ -67,8 +67,11 @@ Point to_step(Point by, double step_m) {
 }  // namespace
 
 std::vector<HintPart> SelectTool::hint() const {
-    return {{"", "click or drag; a dragged access point takes the map along"}, {"Shift", "add, or along one axis"},
-            {"Alt", "no snapping"}, {"Del", "delete"}, {"Space", "drag the plan"}};
+    return {{"", "click or drag; a dragged access point takes the map along"},
+            {"Shift", "add, or along one axis"},
+            {"Alt", "no snapping"},
+            {"Del", "delete"},
+            {"Space", "drag the plan"}};
 }
 
 std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
@@ -93,9 +96,11 @@ void SelectTool::press(const PointerEvent& e) {
         return;
     }
     under_ = items_at(workspace_.project(), *floor(), map(), e.screen);
-    const bool on_selected = std::any_of(under_.begin(), under_.end(), [&](const Item& i) { return workspace_.is_selected(i); });
+    const bool on_selected =
+        std::any_of(under_.begin(), under_.end(), [&](const Item& i) { return workspace_.is_selected(i); });
     // a zone is a large thing: pressed inside, it is chosen on release, so that a band can start there
-    const bool area = !under_.empty() && (under_.front().kind == Item::Kind::zone || under_.front().kind == Item::Kind::slab_void);
+    const bool area = !under_.empty() && (under_.front().kind == Item::Kind::zone ||
+                                          under_.front().kind == Item::Kind::slab_void);
     if (under_.empty() || (area && !on_selected)) {
         doing_ = Doing::band;
         return;
@@ -123,15 +128,21 @@ void SelectTool::drag_node(const PointerEvent& e) {
     if (node.item.kind == Item::Kind::wall) o.without = WallId{node.item.id};
     auto points = corners(*find_floor(before_, workspace_.floor_id()), node.item);
     if (node.index >= points.size()) return;
-    const bool closed_run = node.item.kind == Item::Kind::wall && points.size() > 2 && points.front() == points.back();
+    const bool closed_run =
+        node.item.kind == Item::Kind::wall && points.size() > 2 && points.front() == points.back();
     if (node.index > 0) o.from = points[node.index - 1];
     const Point to = snap(*floor(), e.floor, o).point;
     points[node.index] = to;
     if (closed_run && node.index == 0) points.back() = to;
     if (closed_run && node.index + 1 == points.size()) points.front() = to;
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Shape " + item_name(before_, *find_floor(before_, at), node.item),
-                    [&](Project& p) { p = before_; set_corners(p, at, node.item, points); }, merge_key_);
+    workspace_.edit(
+        "Shape " + item_name(before_, *find_floor(before_, at), node.item),
+        [&](Project& p) {
+            p = before_;
+            set_corners(p, at, node.item, points);
+        },
+        merge_key_);
 }
 
 void SelectTool::drag_items(const PointerEvent& e) {
@@ -143,12 +154,13 @@ void SelectTool::drag_items(const PointerEvent& e) {
     if (items.empty()) return;
     const QString what = items.size() == 1 ? item_name(before_, *find_floor(before_, at), items.front())
                                            : QString("%1 things").arg(items.size());
-    workspace_.edit("Move " + what,
-                    [&](Project& p) {
-                        p = before_;
-                        for (const Item& item : items) move_item(p, at, item, by);
-                    },
-                    merge_key_);
+    workspace_.edit(
+        "Move " + what,
+        [&](Project& p) {
+            p = before_;
+            for (const Item& item : items) move_item(p, at, item, by);
+        },
+        merge_key_);
 }
 
 void SelectTool::release(const PointerEvent& e) {
@@ -182,21 +194,31 @@ void SelectTool::release(const PointerEvent& e) {
 void SelectTool::nudge(Point by) {
     const FloorId at = workspace_.floor_id();
     const auto items = workspace_.selection();
-    workspace_.edit(items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
-                    [&](Project& p) {
-                        for (const Item& item : items) move_item(p, at, item, by);
-                    });
+    workspace_.edit(
+        items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
+        [&](Project& p) {
+            for (const Item& item : items) move_item(p, at, item, by);
+        });
 }
 
 bool SelectTool::key(QKeyEvent& e) {
     if (!floor() || workspace_.selection().empty()) return false;
     const double step_m = e.modifiers() & Qt::ShiftModifier ? 1.0 : 0.1;
     switch (e.key()) {
-        case Qt::Key_Left: nudge({-step_m, 0}); return true;
-        case Qt::Key_Right: nudge({step_m, 0}); return true;
-        case Qt::Key_Up: nudge({0, step_m}); return true;
-        case Qt::Key_Down: nudge({0, -step_m}); return true;
-        default: return false;
+        case Qt::Key_Left:
+            nudge({-step_m, 0});
+            return true;
+        case Qt::Key_Right:
+            nudge({step_m, 0});
+            return true;
+        case Qt::Key_Up:
+            nudge({0, step_m});
+            return true;
+        case Qt::Key_Down:
+            nudge({0, -step_m});
+            return true;
+        default:
+            return false;
     }
 }
 

@@ -29,8 +29,10 @@ double to_grid(double v, double step) { return std::round(v / step) * step; }
 /// Level or plumb with the point before, when nearly so.
 std::optional<Point> level_with(Point from, Point at, double reach_m, double grid_m) {
     const auto held = [&](double v) { return grid_m > 0 ? to_grid(v, grid_m) : v; };
-    if (std::abs(at.y - from.y) < reach_m / 2 && std::abs(at.x - from.x) > reach_m) return Point{held(at.x), from.y};
-    if (std::abs(at.x - from.x) < reach_m / 2 && std::abs(at.y - from.y) > reach_m) return Point{from.x, held(at.y)};
+    if (std::abs(at.y - from.y) < reach_m / 2 && std::abs(at.x - from.x) > reach_m)
+        return Point{held(at.x), from.y};
+    if (std::abs(at.x - from.x) < reach_m / 2 && std::abs(at.y - from.y) > reach_m)
+        return Point{from.x, held(at.y)};
     return std::nullopt;
 }
 
@@ -53,19 +55,27 @@ Snapped snap(const Floor& floor, Point at, const SnapOptions& o) {
     if (middle.point) return {*middle.point, SnapKind::middle, std::nullopt};
     if (line.point) return {*line.point, SnapKind::on_line, std::nullopt};
     if (o.from)
-        if (const auto level = level_with(*o.from, at, o.reach_m, o.grid_m)) return {*level, SnapKind::angle, o.from};
-    if (o.grid_m > 0) return {{to_grid(at.x, o.grid_m), to_grid(at.y, o.grid_m)}, SnapKind::grid, std::nullopt};
+        if (const auto level = level_with(*o.from, at, o.reach_m, o.grid_m))
+            return {*level, SnapKind::angle, o.from};
+    if (o.grid_m > 0)
+        return {{to_grid(at.x, o.grid_m), to_grid(at.y, o.grid_m)}, SnapKind::grid, std::nullopt};
     return {at, SnapKind::none, std::nullopt};
 }
 
 const char* snap_name(SnapKind kind) {
     switch (kind) {
-        case SnapKind::end: return "End";
-        case SnapKind::middle: return "Middle";
-        case SnapKind::on_line: return "On wall";
-        case SnapKind::angle: return "Square";
-        case SnapKind::grid: return "Grid";
-        case SnapKind::none: break;
+        case SnapKind::end:
+            return "End";
+        case SnapKind::middle:
+            return "Middle";
+        case SnapKind::on_line:
+            return "On wall";
+        case SnapKind::angle:
+            return "Square";
+        case SnapKind::grid:
+            return "Grid";
+        case SnapKind::none:
+            break;
     }
     return "";
 }

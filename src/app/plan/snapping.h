@@ -16,13 +16,13 @@ struct Snapped {
 };
 
 struct SnapOptions {
-    double reach_m = 0.5;      ///< how near something must be
-    double grid_m = 0.1;       ///< 0: no grid
-    bool suspended = false;    ///< Alt
-    bool angles = false;       ///< Shift: 15 degree steps from `from`
-    std::optional<Point> from; ///< the point drawn before
-    std::vector<Point> drawn;  ///< points of the run being drawn
-    WallId without;            ///< a wall that is being moved itself
+    double reach_m = 0.5;       ///< how near something must be
+    double grid_m = 0.1;        ///< 0: no grid
+    bool suspended = false;     ///< Alt
+    bool angles = false;        ///< Shift: 15 degree steps from `from`
+    std::optional<Point> from;  ///< the point drawn before
+    std::vector<Point> drawn;   ///< points of the run being drawn
+    WallId without;             ///< a wall that is being moved itself
 };
 
 /// Ends first, then middles, then walls' lines, then level with `from`, then the grid.

@@ -33,12 +33,19 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
         p.setPen(pen);
         p.setBrush(Qt::NoBrush);
         switch (s.kind) {
-            case SnapKind::end: p.drawRect(QRectF(c.x() - 6, c.y() - 6, 12, 12)); break;
-            case SnapKind::middle: p.drawPolygon(QPolygonF({c + QPointF(0, -7), c + QPointF(7, 5), c + QPointF(-7, 5)})); break;
-            case SnapKind::on_line:
-                p.drawPolygon(QPolygonF({c + QPointF(-6, -6), c + QPointF(6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
+            case SnapKind::end:
+                p.drawRect(QRectF(c.x() - 6, c.y() - 6, 12, 12));
                 break;
-            case SnapKind::angle: p.drawPolyline(QPolygonF({c + QPointF(-6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)})); break;
+            case SnapKind::middle:
+                p.drawPolygon(QPolygonF({c + QPointF(0, -7), c + QPointF(7, 5), c + QPointF(-7, 5)}));
+                break;
+            case SnapKind::on_line:
+                p.drawPolygon(QPolygonF(
+                    {c + QPointF(-6, -6), c + QPointF(6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
+                break;
+            case SnapKind::angle:
+                p.drawPolyline(QPolygonF({c + QPointF(-6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
+                break;
             case SnapKind::grid:
             case SnapKind::none:
                 p.drawLine(c - QPointF(7, 0), c + QPointF(7, 0));
@@ -64,14 +71,22 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
 
 std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& surface) {
     switch (id) {
-        case ToolId::wall: return std::make_unique<WallTool>(workspace, surface);
-        case ToolId::door: return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::door);
-        case ToolId::window: return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::window);
-        case ToolId::zone: return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::zone);
-        case ToolId::slab_void: return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_void);
-        case ToolId::access_point: return std::make_unique<AccessPointTool>(workspace, surface);
-        case ToolId::scale: return std::make_unique<ScaleTool>(workspace, surface);
-        case ToolId::select: break;
+        case ToolId::wall:
+            return std::make_unique<WallTool>(workspace, surface);
+        case ToolId::door:
+            return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::door);
+        case ToolId::window:
+            return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::window);
+        case ToolId::zone:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::zone);
+        case ToolId::slab_void:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_void);
+        case ToolId::access_point:
+            return std::make_unique<AccessPointTool>(workspace, surface);
+        case ToolId::scale:
+            return std::make_unique<ScaleTool>(workspace, surface);
+        case ToolId::select:
+            break;
     }
     return std::make_unique<SelectTool>(workspace, surface);
 }

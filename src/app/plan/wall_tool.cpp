@@ -25,8 +25,8 @@ double angle_deg(Point along) {
 
 std::vector<HintPart> WallTool::hint() const {
     if (points_.empty()) return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
-    return {{"", "click the next corner"}, {"0 … 9", "length"}, {"Tab", "angle"}, {"Shift", "15° steps"},
-            {"Alt", "no snapping"}, {"Enter", "end"}, {"Esc", "one back"}};
+    return {{"", "click the next corner"}, {"0 … 9", "length"}, {"Tab", "angle"},   {"Shift", "15° steps"},
+            {"Alt", "no snapping"},        {"Enter", "end"},    {"Esc", "one back"}};
 }
 
 Snapped WallTool::snapped(const PointerEvent& e) const {
@@ -54,8 +54,9 @@ Point WallTool::next(const std::vector<QString>& typed) const {
 void WallTool::show_live() {
     if (points_.empty()) return;
     const Point along = pointer_.point - points_.back();
-    surface_.entry().set_live({QString::fromStdString(format_length(length(along), workspace_.units(), false)),
-                               render::figure(angle_deg(along), 1)});
+    surface_.entry().set_live(
+        {QString::fromStdString(format_length(length(along), workspace_.units(), false)),
+         render::figure(angle_deg(along), 1)});
 }
 
 void WallTool::open_entry() {
@@ -160,7 +161,8 @@ void WallTool::paint(QPainter& p) {
     QPolygonF drawn;
     for (Point q : points_) drawn << map().to_screen(q);
     if (drawn.size() > 1) {
-        p.setPen(QPen(render::with_alpha(colours.accent, 0.75), width, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
+        p.setPen(QPen(render::with_alpha(colours.accent, 0.75), width, Qt::SolidLine, Qt::SquareCap,
+                      Qt::MiterJoin));
         p.drawPolyline(drawn);
     }
     if (!points_.empty()) {
@@ -184,9 +186,10 @@ void WallTool::paint(QPainter& p) {
                 p.drawLine(end + off * 0.6, end + off * 1.15);
                 p.drawLine(end + off + QPointF(-3, 3), end + off + QPointF(3, -3));
             }
-            render::draw_halo_text(p, (a + b) / 2 + off * 1.35,
-                                   QString::fromStdString(format_length(distance(points_.back(), to), workspace_.units())),
-                                   render::font(11.5, 600), colours.accent, colours.casing);
+            render::draw_halo_text(
+                p, (a + b) / 2 + off * 1.35,
+                QString::fromStdString(format_length(distance(points_.back(), to), workspace_.units())),
+                render::font(11.5, 600), colours.accent, colours.casing);
         }
         p.setPen(QPen(colours.accent, 1.6));
         p.setBrush(colours.tile);

@@ -22,8 +22,9 @@
 namespace yemvo::app {
 namespace {
 
-constexpr const char* heads[] = {"Access point", "Floor", "Model", "Band", "On", "Channel", "Width MHz", "Power dBm", "EIRP dBm", "Height", "Azimuth °"};
-constexpr int widths[] = {88, 110, 200, 66, 44, 66, 76, 78, 74, 72, 74};
+constexpr const char* heads[] = {"Access point", "Floor",     "Model",    "Band",   "On",       "Channel",
+                                 "Width MHz",    "Power dBm", "EIRP dBm", "Height", "Azimuth °"};
+constexpr int widths[] = {104, 110, 200, 66, 44, 66, 76, 78, 74, 72, 74};
 
 bool editable(int column) {
     switch (column) {
@@ -32,8 +33,10 @@ bool editable(int column) {
         case RadioModelTable::width:
         case RadioModelTable::power:
         case RadioModelTable::height:
-        case RadioModelTable::azimuth: return true;
-        default: return false;
+        case RadioModelTable::azimuth:
+            return true;
+        default:
+            return false;
     }
 }
 
@@ -52,14 +55,17 @@ public:
         if (option.state & QStyle::State_Selected) p->fillRect(option.rect, theme().accent_tint);
         shifted.rect.adjust(16, 0, 0, 0);
         QStyledItemDelegate::paint(p, shifted, index);
+        p->fillRect(QRect(option.rect.left(), option.rect.bottom(), 16, 1), theme().line2);
         if (const auto id = find_band(index.data().toString().toStdString()))
-            render::paint_band_glyph(*p, QPointF(option.rect.left() + 12, option.rect.center().y() + 0.5), *id, theme());
+            render::paint_band_glyph(*p, QPointF(option.rect.left() + 12, option.rect.center().y() + 0.5),
+                                     *id, theme());
     }
 };
 
 }  // namespace
 
-RadioModelTable::RadioModelTable(Workspace& workspace, QObject* parent) : QAbstractTableModel(parent), workspace_(workspace) {
+RadioModelTable::RadioModelTable(Workspace& workspace, QObject* parent)
+    : QAbstractTableModel(parent), workspace_(workspace) {
     connect(&workspace, &Workspace::project_changed, this, &RadioModelTable::refresh);
     refresh();
 }
@@ -102,23 +108,38 @@ QString RadioModelTable::text(const Row& row, int column) const {
     const Radio& radio = ap->radios[row.radio];
     const AccessPointModel& m = model(project, ap->model);
     switch (column) {
-        case number: return QString::number(ap->number);
-        case floor: return QString::fromStdString(find_floor(project, row.floor)->name);
-        case model_name: return QString::fromStdString(m.name);
-        case band_name: return QString::fromStdString(band(radio.channel.band).name);
-        case on: return radio.on ? "on" : "off";
-        case channel: return QString::number(radio.primary);
-        case width: return QString::number(radio.channel.width_mhz);
-        case power: return render::figure(radio.power_dbm, 0);
-        case eirp: return render::figure(eirp_dbm(radio, *radio_band(m, row.radio, radio.channel.band)), 1);
-        case height: return QString::fromStdString(format_length(ap->height_m, workspace_.units(), false));
-        case azimuth: return render::figure(ap->azimuth_deg, 0);
-        default: return {};
+        case number:
+            return QString::number(ap->number);
+        case floor:
+            return QString::fromStdString(find_floor(project, row.floor)->name);
+        case model_name:
+            return QString::fromStdString(m.name);
+        case band_name:
+            return QString::fromStdString(band(radio.channel.band).name);
+        case on:
+            return radio.on ? "on" : "off";
+        case channel:
+            return QString::number(radio.primary);
+        case width:
+            return QString::number(radio.channel.width_mhz);
+        case power:
+            return render::figure(radio.power_dbm, 0);
+        case eirp:
+            return render::figure(eirp_dbm(radio, *radio_band(m, row.radio, radio.channel.band)), 1);
+        case height:
+            return QString::fromStdString(format_length(ap->height_m, workspace_.units(), false));
+        case azimuth:
+            return render::figure(ap->azimuth_deg, 0);
+        default:
+            return {};
     }
 }
 
 double RadioModelTable::sort_value(const Row& row, int column) const {
-    if (column == band_name) return find_access_point(workspace_.project(), row.floor, row.access_point)->radios[row.radio].channel.band.index;
+    if (column == band_name)
+        return find_access_point(workspace_.project(), row.floor, row.access_point)
+            ->radios[row.radio]
+            .channel.band.index;
     return text(row, column).replace(QChar(0x2212), '-').toDouble();
 }
 
@@ -127,14 +148,22 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
     const AccessPoint* ap = find_access_point(workspace_.project(), r.floor, r.access_point);
     if (!ap) return {};
     switch (role) {
-        case Qt::DisplayRole: return i.column() == on ? QVariant() : text(r, i.column());
-        case Qt::EditRole: return text(r, i.column());
-        case Qt::CheckStateRole: return i.column() == on ? QVariant(ap->radios[r.radio].on ? Qt::Checked : Qt::Unchecked) : QVariant();
-        case Qt::TextAlignmentRole: return alignment(i.column());
-        case Qt::ForegroundRole: return ap->radios[r.radio].on ? theme().ink : theme().muted;
+        case Qt::DisplayRole:
+            return i.column() == on ? QVariant() : text(r, i.column());
+        case Qt::EditRole:
+            return text(r, i.column());
+        case Qt::CheckStateRole:
+            return i.column() == on ? QVariant(ap->radios[r.radio].on ? Qt::Checked : Qt::Unchecked)
+                                    : QVariant();
+        case Qt::TextAlignmentRole:
+            return alignment(i.column());
+        case Qt::ForegroundRole:
+            return ap->radios[r.radio].on ? theme().ink : theme().muted;
         case Qt::UserRole:
-            return i.column() == floor || i.column() == model_name ? QVariant(text(r, i.column())) : QVariant(sort_value(r, i.column()));
-        default: return {};
+            return i.column() == floor || i.column() == model_name ? QVariant(text(r, i.column()))
+                                                                   : QVariant(sort_value(r, i.column()));
+        default:
+            return {};
     }
 }
 
@@ -145,29 +174,47 @@ void RadioModelTable::set(const Row& r, int column, const QString& typed) {
     const BandId id = radio.channel.band;
     const RadioBand& can = *radio_band(model(workspace_.project(), ap.model), r.radio, id);
     switch (column) {
-        case on: radio.on = typed == "on" || typed == "1" || typed == "true"; break;
-        case channel: radio = retuned(radio, id, static_cast<int>(parse_number(typed.section('/', 0, 0), 1, 300, "")), radio.channel.width_mhz); break;
+        case on:
+            radio.on = typed == "on" || typed == "1" || typed == "true";
+            break;
+        case channel:
+            radio = retuned(radio, id, static_cast<int>(parse_number(typed.section('/', 0, 0), 1, 300, "")),
+                            radio.channel.width_mhz);
+            break;
         case width: {
             const int width_mhz = static_cast<int>(parse_number(typed, 20, 320, "MHz"));
-            if (width_mhz > can.widest_mhz) throw Error("the model goes up to " + std::to_string(can.widest_mhz) + " MHz");
+            if (width_mhz > can.widest_mhz)
+                throw Error("the model goes up to " + std::to_string(can.widest_mhz) + " MHz");
             radio = retuned(radio, id, radio.primary, width_mhz);
             break;
         }
         case power:
-            radio.power_dbm = can.power_low_dbm + std::round((parse_number(typed, can.power_low_dbm, can.power_high_dbm, "dBm") - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
+            radio.power_dbm = can.power_low_dbm +
+                              std::round((parse_number(typed, can.power_low_dbm, can.power_high_dbm, "dBm") -
+                                          can.power_low_dbm) /
+                                         can.power_step_db) *
+                                  can.power_step_db;
             break;
-        case height: ap.height_m = parse_length_m(typed.toStdString(), workspace_.units()); break;
-        case azimuth: ap.azimuth_deg = parse_number(typed, -360, 360, "°"); break;
-        default: return;
+        case height:
+            ap.height_m = parse_length_m(typed.toStdString(), workspace_.units());
+            break;
+        case azimuth:
+            ap.azimuth_deg = parse_number(typed, -360, 360, "°");
+            break;
+        default:
+            return;
     }
-    static constexpr const char* verbs[] = {"", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
-    workspace_.edit(QString("%1 access point %2").arg(verbs[column]).arg(ap.number), [&](Project& p) { replace_access_point(p, r.floor, ap); });
+    static constexpr const char* verbs[] = {
+        "", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
+    workspace_.edit(QString("%1 access point %2").arg(verbs[column]).arg(ap.number),
+                    [&](Project& p) { replace_access_point(p, r.floor, ap); });
 }
 
 bool RadioModelTable::setData(const QModelIndex& i, const QVariant& value, int role) {
     if (role != Qt::EditRole && role != Qt::CheckStateRole) return false;
     try {
-        const QString typed = role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString();
+        const QString typed =
+            role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString();
         set(row(i.row()), i.column(), typed);
         return true;
     } catch (const Error& fault) {
@@ -211,10 +258,12 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     table_->horizontalHeader()->setHighlightSections(false);
     table_->horizontalHeader()->setStretchLastSection(false);
     table_->setItemDelegateForColumn(RadioModelTable::band_name, new BandDelegate(table_));
-    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed | QAbstractItemView::AnyKeyPressed);
+    table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
+                            QAbstractItemView::AnyKeyPressed);
     table_->installEventFilter(this);
     for (int c = 0; c < RadioModelTable::column_count; ++c) table_->setColumnWidth(c, widths[c]);
-    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this, &RadioSchedule::follow_row);
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+            &RadioSchedule::follow_row);
     column->addWidget(table_);
 }
 
@@ -247,7 +296,8 @@ void RadioSchedule::paste(const QString& text) {
         const QStringList parts = lines[l].split('\t');
         for (int c = 0; c < parts.size(); ++c) {
             const QModelIndex to = sorted_->index(from.row() + l, from.column() + c);
-            if (to.isValid() && editable(to.column())) cells.emplace_back(sorted_->mapToSource(to), parts[c].trimmed());
+            if (to.isValid() && editable(to.column()))
+                cells.emplace_back(sorted_->mapToSource(to), parts[c].trimmed());
         }
     }
     workspace_.document().history().beginMacro("Paste into the radio schedule");

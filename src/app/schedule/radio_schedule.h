@@ -14,7 +14,20 @@ namespace yemvo::app {
 class RadioModelTable : public QAbstractTableModel {
     Q_OBJECT
 public:
-    enum Column { number, floor, model_name, band_name, on, channel, width, power, eirp, height, azimuth, column_count };
+    enum Column {
+        number,
+        floor,
+        model_name,
+        band_name,
+        on,
+        channel,
+        width,
+        power,
+        eirp,
+        height,
+        azimuth,
+        column_count
+    };
     explicit RadioModelTable(Workspace&, QObject* parent = nullptr);
 
     int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(rows_.size()); }

@@ -10,10 +10,10 @@ namespace yemvo::app {
 
 struct SectionStorey {
     FloorId floor;
-    QRectF room;  ///< between the slabs
-    QRectF slab;  ///< the plate under it
-    std::vector<std::pair<double, double>> voids_x;      ///< of the slab
-    std::vector<std::pair<AccessPointId, QPointF>> dots; ///< access points, spread where they would overlap
+    QRectF room;                                          ///< between the slabs
+    QRectF slab;                                          ///< the plate under it
+    std::vector<std::pair<double, double>> voids_x;       ///< of the slab
+    std::vector<std::pair<AccessPointId, QPointF>> dots;  ///< access points, spread where they would overlap
 };
 
 struct SectionLayout {

@@ -26,8 +26,8 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent) : QWidget(parent
     add->setToolTip("Add a floor on top");
     add->setGeometry(144, 4, 26, 26);
     connect(add, &QToolButton::clicked, this, &SectionView::add_floor_asked);
-    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::prediction_changed,
-                        &Workspace::selection_changed})
+    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed,
+                        &Workspace::prediction_changed, &Workspace::selection_changed})
         connect(&workspace, signal, this, qOverload<>(&QWidget::update));
 }
 
@@ -65,7 +65,8 @@ void SectionView::paint_share(QPainter& p, const SectionStorey& s, const QRectF&
     p.setPen(QPen(colours.ink, 1));
     const double tick = strip.left() + strip.width() * required;
     p.drawLine(QPointF(tick, strip.top() - 2), QPointF(tick, strip.bottom() + 2));
-    render::draw_halo_text(p, QPointF(room.right() - 6, strip.center().y()), render::percent(result->share_met(), 0), render::font(11.5, 500),
+    render::draw_halo_text(p, QPointF(room.right() - 6, strip.center().y()),
+                           render::percent(result->share_met(), 0), render::font(11.5, 500),
                            render::outcome_ink(o, colours), colours.floor, 4, Qt::AlignRight);
 }
 
@@ -96,14 +97,19 @@ void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
     }
     const QRectF& room = s.room;
     const QFont name_font = render::font(12, open ? 650 : 500);
-    const QString name = QFontMetricsF(name_font).elidedText(QString::fromStdString(floor.name), Qt::ElideRight, room.width() - 10);
+    const QString name = QFontMetricsF(name_font).elidedText(QString::fromStdString(floor.name),
+                                                             Qt::ElideRight, room.width() - 10);
     const bool tall = room.height() > 46;
-    render::draw_halo_text(p, QPointF(room.left() + 7, tall ? room.bottom() - 27 : room.center().y()), name, name_font,
-                           open ? colours.accent : colours.ink, open ? colours.accent_tint : colours.paper, 4, Qt::AlignLeft);
+    render::draw_halo_text(p, QPointF(room.left() + 7, tall ? room.bottom() - 27 : room.center().y()), name,
+                           name_font, open ? colours.accent : colours.ink,
+                           open ? colours.accent_tint : colours.paper, 4, Qt::AlignLeft);
     if (tall) paint_share(p, s, room);
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
-    const QString level = (floor.elevation_m > 0 ? "+" : floor.elevation_m < 0 ? "" : "±") + render::figure(floor.elevation_m, 2);
+    const QString level = (floor.elevation_m > 0   ? "+"
+                           : floor.elevation_m < 0 ? ""
+                                                   : "±") +
+                          render::figure(floor.elevation_m, 2);
     p.drawText(QRectF(0, room.bottom() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, level);
     p.setPen(QPen(colours.muted, 1));
     p.drawLine(QPointF(44, room.bottom()), QPointF(48, room.bottom()));
@@ -132,13 +138,17 @@ void SectionView::paintEvent(QPaintEvent*) {
     p.drawRect(layout.roof);
     for (const SectionStorey& s : layout.storeys) paint_storey(p, s);
     p.setPen(QPen(colours.slab, 1.4));
-    for (double x : {ground.left(), ground.right()}) p.drawLine(QPointF(x, layout.roof.top()), QPointF(x, ground.bottom()));
+    for (double x : {ground.left(), ground.right()})
+        p.drawLine(QPointF(x, layout.roof.top()), QPointF(x, ground.bottom()));
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
-    p.drawText(QRectF(0, layout.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, "+" + render::figure(layout.top_level_m, 2));
+    p.drawText(QRectF(0, layout.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
+               "+" + render::figure(layout.top_level_m, 2));
     p.setFont(render::font(11));
     p.drawText(QRectF(48, ground.bottom() + 6, 120, 16), Qt::AlignLeft,
-               layout.stretch > 1.15 ? QString("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0)) : QString("true to scale"));
+               layout.stretch > 1.15
+                   ? QString("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0))
+                   : QString("true to scale"));
 }
 
 void SectionView::mousePressEvent(QMouseEvent* e) {
@@ -152,9 +162,12 @@ void SectionView::mouseMoveEvent(QMouseEvent* e) {
 
 void SectionView::keyPressEvent(QKeyEvent* e) {
     const auto floors = all_floors(workspace_.project());
-    const auto here = std::find_if(floors.begin(), floors.end(), [&](const Floor* f) { return f->id == workspace_.floor_id(); });
-    if (e->key() == Qt::Key_Up && here != floors.end() && here + 1 != floors.end()) return workspace_.show_floor((*(here + 1))->id);
-    if (e->key() == Qt::Key_Down && here != floors.end() && here != floors.begin()) return workspace_.show_floor((*(here - 1))->id);
+    const auto here = std::find_if(floors.begin(), floors.end(),
+                                   [&](const Floor* f) { return f->id == workspace_.floor_id(); });
+    if (e->key() == Qt::Key_Up && here != floors.end() && here + 1 != floors.end())
+        return workspace_.show_floor((*(here + 1))->id);
+    if (e->key() == Qt::Key_Down && here != floors.end() && here != floors.begin())
+        return workspace_.show_floor((*(here - 1))->id);
     QWidget::keyPressEvent(e);
 }
 
@@ -166,7 +179,8 @@ void SectionView::contextMenuEvent(QContextMenuEvent* e) {
     menu.addAction("Add a floor on top", this, &SectionView::add_floor_asked);
     const Floor* floor = find_floor(workspace_.project(), *id);
     QAction* remove = menu.addAction("Delete " + QString::fromStdString(floor->name), this, [&] {
-        workspace_.edit("Delete " + QString::fromStdString(floor->name), [&](Project& p) { remove_floor(p, *id); });
+        workspace_.edit("Delete " + QString::fromStdString(floor->name),
+                        [&](Project& p) { remove_floor(p, *id); });
     });
     remove->setEnabled(all_floors(workspace_.project()).size() > 1);
     menu.exec(e->globalPos());

@@ -1,4 +1,5 @@
-// The building cut open: storeys at their heights, slabs, access points, share met; chooses the floor in view.
+// The building cut open: storeys at their heights, slabs, access points, share met; chooses the floor in
+// view.
 #pragma once
 #include <QWidget>
 

@@ -7,7 +7,11 @@ namespace yemvo::app {
 class EditCommand : public QUndoCommand {
 public:
     EditCommand(Document& document, const QString& label, Project before, Project after, int key)
-        : QUndoCommand(label), document_(document), before_(std::move(before)), after_(std::move(after)), key_(key) {}
+        : QUndoCommand(label),
+          document_(document),
+          before_(std::move(before)),
+          after_(std::move(after)),
+          key_(key) {}
     void undo() override { document_.set(before_); }
     void redo() override { document_.set(after_); }
     int id() const override { return key_ == 0 ? -1 : 1; }

@@ -38,11 +38,16 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
     for (const auto& p : placed)
         for (const Radio& r : p.access_point->radios) radios += r.on;
     switch (step) {
-        case Step::venue: return venue_mark(project);
-        case Step::demand: return zones ? counted(zones, "zone", "zones") : "no zones yet";
-        case Step::placement: return placed.empty() ? "empty" : counted(placed.size(), "access point", "access points");
-        case Step::spectrum: return radios ? counted(radios, "radio on", "radios on") : "empty";
-        case Step::proof: break;
+        case Step::venue:
+            return venue_mark(project);
+        case Step::demand:
+            return zones ? counted(zones, "zone", "zones") : "no zones yet";
+        case Step::placement:
+            return placed.empty() ? "empty" : counted(placed.size(), "access point", "access points");
+        case Step::spectrum:
+            return radios ? counted(radios, "radio on", "radios on") : "empty";
+        case Step::proof:
+            break;
     }
     if (project.requirements->empty()) return "nothing required";
     if (!verdict || placed.empty()) return "nothing to check";
@@ -80,14 +85,16 @@ void StepButton::paintEvent(QPaintEvent*) {
     p.drawText(QRect(11, isEnabled() ? 7 : 15, width() - 14, 18), Qt::AlignVCenter, text());
     p.setPen(colours.muted);
     p.setFont(render::font(11));
-    p.drawText(QRect(11, 25, width() - 13, 15), Qt::AlignVCenter, QFontMetrics(p.font()).elidedText(mark_, Qt::ElideRight, width() - 13));
+    p.drawText(QRect(11, 25, width() - 13, 15), Qt::AlignVCenter,
+               QFontMetrics(p.font()).elidedText(mark_, Qt::ElideRight, width() - 13));
     if (hasFocus()) {
         p.setPen(QPen(colours.accent, 1));
         p.drawRect(rect().adjusted(2, 4, -4, -3));
     }
 }
 
-VerdictView::VerdictView(Workspace& workspace, QWidget* parent) : QAbstractButton(parent), workspace_(workspace) {
+VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
+    : QAbstractButton(parent), workspace_(workspace) {
     setObjectName("verdict");
     setFixedHeight(header_height);
     setCursor(Qt::PointingHandCursor);
@@ -102,7 +109,8 @@ QSize VerdictView::sizeHint() const {
 
 QString VerdictView::words() const {
     if (!workspace_.document().is_open()) return {};
-    if (placed_access_points(workspace_.project()).empty() || !workspace_.verdict()) return "No verdict yet: place an access point";
+    if (placed_access_points(workspace_.project()).empty() || !workspace_.verdict())
+        return "No verdict yet: place an access point";
     if (workspace_.verdict()->bands.empty()) return "No verdict: nothing is required yet";
     QStringList parts;
     for (const BandResult& b : workspace_.verdict()->bands)
@@ -116,7 +124,8 @@ void VerdictView::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), colours.chrome);
     p.fillRect(QRect(0, height() - 1, width(), 1), colours.line);
     p.setRenderHint(QPainter::Antialiasing);
-    const bool judged = workspace_.document().is_open() && workspace_.verdict() && !workspace_.verdict()->bands.empty() &&
+    const bool judged = workspace_.document().is_open() && workspace_.verdict() &&
+                        !workspace_.verdict()->bands.empty() &&
                         !placed_access_points(workspace_.project()).empty();
     if (!judged) {
         p.setFont(render::font(12));
@@ -131,7 +140,8 @@ void VerdictView::paintEvent(QPaintEvent*) {
         p.setFont(render::font(14, 650));
         p.setPen(outcome_ink(o, colours));
         p.drawText(QRectF(x, 5, verdict_width, 20), Qt::AlignVCenter, share);
-        render::paint_outcome(p, QPointF(x + QFontMetricsF(p.font()).horizontalAdvance(share) + 11, 15), o, colours);
+        render::paint_outcome(p, QPointF(x + QFontMetricsF(p.font()).horizontalAdvance(share) + 11, 15), o,
+                              colours);
         render::paint_band_glyph(p, QPointF(x + 5, 33), b.band, colours);
         p.setFont(render::font(11));
         p.setPen(colours.muted);
@@ -139,7 +149,9 @@ void VerdictView::paintEvent(QPaintEvent*) {
         const auto& before = workspace_.previous_verdict();
         if (const BandResult* was = before ? before->find(b.band) : nullptr) {
             const double change = 100 * (b.share_met() - was->share_met());
-            if (std::abs(change) >= 0.05) below += (change > 0 ? QStringLiteral("  ▲ ") : QStringLiteral("  ▼ ")) + render::figure(std::abs(change), 1);
+            if (std::abs(change) >= 0.05)
+                below += (change > 0 ? QStringLiteral("  ▲ ") : QStringLiteral("  ▼ ")) +
+                         render::figure(std::abs(change), 1);
         }
         p.drawText(QRectF(x + 14, 25, verdict_width, 16), Qt::AlignVCenter, below);
         x += verdict_width;
@@ -160,8 +172,11 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     menus_->setNativeMenuBar(false);
     menus_->setFixedWidth(244);
     row->addWidget(menus_, 0, Qt::AlignVCenter);
-    static constexpr std::array<std::pair<Step, const char*>, 5> list{{{Step::venue, "Venue"}, {Step::demand, "Demand"}, {Step::placement, "Placement"},
-                                                                       {Step::spectrum, "Spectrum"}, {Step::proof, "Proof"}}};
+    static constexpr std::array<std::pair<Step, const char*>, 5> list{{{Step::venue, "Venue"},
+                                                                       {Step::demand, "Demand"},
+                                                                       {Step::placement, "Placement"},
+                                                                       {Step::spectrum, "Spectrum"},
+                                                                       {Step::proof, "Proof"}}};
     for (const auto& [step, title] : list) {
         auto* button = new StepButton(title, this);
         connect(button, &QAbstractButton::clicked, this, [this, step = step] {
@@ -174,7 +189,8 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     row->addStretch(1);
     verdict_ = new VerdictView(workspace, this);
     row->addWidget(verdict_);
-    for (auto signal : {&Workspace::project_changed, &Workspace::step_changed, &Workspace::prediction_changed})
+    for (auto signal :
+         {&Workspace::project_changed, &Workspace::step_changed, &Workspace::prediction_changed})
         connect(&workspace, signal, this, &HeaderBar::refresh);
     refresh();
 }

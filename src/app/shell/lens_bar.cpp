@@ -69,7 +69,8 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     words_->setObjectName("muted");
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     row->addWidget(words_, 1);
-    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed, &Workspace::floor_changed})
+    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed,
+                        &Workspace::floor_changed})
         connect(&workspace, signal, this, &LensBar::refresh);
     refresh();
 }
@@ -86,9 +87,12 @@ void LensBar::refresh() {
     }
     const Floor* f = workspace_.floor();
     if (on && f)
-        words_->setText("client at " + QString::fromStdString(format_length(workspace_.project().settings.client_height_m, workspace_.units())));
+        words_->setText("client at " +
+                        QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
+                                                             workspace_.units())));
     else if (f && *f->drawing)
-        words_->setText("drawing  " + QString::fromStdString(f->drawing->asset) + (f->drawing->to_scale ? "" : ", no scale yet"));
+        words_->setText("drawing  " + QString::fromStdString(f->drawing->asset) +
+                        (f->drawing->to_scale ? "" : ", no scale yet"));
     else
         words_->setText(f ? "no drawing under this floor" : "");
 }

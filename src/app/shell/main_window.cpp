@@ -64,7 +64,9 @@ protected:
 
 Asking ask_by_dialogs(QWidget* window) {
     Asking a;
-    a.open_file = [window](const QString& title, const QString& filter) { return QFileDialog::getOpenFileName(window, title, {}, filter); };
+    a.open_file = [window](const QString& title, const QString& filter) {
+        return QFileDialog::getOpenFileName(window, title, {}, filter);
+    };
     a.save_file = [window](const QString& title, const QString& proposed, const QString& filter) {
         return QFileDialog::getSaveFileName(window, title, proposed, filter);
     };
@@ -78,7 +80,9 @@ Asking ask_by_dialogs(QWidget* window) {
         if (box.clickedButton() == save) return Asking::Unsaved::save;
         return box.clickedButton() == discard ? Asking::Unsaved::discard : Asking::Unsaved::cancel;
     };
-    a.tell_failure = [window](const QString& title, const QString& message) { QMessageBox(QMessageBox::NoIcon, title, message, QMessageBox::Ok, window).exec(); };
+    a.tell_failure = [window](const QString& title, const QString& message) {
+        QMessageBox(QMessageBox::NoIcon, title, message, QMessageBox::Ok, window).exec();
+    };
     return a;
 }
 
@@ -109,7 +113,8 @@ DecodedDrawing read_drawing(const QString& file) {
         if (!in) throw Error("cannot be read", name, "Check that the file exists and that you may read it");
         const std::vector<char> all((std::istreambuf_iterator<char>(in)), {});
         d.bytes.resize(all.size());
-        std::transform(all.begin(), all.end(), d.bytes.begin(), [](char c) { return static_cast<std::byte>(c); });
+        std::transform(all.begin(), all.end(), d.bytes.begin(),
+                       [](char c) { return static_cast<std::byte>(c); });
         d.size = render::decode_picture(d.bytes, name).size();
     } catch (const std::exception& fault) {
         d.fault = QString::fromUtf8(fault.what());
@@ -130,7 +135,11 @@ Drawing laid_under(const std::string& asset, QSize size) {
 
 }  // namespace
 
-MainWindow::MainWindow(QWidget* parent) : QMainWindow(parent), workspace_(document_), asking_(ask_by_dialogs(this)), runner_(new PredictionRunner(this)) {
+MainWindow::MainWindow(QWidget* parent)
+    : QMainWindow(parent),
+      workspace_(document_),
+      asking_(ask_by_dialogs(this)),
+      runner_(new PredictionRunner(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
     setAcceptDrops(true);
@@ -185,9 +194,10 @@ void MainWindow::lay_out() {
     tray_tabs_ = new QTabBar(head);
     tray_tabs_->setObjectName("trayTabs");
     tray_tabs_->setDrawBase(false);
-    tray_tabs_->setStyleSheet(QString("QTabBar::tab { padding: 6px 14px; border: 0; border-right: 1px solid %1; background: %2; }"
-                                      "QTabBar::tab:selected { background: %3; }")
-                                  .arg(theme().line.name(), theme().chrome.name(), theme().paper.name()));
+    tray_tabs_->setStyleSheet(
+        QString("QTabBar::tab { padding: 6px 14px; border: 0; border-right: 1px solid %1; background: %2; }"
+                "QTabBar::tab:selected { background: %3; }")
+            .arg(theme().line.name(), theme().chrome.name(), theme().paper.name()));
     tray_tabs_->addTab("Radio schedule");
     tabs_row->addWidget(tray_tabs_);
     tabs_row->addStretch(1);
@@ -221,7 +231,8 @@ void MainWindow::lay_out() {
     refresh_tray();
 }
 
-QAction* MainWindow::action(QMenu* menu, const QString& text, const QKeySequence& key, std::function<void()> run) {
+QAction* MainWindow::action(QMenu* menu, const QString& text, const QKeySequence& key,
+                            std::function<void()> run) {
     QAction* a = menu->addAction(text);
     if (!key.isEmpty()) {
         a->setShortcut(key);
@@ -250,7 +261,8 @@ void MainWindow::make_menus() {
     needs_project(action(file, "Export plan picture…", QKeySequence("Ctrl+E"), [this] {
         const Floor* f = workspace_.floor();
         const QString proposed = QString::fromStdString(document_.project().name + ", " + f->name) + ".png";
-        const QString name = with_ending(asking_.save_file("Export the plan as a picture", proposed, "PNG pictures (*.png)"), ".png");
+        const QString name = with_ending(
+            asking_.save_file("Export the plan as a picture", proposed, "PNG pictures (*.png)"), ".png");
         if (!name.isEmpty()) export_picture(name);
     }));
     file->addSeparator();
@@ -273,7 +285,8 @@ void MainWindow::make_menus() {
     needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
     needs_project(action(edit, "Select all access points", QKeySequence("Ctrl+A"), [this] {
         std::vector<Item> all;
-        for (const AccessPoint& ap : access_points(workspace_.project(), workspace_.floor_id())) all.push_back({Item::Kind::access_point, ap.id.value});
+        for (const AccessPoint& ap : access_points(workspace_.project(), workspace_.floor_id()))
+            all.push_back({Item::Kind::access_point, ap.id.value});
         workspace_.select(all);
     }));
 
@@ -284,7 +297,8 @@ void MainWindow::make_menus() {
     view->addSeparator();
     static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
     for (int i = 0; i < 5; ++i)
-        needs_project(action(view, QString("Step %1").arg(steps[i]), QKeySequence(QString("Ctrl+%1").arg(i + 1)),
+        needs_project(action(view, QString("Step %1").arg(steps[i]),
+                             QKeySequence(QString("Ctrl+%1").arg(i + 1)),
                              [this, i] { workspace_.set_step(static_cast<Step>(i)); }));
     view->addSeparator();
     for (const LensInfo& info : lenses())
@@ -325,11 +339,19 @@ void MainWindow::make_tool_actions(QMenu* menu) {
 }
 
 void MainWindow::connect_parts() {
-    connect(runner_, &PredictionRunner::ready, this, [this](std::shared_ptr<const Prediction> p) { workspace_.set_prediction(std::move(p)); }, Qt::QueuedConnection);
-    connect(runner_, &PredictionRunner::working, this, [this](bool on, const QString& doing) {
-        status_->set_work(on ? doing : document_.is_open() ? "Prediction up to date" : "", on);
-    }, Qt::QueuedConnection);
-    connect(runner_, &PredictionRunner::failed, this, [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
+    connect(
+        runner_, &PredictionRunner::ready, this,
+        [this](std::shared_ptr<const Prediction> p) { workspace_.set_prediction(std::move(p)); },
+        Qt::QueuedConnection);
+    connect(
+        runner_, &PredictionRunner::working, this,
+        [this](bool on, const QString& doing) {
+            status_->set_work(on ? doing : document_.is_open() ? "Prediction up to date" : "", on);
+        },
+        Qt::QueuedConnection);
+    connect(
+        runner_, &PredictionRunner::failed, this,
+        [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
     connect(status_, &StatusLine::cancel_asked, this, [this] {
         runner_->cancel();
         status_->set_work("Prediction stopped", false);
@@ -348,7 +370,9 @@ void MainWindow::connect_parts() {
         refresh_tray();
     });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
-        const auto one = [&](double v) { return QString::fromStdString(format_length(v, workspace_.units(), false)); };
+        const auto one = [&](double v) {
+            return QString::fromStdString(format_length(v, workspace_.units(), false));
+        };
         status_->set_place(inside && document_.is_open() ? "x " + one(p.x) + "  y " + one(p.y) : QString());
     });
     connect(section_, &SectionView::add_floor_asked, this, &MainWindow::add_floor_on_top);
@@ -370,7 +394,8 @@ void MainWindow::connect_parts() {
 }
 
 void MainWindow::predict() {
-    if (document_.is_open() && workspace_.floor()) runner_->request(document_.project(), workspace_.floor_id());
+    if (document_.is_open() && workspace_.floor())
+        runner_->request(document_.project(), workspace_.floor_id());
 }
 
 void MainWindow::refresh_title() {
@@ -386,7 +411,8 @@ void MainWindow::refresh_status() {
     if (!f) return;
     // pixels of 96 to the inch
     const double ratio = 96 / 0.0254 / plan_->map().px_per_m;
-    status_->set_scale("1 : " + QString::number(ratio < 100 ? std::round(ratio) : std::round(ratio / 10) * 10));
+    status_->set_scale("1 : " +
+                       QString::number(ratio < 100 ? std::round(ratio) : std::round(ratio / 10) * 10));
     status_->set_units(workspace_.units() == LengthUnits::metres ? "m, dBm" : "ft, dBm");
 }
 
@@ -418,7 +444,8 @@ bool MainWindow::open_file(const QString& file) {
         Loaded loaded = load_project(file.toStdString());
         open_project(loaded.project, QFileInfo(file).absoluteFilePath());
         remember(document_.file());
-        for (const std::string& warning : loaded.warnings) workspace_.tell(QString::fromStdString(warning), true);
+        for (const std::string& warning : loaded.warnings)
+            workspace_.tell(QString::fromStdString(warning), true);
         return true;
     } catch (const std::exception& fault) {
         asking_.tell_failure("The project could not be opened", QString::fromUtf8(fault.what()));
@@ -442,8 +469,11 @@ bool MainWindow::save() {
 }
 
 bool MainWindow::save_as() {
-    const QString proposed = document_.file().isEmpty() ? QString::fromStdString(document_.project().name) + ".yemvo" : document_.file();
-    const QString name = with_ending(asking_.save_file("Save the project", proposed, project_filter), ".yemvo");
+    const QString proposed = document_.file().isEmpty()
+                                 ? QString::fromStdString(document_.project().name) + ".yemvo"
+                                 : document_.file();
+    const QString name =
+        with_ending(asking_.save_file("Save the project", proposed, project_filter), ".yemvo");
     if (name.isEmpty()) return false;
     try {
         document_.save(QFileInfo(name).absoluteFilePath());
@@ -456,20 +486,31 @@ bool MainWindow::save_as() {
     return true;
 }
 
-bool MainWindow::export_picture(const QString& file) {
-    const FloorPrediction* p = workspace_.floor_prediction();
-    if (!p) {
-        workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
-        return false;
-    }
-    try {
-        render::save_plan_picture(document_.project(), *workspace_.floor(), *p, workspace_.map(), file.toStdString());
-        workspace_.tell("Wrote " + file);
-        return true;
-    } catch (const Error& fault) {
-        asking_.tell_failure("The picture could not be written", QString::fromUtf8(fault.what()));
-        return false;
-    }
+void MainWindow::export_picture(const QString& file) {
+    if (!workspace_.floor_prediction())
+        return workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
+    workspace_.tell("Writing " + file);
+    ++working_;
+    QThreadPool::globalInstance()->start([self = QPointer<MainWindow>(this), file,
+                                          project = document_.project(), floor = workspace_.floor_id(),
+                                          prediction = workspace_.prediction(), map = workspace_.map()] {
+        QString failure;
+        try {
+            render::save_plan_picture(project, *find_floor(project, floor), *prediction->site.find(floor),
+                                      map, file.toStdString());
+        } catch (const std::exception& fault) {
+            failure = QString::fromUtf8(fault.what());
+        }
+        QMetaObject::invokeMethod(
+            qApp,
+            [self, file, failure] {
+                if (!self) return;
+                --self->working_;
+                if (failure.isEmpty()) return self->workspace_.tell("Wrote " + file);
+                self->asking_.tell_failure("The picture could not be written", failure);
+            },
+            Qt::QueuedConnection);
+    });
 }
 
 void MainWindow::choose_drawing() {
@@ -481,23 +522,27 @@ void MainWindow::choose_drawing() {
 void MainWindow::import_drawing(const QString& file) {
     if (!workspace_.floor()) return;
     const FloorId floor = workspace_.floor_id();
-    ++importing_;
+    ++working_;
     workspace_.tell("Reading " + QFileInfo(file).fileName());
     QThreadPool::globalInstance()->start([self = QPointer<MainWindow>(this), file, floor] {
         auto drawing = std::make_shared<DecodedDrawing>(read_drawing(file));
-        QMetaObject::invokeMethod(qApp, [self, file, floor, drawing] {
-            if (!self) return;
-            --self->importing_;
-            if (!drawing->fault.isEmpty()) return self->workspace_.tell(drawing->fault, true);
-            if (!find_floor(self->document_.project(), floor)) return;
-            self->workspace_.edit("Lay drawing", [&](Project& p) {
-                const std::string asset = add_asset(p, QFileInfo(file).fileName().toStdString(), std::move(drawing->bytes));
-                set_drawing(p, floor, laid_under(asset, drawing->size));
-            });
-            self->workspace_.set_step(Step::venue);
-            self->plan_->fit();
-            self->workspace_.tell("Now give it a scale: L, two clicks on a length you know, and type it");
-        }, Qt::QueuedConnection);
+        QMetaObject::invokeMethod(
+            qApp,
+            [self, file, floor, drawing] {
+                if (!self) return;
+                --self->working_;
+                if (!drawing->fault.isEmpty()) return self->workspace_.tell(drawing->fault, true);
+                if (!find_floor(self->document_.project(), floor)) return;
+                self->workspace_.edit("Lay drawing", [&](Project& p) {
+                    const std::string asset =
+                        add_asset(p, QFileInfo(file).fileName().toStdString(), std::move(drawing->bytes));
+                    set_drawing(p, floor, laid_under(asset, drawing->size));
+                });
+                self->workspace_.set_step(Step::venue);
+                self->plan_->fit();
+                self->workspace_.tell("Now give it a scale: L, two clicks on a length you know, and type it");
+            },
+            Qt::QueuedConnection);
     });
 }
 
@@ -529,9 +574,12 @@ void MainWindow::fill_recent() {
 bool MainWindow::may_leave() {
     if (!document_.is_modified()) return true;
     switch (asking_.unsaved(QString::fromStdString(document_.project().name))) {
-        case Asking::Unsaved::save: return save();
-        case Asking::Unsaved::discard: return true;
-        case Asking::Unsaved::cancel: break;
+        case Asking::Unsaved::save:
+            return save();
+        case Asking::Unsaved::discard:
+            return true;
+        case Asking::Unsaved::cancel:
+            break;
     }
     return false;
 }
@@ -544,7 +592,8 @@ void MainWindow::dragEnterEvent(QDragEnterEvent* e) {
 
 void MainWindow::dropEvent(QDropEvent* e) {
     const auto urls = e->mimeData()->urls();
-    if (urls.isEmpty() || !urls.front().isLocalFile()) return workspace_.tell("Only files of this machine can be dropped here", true);
+    if (urls.isEmpty() || !urls.front().isLocalFile())
+        return workspace_.tell("Only files of this machine can be dropped here", true);
     const QString file = urls.front().toLocalFile();
     e->acceptProposedAction();
     if (file.endsWith(".yemvo", Qt::CaseInsensitive)) {
@@ -561,7 +610,8 @@ void MainWindow::show_keys() {
     for (const QMenu* menu : header_->menus()->findChildren<QMenu*>())
         for (const QAction* a : menu->actions())
             if (!a->shortcut().isEmpty())
-                rows += "<tr><td>" + QString(a->text()).toHtmlEscaped() + "</td><td width=30></td><td><b>" + a->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped() + "</b></td></tr>";
+                rows += "<tr><td>" + QString(a->text()).toHtmlEscaped() + "</td><td width=30></td><td><b>" +
+                        a->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped() + "</b></td></tr>";
     QMessageBox box(QMessageBox::NoIcon, "Keys", "<table>" + rows + "</table>", QMessageBox::Close, this);
     box.exec();
 }

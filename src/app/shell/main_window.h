@@ -49,10 +49,12 @@ public:
     void open_demo();
     bool save();
     bool save_as();
-    bool export_picture(const QString& file);
+    /// Painted and written behind the window.
+    void export_picture(const QString& file);
     /// Lays a picture under the floor in view; read and decoded behind the window.
     void import_drawing(const QString& file);
-    bool is_importing() const { return importing_ > 0; }
+    /// A drawing is being read or a picture written.
+    bool is_working() const { return working_ > 0; }
 
 protected:
     void closeEvent(QCloseEvent*) override;
@@ -95,7 +97,7 @@ private:
     QMenu* recent_menu_ = nullptr;
     std::vector<QAction*> project_actions_;  ///< only while a project is open
     bool tray_open_ = false;
-    int importing_ = 0;
+    int working_ = 0;
 };
 
 }  // namespace yemvo::app

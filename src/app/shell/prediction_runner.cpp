@@ -77,16 +77,17 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
         if (floor->id != request.in_view) order.push_back(floor->id);
     emit working(true, tr("Predicting"));
     bool first = true;
-    SitePrediction site = predictor_.predict(request.project, order, 0.5, token, [&](const FloorPrediction& floor) {
-        if (!first) return;
-        first = false;
-        if (order.size() > 1 && newer_waits()) {
-            auto part = std::make_shared<Prediction>();
-            part->site.floors.push_back(floor);
-            emit ready(part);
-            token.cancel();
-        }
-    });
+    SitePrediction site =
+        predictor_.predict(request.project, order, 0.5, token, [&](const FloorPrediction& floor) {
+            if (!first) return;
+            first = false;
+            if (order.size() > 1 && newer_waits()) {
+                auto part = std::make_shared<Prediction>();
+                part->site.floors.push_back(floor);
+                emit ready(part);
+                token.cancel();
+            }
+        });
     auto whole = std::make_shared<Prediction>();
     whole->verdict = judge(request.project, site);
     whole->site = std::move(site);

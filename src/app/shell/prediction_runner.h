@@ -17,8 +17,8 @@ public:
     explicit PredictionRunner(QObject* parent = nullptr);
     ~PredictionRunner() override;
 
-    /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to finish
-    /// its first floor, so that the map follows a drag, and then gives way.
+    /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
+    /// finish its first floor, so that the map follows a drag, and then gives way.
     void request(const Project&, FloorId in_view);
     /// Stops what runs and waits; what has arrived stays.
     void cancel();

@@ -19,11 +19,13 @@ namespace yemvo::app {
 namespace {
 
 const std::pair<const char*, const char*> countries[] = {
-    {"AT", "Austria"}, {"AU", "Australia"}, {"BE", "Belgium"}, {"BR", "Brazil"}, {"CA", "Canada"}, {"CH", "Switzerland"},
-    {"CZ", "Czechia"}, {"DE", "Germany"}, {"DK", "Denmark"}, {"ES", "Spain"}, {"FI", "Finland"}, {"FR", "France"},
-    {"GB", "United Kingdom"}, {"IE", "Ireland"}, {"IN", "India"}, {"IT", "Italy"}, {"JP", "Japan"}, {"KR", "Korea"},
-    {"MX", "Mexico"}, {"NL", "Netherlands"}, {"NO", "Norway"}, {"NZ", "New Zealand"}, {"PL", "Poland"}, {"PT", "Portugal"},
-    {"SE", "Sweden"}, {"SG", "Singapore"}, {"US", "United States"}, {"ZA", "South Africa"}};
+    {"AT", "Austria"},        {"AU", "Australia"},   {"BE", "Belgium"},       {"BR", "Brazil"},
+    {"CA", "Canada"},         {"CH", "Switzerland"}, {"CZ", "Czechia"},       {"DE", "Germany"},
+    {"DK", "Denmark"},        {"ES", "Spain"},       {"FI", "Finland"},       {"FR", "France"},
+    {"GB", "United Kingdom"}, {"IE", "Ireland"},     {"IN", "India"},         {"IT", "Italy"},
+    {"JP", "Japan"},          {"KR", "Korea"},       {"MX", "Mexico"},        {"NL", "Netherlands"},
+    {"NO", "Norway"},         {"NZ", "New Zealand"}, {"PL", "Poland"},        {"PT", "Portugal"},
+    {"SE", "Sweden"},         {"SG", "Singapore"},   {"US", "United States"}, {"ZA", "South Africa"}};
 
 QLabel* label(const QString& text, const char* style) {
     auto* l = new QLabel(text);
@@ -63,7 +65,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     country_->setFixedWidth(230);
     for (const auto& [code, country] : countries) country_->addItem(country, QString(code));
     const QString here = QLocale::system().name().section('_', 1, 1);
-    country_->setCurrentIndex(std::max(0, country_->findData(here.size() == 2 && country_->findData(here) >= 0 ? here : "GB")));
+    country_->setCurrentIndex(
+        std::max(0, country_->findData(here.size() == 2 && country_->findData(here) >= 0 ? here : "GB")));
     form->addRow(label("Country", "row"), country_);
     units_ = new QComboBox;
     units_->setObjectName("newUnits");
@@ -81,7 +84,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     height_->setFixedWidth(80);
     form->addRow(label("Storey height", "row"), height_);
     connect(units_, &QComboBox::activated, this, [this](int index) {
-        height_->setText(QString::fromStdString(format_length(3.5, index == 0 ? LengthUnits::metres : LengthUnits::feet_inches)));
+        height_->setText(QString::fromStdString(
+            format_length(3.5, index == 0 ? LengthUnits::metres : LengthUnits::feet_inches)));
     });
     left->addLayout(form);
     left->addSpacing(4);
@@ -94,7 +98,8 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     make->setObjectName("main");
     make->setDefault(true);
     connect(make, &QPushButton::clicked, this, &StartPage::create);
-    for (QLineEdit* field : {name_, height_}) connect(field, &QLineEdit::returnPressed, this, &StartPage::create);
+    for (QLineEdit* field : {name_, height_})
+        connect(field, &QLineEdit::returnPressed, this, &StartPage::create);
     back_ = new QPushButton("Back");
     connect(back_, &QPushButton::clicked, this, &StartPage::back_asked);
     buttons->addWidget(make);
@@ -148,9 +153,11 @@ void StartPage::create() {
     try {
         if (name_->text().trimmed().isEmpty()) throw Error("a project needs a name");
         const double height_m = parse_length_m(height_->text().toStdString(), units);
-        if (!(height_m >= 1.8 && height_m <= 100)) throw Error("the storey height must lie between 1.8 m and 100 m");
+        if (!(height_m >= 1.8 && height_m <= 100))
+            throw Error("the storey height must lie between 1.8 m and 100 m");
         emit create_asked(new_project(name_->text().trimmed().toStdString(),
-                                      {units, country_->currentData().toString().toStdString(), 1.2, 7}, floors_->value(), height_m));
+                                      {units, country_->currentData().toString().toStdString(), 1.2, 7},
+                                      floors_->value(), height_m));
     } catch (const Error& fault) {
         fault_->setText(QString::fromUtf8(fault.what()));
     }

@@ -21,7 +21,8 @@ StatusLine::StatusLine(QWidget* parent) : QWidget(parent) {
     cancel_->setStyleSheet("min-height: 16px; max-height: 16px; font-size: 11px; padding: 0 8px;");
     for (QLabel** label : {&place_, &floor_, &scale_, &units_, &work_}) {
         *label = new QLabel(this);
-        (*label)->setStyleSheet(QString("font-size: 12px; padding: 0 11px; border-left: 1px solid %1;").arg(theme().line.name()));
+        (*label)->setStyleSheet(
+            QString("font-size: 12px; padding: 0 11px; border-left: 1px solid %1;").arg(theme().line.name()));
         row->addWidget(*label);
     }
     place_->setMinimumWidth(138);
@@ -70,7 +71,8 @@ void StatusLine::paintEvent(QPaintEvent*) {
         p.drawText(QRectF(x, 0, end - x, height()), Qt::AlignVCenter, shown);
         x += QFontMetricsF(font).horizontalAdvance(shown) + 6;
     };
-    if (!message_.isEmpty()) return words(message_, render::font(12, fault_ ? 600 : 500), fault_ ? colours.not_met : colours.ink);
+    if (!message_.isEmpty())
+        return words(message_, render::font(12, fault_ ? 600 : 500), fault_ ? colours.not_met : colours.ink);
     words(tool_, render::font(12, 600), colours.ink);
     for (const HintPart& part : hint_) {
         if (!part.key.isEmpty()) {

@@ -75,11 +75,19 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QToolTip { background: @ink; color: @paper; border: 0; padding: 4px 6px; font-size: 12px; }
 )";
-    const std::pair<const char*, QColor> names[] = {
-        {"@accentTint", p.accent_tint}, {"@accent", p.accent}, {"@onAccent", p.on_accent}, {"@notMetTint", p.not_met_tint},
-        {"@notMet", p.not_met},         {"@chrome", p.chrome}, {"@field", p.field},        {"@line2", p.line2},
-        {"@line", p.line},              {"@ink", p.ink},       {"@muted", p.muted},        {"@paper", p.paper},
-        {"@button", p.button}};
+    const std::pair<const char*, QColor> names[] = {{"@accentTint", p.accent_tint},
+                                                    {"@accent", p.accent},
+                                                    {"@onAccent", p.on_accent},
+                                                    {"@notMetTint", p.not_met_tint},
+                                                    {"@notMet", p.not_met},
+                                                    {"@chrome", p.chrome},
+                                                    {"@field", p.field},
+                                                    {"@line2", p.line2},
+                                                    {"@line", p.line},
+                                                    {"@ink", p.ink},
+                                                    {"@muted", p.muted},
+                                                    {"@paper", p.paper},
+                                                    {"@button", p.button}};
     for (const auto& [name, colour] : names) s.replace(name, colour.name());
     return s;
 }
@@ -90,7 +98,8 @@ namespace {
 class CalmStyle : public QProxyStyle {
 public:
     CalmStyle() : QProxyStyle("Fusion") {}
-    int styleHint(StyleHint hint, const QStyleOption* option, const QWidget* widget, QStyleHintReturn* data) const override {
+    int styleHint(StyleHint hint, const QStyleOption* option, const QWidget* widget,
+                  QStyleHintReturn* data) const override {
         return hint == SH_UnderlineShortcut ? 0 : QProxyStyle::styleHint(hint, option, widget, data);
     }
 };

@@ -25,11 +25,16 @@ const std::vector<ToolInfo>& all_tools() {
 
 std::vector<ToolId> tools_of(Step step) {
     switch (step) {
-        case Step::venue: return {ToolId::select, ToolId::scale, ToolId::wall, ToolId::door, ToolId::window, ToolId::slab_void, ToolId::zone};
-        case Step::demand: return {ToolId::select, ToolId::zone};
-        case Step::placement: return {ToolId::select, ToolId::access_point};
+        case Step::venue:
+            return {ToolId::select, ToolId::scale,     ToolId::wall, ToolId::door,
+                    ToolId::window, ToolId::slab_void, ToolId::zone};
+        case Step::demand:
+            return {ToolId::select, ToolId::zone};
+        case Step::placement:
+            return {ToolId::select, ToolId::access_point};
         case Step::spectrum:
-        case Step::proof: break;
+        case Step::proof:
+            break;
     }
     return {ToolId::select};
 }

@@ -8,14 +8,18 @@ namespace yemvo::app {
 
 bool exists(const Project& project, const Floor& floor, const Item& item) {
     switch (item.kind) {
-        case Item::Kind::wall: return find_wall(floor, WallId{item.id}) != nullptr;
+        case Item::Kind::wall:
+            return find_wall(floor, WallId{item.id}) != nullptr;
         case Item::Kind::opening: {
             const Wall* wall = find_wall(floor, WallId{item.wall});
             return wall && find_opening(*wall, OpeningId{item.id});
         }
-        case Item::Kind::zone: return find_zone(floor, ZoneId{item.id}) != nullptr;
-        case Item::Kind::slab_void: return find_void(floor, VoidId{item.id}) != nullptr;
-        case Item::Kind::access_point: break;
+        case Item::Kind::zone:
+            return find_zone(floor, ZoneId{item.id}) != nullptr;
+        case Item::Kind::slab_void:
+            return find_void(floor, VoidId{item.id}) != nullptr;
+        case Item::Kind::access_point:
+            break;
     }
     return find_access_point(project, floor.id, AccessPointId{item.id}) != nullptr;
 }
@@ -107,17 +111,29 @@ void Workspace::delete_selection() {
         for (const Item& item : items) {
             if (!exists(p, *find_floor(p, at), item)) continue;  // an opening whose wall went before it
             switch (item.kind) {
-                case Item::Kind::wall: remove_wall(p, at, WallId{item.id}); break;
-                case Item::Kind::opening: remove_opening(p, at, WallId{item.wall}, OpeningId{item.id}); break;
-                case Item::Kind::zone: remove_zone(p, at, ZoneId{item.id}); break;
-                case Item::Kind::slab_void: remove_void(p, at, VoidId{item.id}); break;
-                case Item::Kind::access_point: remove_access_point(p, at, AccessPointId{item.id}); break;
+                case Item::Kind::wall:
+                    remove_wall(p, at, WallId{item.id});
+                    break;
+                case Item::Kind::opening:
+                    remove_opening(p, at, WallId{item.wall}, OpeningId{item.id});
+                    break;
+                case Item::Kind::zone:
+                    remove_zone(p, at, ZoneId{item.id});
+                    break;
+                case Item::Kind::slab_void:
+                    remove_void(p, at, VoidId{item.id});
+                    break;
+                case Item::Kind::access_point:
+                    remove_access_point(p, at, AccessPointId{item.id});
+                    break;
             }
         }
     });
 }
 
-const FloorPrediction* Workspace::floor_prediction() const { return prediction_ ? prediction_->site.find(floor_) : nullptr; }
+const FloorPrediction* Workspace::floor_prediction() const {
+    return prediction_ ? prediction_->site.find(floor_) : nullptr;
+}
 
 void Workspace::set_prediction(std::shared_ptr<const Prediction> prediction) {
     prediction_ = std::move(prediction);

@@ -1,5 +1,5 @@
-// What the window is about at the moment, besides the project itself: the floor in view, the selection, the step,
-// the tool and its types, the map. Every view reads it; edits go through it.
+// What the window is about at the moment, besides the project itself: the floor in view, the selection, the
+// step, the tool and its types, the map. Every view reads it; edits go through it.
 #pragma once
 #include <QObject>
 #include <memory>

@@ -48,8 +48,8 @@ double directivity_dbi(const Lobe& lobe) {
     for (int elevation = -90; elevation < 90; ++elevation) {
         const double ring = std::sin((elevation + 1) * degree) - std::sin(elevation * degree);
         for (int azimuth = -180; azimuth < 180; ++azimuth)
-            sum += ring * degree *
-                   std::pow(10.0, relative_gain_db(lobe, {azimuth + 0.5, elevation + 0.5}) / 10);
+            sum +=
+                ring * degree * std::pow(10.0, relative_gain_db(lobe, {azimuth + 0.5, elevation + 0.5}) / 10);
     }
     return 10 * std::log10(4 * std::numbers::pi / sum);
 }

@@ -7,7 +7,8 @@ const std::vector<LensInfo>& lenses() {
         {LensId::signal, "signal", "Signal", "dBm", -90, -30, 5, -67, true, false,
          "The strongest radio of the band as the client receives it."},
         {LensId::next_best, "next_best", "Next-best signal", "dBm", -90, -30, 5, -75, true, false,
-         "The strongest radio of any other access point: what is left when the serving one fails or the client "
+         "The strongest radio of any other access point: what is left when the serving one fails or the "
+         "client "
          "moves on."},
         {LensId::snr, "snr", "SNR", "dB", 0, 60, 5, 25, true, false,
          "The serving radio's signal over thermal noise in its channel's width."},

@@ -4,7 +4,8 @@
 
 namespace yemvo {
 
-std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, const Floor& floor, Point place) {
+std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, const Floor& floor,
+                                   Point place) {
     const Point3 receiver{place.x, place.y, floor.elevation_m + project.settings.client_height_m};
     std::vector<LinkExplanation> links;
     for (const PlacedAccessPoint& placed : placed_access_points(project))

@@ -13,8 +13,8 @@ struct Job {
     std::size_t radio;
 };
 
-RadioField make(const Project& project, const Scene& scene, const Surface& surface, const Job& job, FieldStore& store,
-                const CancelToken& cancel) {
+RadioField make(const Project& project, const Scene& scene, const Surface& surface, const Job& job,
+                FieldStore& store, const CancelToken& cancel) {
     const AccessPoint& ap = *job.placed.access_point;
     const Radio& radio = ap.radios[job.radio];
     const BandId id = radio.channel.band;

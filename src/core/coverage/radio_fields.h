@@ -9,14 +9,15 @@ namespace yemvo {
 
 struct RadioField {
     AccessPointId access_point;
-    int number;             ///< of the access point
+    int number;  ///< of the access point
     BandId band;
-    int offset_cdb;         ///< power and the channel's own frequency, added to the field
-    int noise_cdbm;         ///< of the client over the channel's width
+    int offset_cdb;  ///< power and the channel's own frequency, added to the field
+    int noise_cdbm;  ///< of the client over the channel's width
     std::shared_ptr<const GainField> field;
 };
 
 /// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled.
-std::vector<RadioField> radio_fields(const Project&, const Scene&, const Surface&, FieldStore&, const CancelToken&);
+std::vector<RadioField> radio_fields(const Project&, const Scene&, const Surface&, FieldStore&,
+                                     const CancelToken&);
 
 }  // namespace yemvo

@@ -47,14 +47,19 @@ Reduction reduce(std::span<const RadioField> fields, BandId id, std::size_t cell
 
 std::vector<float> lens_values(const Reduction& r, LensId id) {
     switch (id) {
-        case LensId::signal: return decibels(r.best_cdbm);
-        case LensId::next_best: return decibels(r.next_cdbm);
-        case LensId::snr: return decibels(r.snr_cdb);
-        case LensId::serving: break;
+        case LensId::signal:
+            return decibels(r.best_cdbm);
+        case LensId::next_best:
+            return decibels(r.next_cdbm);
+        case LensId::snr:
+            return decibels(r.snr_cdb);
+        case LensId::serving:
+            break;
     }
     std::vector<float> values(r.serving.size(), no_value);
     for (std::size_t i = 0; i < values.size(); ++i)
-        if (r.serving[i] >= 0) values[i] = static_cast<float>(r.numbers[static_cast<std::size_t>(r.serving[i])]);
+        if (r.serving[i] >= 0)
+            values[i] = static_cast<float>(r.numbers[static_cast<std::size_t>(r.serving[i])]);
     return values;
 }
 

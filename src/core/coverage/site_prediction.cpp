@@ -58,7 +58,8 @@ const FloorPrediction* SitePrediction::find(FloorId id) const {
     return nullptr;
 }
 
-std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface, const Floor& floor) {
+std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface,
+                                                const Floor& floor) {
     ContentKey key;
     key.add(surface.key());
     for (const Wall& w : *floor.walls) add_outline(key, w.points);
@@ -79,8 +80,11 @@ std::shared_ptr<const Reduction> Predictor::reduced(const std::vector<RadioField
     key.add(int{id.index}).add(surface.key());
     for (const RadioField& f : fields)
         if (f.band == id)
-            key.add(static_cast<std::uint64_t>(f.field->key)).add(f.offset_cdb).add(f.noise_cdbm).add(f.number).add(
-                static_cast<std::uint64_t>(f.access_point.value));
+            key.add(static_cast<std::uint64_t>(f.field->key))
+                .add(f.offset_cdb)
+                .add(f.noise_cdbm)
+                .add(f.number)
+                .add(static_cast<std::uint64_t>(f.access_point.value));
         else
             key.add(f.number);
     if (auto kept = reductions_.find(key.value())) return kept;

@@ -12,10 +12,12 @@ namespace yemvo {
 
 /// What a cell counts for.
 struct CellMask {
-    std::vector<std::uint8_t> inside;    ///< inside the building and not a void
-    std::vector<std::uint8_t> shown;     ///< inside, and not where nobody needs service: the map is drawn here
-    std::vector<std::uint8_t> demanded;  ///< shown, and in a served zone; on a floor without served zones all of it
-    std::vector<std::uint16_t> zone;     ///< index + 1 into the floor's zones of the served zone here; 0 for none
+    std::vector<std::uint8_t> inside;  ///< inside the building and not a void
+    std::vector<std::uint8_t> shown;   ///< inside, and not where nobody needs service: the map is drawn here
+    std::vector<std::uint8_t>
+        demanded;  ///< shown, and in a served zone; on a floor without served zones all of it
+    std::vector<std::uint16_t>
+        zone;  ///< index + 1 into the floor's zones of the served zone here; 0 for none
 };
 
 struct FloorPrediction {
@@ -37,7 +39,8 @@ public:
     /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
     /// Throws Cancelled.
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, double cell_m = 0.5,
-                           const CancelToken& = {}, const std::function<void(const FloorPrediction&)>& done = {});
+                           const CancelToken& = {},
+                           const std::function<void(const FloorPrediction&)>& done = {});
     FieldStore& store() { return store_; }
 
 private:

@@ -23,8 +23,8 @@ bool worse(double value, const std::optional<Worst>& than, bool more_is_better) 
     return more_is_better ? value < than->value : value > than->value;
 }
 
-FloorResult check_floor(const Requirement& r, const LensInfo& info, const Floor& floor, const FloorPrediction& p,
-                        Check& check) {
+FloorResult check_floor(const Requirement& r, const LensInfo& info, const Floor& floor,
+                        const FloorPrediction& p, Check& check) {
     const CellMask& mask = *p.mask;
     const std::size_t cells = p.surface.cells();
     const double cell_m2 = p.surface.cell_m * p.surface.cell_m;
@@ -50,8 +50,8 @@ struct Tally {
     double demanded_m2 = 0, met_m2 = 0;
 };
 
-Tally tally(const std::vector<Check>& checks, double cell_m2, const std::vector<std::uint16_t>* zones = nullptr,
-            std::uint16_t zone = 0) {
+Tally tally(const std::vector<Check>& checks, double cell_m2,
+            const std::vector<std::uint16_t>* zones = nullptr, std::uint16_t zone = 0) {
     Tally t;
     if (checks.empty()) return t;
     for (std::size_t i = 0; i < checks.front().asked.size(); ++i) {
@@ -83,7 +83,8 @@ void judge_floor(const Project& project, const Floor& floor, const FloorPredicti
         const Requirement& r = (*project.requirements)[k];
         const auto id = find_lens(r.lens);
         if (!id || lens(*id).is_choice)
-            throw Error("there is no lens '" + r.lens + "' to require", "requirement " + r.name, "Use signal, next_best or snr");
+            throw Error("there is no lens '" + r.lens + "' to require", "requirement " + r.name,
+                        "Use signal, next_best or snr");
         Check check;
         FloorResult result = check_floor(r, lens(*id), floor, p, check);
         RequirementResult& whole = verdict.requirements[k];
@@ -104,7 +105,8 @@ void judge_floor(const Project& project, const Floor& floor, const FloorPredicti
     if (t.demanded_m2 > 0) verdict.floors.push_back({floor.id, t.demanded_m2, t.met_m2, std::nullopt});
     for (std::size_t z = 0; z < floor.zones->size(); ++z) {
         const Tally zone = tally(all, cell_m2, &p.mask->zone, static_cast<std::uint16_t>(z + 1));
-        if (zone.demanded_m2 > 0) verdict.zones.push_back({(*floor.zones)[z].id, zone.demanded_m2, zone.met_m2});
+        if (zone.demanded_m2 > 0)
+            verdict.zones.push_back({(*floor.zones)[z].id, zone.demanded_m2, zone.met_m2});
     }
 }
 
@@ -116,8 +118,8 @@ Outcome outcome(double share_met, double share_required) {
 }
 
 bool Verdict::met() const {
-    return !requirements.empty() &&
-           std::all_of(requirements.begin(), requirements.end(), [](const RequirementResult& r) { return r.met(); });
+    return !requirements.empty() && std::all_of(requirements.begin(), requirements.end(),
+                                                [](const RequirementResult& r) { return r.met(); });
 }
 
 const BandResult* Verdict::find(BandId id) const {

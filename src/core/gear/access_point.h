@@ -13,22 +13,22 @@ namespace yemvo {
 /// One transceiver as it is set.
 struct Radio {
     Channel channel;
-    int primary = 36;      ///< number of its 20 MHz primary channel, inside `channel`
-    double power_dbm = 14; ///< conducted, all chains together
+    int primary = 36;       ///< number of its 20 MHz primary channel, inside `channel`
+    double power_dbm = 14;  ///< conducted, all chains together
     bool on = true;
     friend bool operator==(const Radio&, const Radio&) = default;
 };
 
 struct AccessPoint {
     AccessPointId id;
-    int number = 1;      ///< as people call it; unique in the variant
+    int number = 1;  ///< as people call it; unique in the variant
     ModelId model;
     Mount mount = Mount::ceiling;
     Point position;
-    double height_m = 3.0;     ///< above its floor
-    double azimuth_deg = 0;    ///< clockwise from north
-    double downtilt_deg = 0;   ///< from how the model is made to hang
-    std::vector<Radio> radios; ///< as many as the model has
+    double height_m = 3.0;      ///< above its floor
+    double azimuth_deg = 0;     ///< clockwise from north
+    double downtilt_deg = 0;    ///< from how the model is made to hang
+    std::vector<Radio> radios;  ///< as many as the model has
     friend bool operator==(const AccessPoint&, const AccessPoint&) = default;
 };
 
@@ -42,8 +42,8 @@ double eirp_dbm(const Radio&, const RadioBand&);
 /// (20 at 2.4 GHz, 40 at 5 GHz), and the middle of its power range.
 AccessPoint make_access_point(const AccessPointModel&, AccessPointId, int number, Point position);
 
-/// The radio moved to another primary or width of its band: the block round `primary` that holds the old centre
-/// if one does, else the lowest. Throws InvalidChannel when there is none.
+/// The radio moved to another primary or width of its band: the block round `primary` that holds the old
+/// centre if one does, else the lowest. Throws InvalidChannel when there is none.
 Radio retuned(Radio, BandId, int primary, int width_mhz);
 
 }  // namespace yemvo

@@ -31,7 +31,7 @@ struct RadioModel {
 
 struct AccessPointModel {
     ModelId id;
-    std::string key;   ///< stable word: "ceiling-entry"
+    std::string key;  ///< stable word: "ceiling-entry"
     std::string name;
     Mount mount = Mount::ceiling;  ///< as it is meant to hang
     double mount_height_m = 3.0;
@@ -42,8 +42,8 @@ struct AccessPointModel {
 /// What `radio` of a model can do in a band; none when it cannot work there.
 const RadioBand* radio_band(const AccessPointModel&, std::size_t radio, BandId);
 
-/// How the pattern's body stands for an access point mounted and aimed so. A tilt of 0 means as it was made to
-/// hang: a ceiling pattern on a wall turns its lobe to the azimuth, a panel under a ceiling looks down.
+/// How the pattern's body stands for an access point mounted and aimed so. A tilt of 0 means as it was made
+/// to hang: a ceiling pattern on a wall turns its lobe to the azimuth, a panel under a ceiling looks down.
 Turn body_turn(PatternFrame, Mount, double azimuth_deg, double downtilt_deg);
 
 std::string_view mount_name(Mount);

@@ -46,7 +46,8 @@ bool contains(const std::vector<Point>& polygon, Point p) {
     bool inside = false;
     for (std::size_t i = 0, n = polygon.size(), j = n - 1; i < n; j = i++) {
         const Point a = polygon[i], b = polygon[j];
-        if ((a.y > p.y) != (b.y > p.y) && p.x < (b.x - a.x) * (p.y - a.y) / (b.y - a.y) + a.x) inside = !inside;
+        if ((a.y > p.y) != (b.y > p.y) && p.x < (b.x - a.x) * (p.y - a.y) / (b.y - a.y) + a.x)
+            inside = !inside;
     }
     return inside;
 }

@@ -37,10 +37,12 @@ bool starts_like_zip(const fs::path& path) {
     std::error_code ignored;
     if (!fs::exists(path, ignored)) throw Error("there is no such file", name, "Check the name");
     if (fs::is_directory(path, ignored)) throw Error("is a folder", name, "Name a project file");
-    if (fs::file_size(path, ignored) == 0) throw Error("the file is empty", name, "Try the kept previous version, " + name + "~");
+    if (fs::file_size(path, ignored) == 0)
+        throw Error("the file is empty", name, "Try the kept previous version, " + name + "~");
     if (starts_like_zip(path))
         throw Error("the file is damaged or cut short", name, "Try the kept previous version, " + name + "~");
-    if (code == ZIP_ER_OPEN || code == ZIP_ER_READ) throw Error(std::strerror(errno), name, "Check that you may read it");
+    if (code == ZIP_ER_OPEN || code == ZIP_ER_READ)
+        throw Error(std::strerror(errno), name, "Check that you may read it");
     throw Error("is not a Yemvo project", name, "Choose a file that Yemvo saved (.yemvo)");
 }
 
@@ -55,7 +57,8 @@ Bytes read_entry(zip_t* zip, zip_uint64_t index, zip_uint64_t size) {
         done += static_cast<zip_uint64_t>(got);
     }
     std::byte beyond;
-    if (zip_fread(file.get(), &beyond, 1) != 0) throw Error("its bytes are damaged");  // the checksum is tested here
+    if (zip_fread(file.get(), &beyond, 1) != 0)
+        throw Error("its bytes are damaged");  // the checksum is tested here
     return bytes;
 }
 

@@ -17,8 +17,8 @@ struct Archive {
 /// Throws Error when the file cannot be opened, is no zip, is cut short, or holds absurdly much.
 Archive read_archive(const std::filesystem::path&);
 
-/// Writes beside the target, flushes, keeps what was there as "name~", and renames into place. The same entries
-/// give the same bytes. Throws Error; then the target is as it was.
+/// Writes beside the target, flushes, keeps what was there as "name~", and renames into place. The same
+/// entries give the same bytes. Throws Error; then the target is as it was.
 void write_archive(const std::filesystem::path&, const std::map<std::string, const Bytes*>& entries);
 
 }  // namespace yemvo

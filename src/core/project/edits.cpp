@@ -38,9 +38,9 @@ std::vector<AccessPoint>& access_points_of(Project& project, FloorId floor) {
 }
 
 std::string storey_name(int index) {
-    static const std::array<const char*, 11> names{"Ground floor", "First floor",  "Second floor", "Third floor",
-                                                   "Fourth floor", "Fifth floor",  "Sixth floor",  "Seventh floor",
-                                                   "Eighth floor", "Ninth floor",  "Tenth floor"};
+    static const std::array<const char*, 11> names{
+        "Ground floor", "First floor",   "Second floor", "Third floor", "Fourth floor", "Fifth floor",
+        "Sixth floor",  "Seventh floor", "Eighth floor", "Ninth floor", "Tenth floor"};
     if (index < static_cast<int>(names.size())) return names[static_cast<std::size_t>(index)];
     return "Floor " + std::to_string(index);
 }
@@ -48,7 +48,8 @@ std::string storey_name(int index) {
 std::string free_storey_name(const Building& building) {
     for (int index = static_cast<int>(building.floors.size());; ++index) {
         const std::string name = storey_name(index);
-        if (std::none_of(building.floors.begin(), building.floors.end(), [&](auto& f) { return f.name == name; }))
+        if (std::none_of(building.floors.begin(), building.floors.end(),
+                         [&](auto& f) { return f.name == name; }))
             return name;
     }
 }
@@ -114,7 +115,9 @@ void remove_floor(Project& project, FloorId id) {
 }
 
 void set_slab(Project& project, FloorId id, Slab slab) { floor_of(project, id).slab = std::move(slab); }
-void set_drawing(Project& project, FloorId id, Drawing drawing) { floor_of(project, id).drawing = std::move(drawing); }
+void set_drawing(Project& project, FloorId id, Drawing drawing) {
+    floor_of(project, id).drawing = std::move(drawing);
+}
 
 std::string add_asset(Project& project, std::string file_name, Bytes bytes) {
     if (file_name.empty()) file_name = "drawing";
@@ -141,7 +144,9 @@ void replace_wall(Project& project, FloorId floor, const Wall& wall) {
     entry(floor_of(project, floor).walls.edit(), wall.id) = wall;
 }
 
-void remove_wall(Project& project, FloorId floor, WallId id) { erase_id(floor_of(project, floor).walls.edit(), id); }
+void remove_wall(Project& project, FloorId floor, WallId id) {
+    erase_id(floor_of(project, floor).walls.edit(), id);
+}
 
 OpeningId add_opening(Project& project, FloorId floor, WallId wall, Opening opening) {
     opening.id = new_id<OpeningId>(project);
@@ -172,7 +177,8 @@ void remove_zone(Project& project, FloorId floor, ZoneId id) {
     std::vector<Requirement> kept;
     for (Requirement r : *project.requirements) {
         const bool named = std::erase(r.zones, id) > 0;
-        if (!named || !r.zones.empty()) kept.push_back(std::move(r));  // one that held only there goes with it
+        if (!named || !r.zones.empty())
+            kept.push_back(std::move(r));  // one that held only there goes with it
     }
     project.requirements = std::move(kept);
 }
@@ -187,7 +193,9 @@ void replace_void(Project& project, FloorId floor, const SlabVoid& v) {
     entry(floor_of(project, floor).slab.edit().voids, v.id) = v;
 }
 
-void remove_void(Project& project, FloorId floor, VoidId id) { erase_id(floor_of(project, floor).slab.edit().voids, id); }
+void remove_void(Project& project, FloorId floor, VoidId id) {
+    erase_id(floor_of(project, floor).slab.edit().voids, id);
+}
 
 int next_access_point_number(const Project& project) {
     std::set<int> taken;
@@ -212,6 +220,8 @@ void remove_access_point(Project& project, FloorId floor, AccessPointId id) {
     erase_id(access_points_of(project, floor), id);
 }
 
-void set_requirements(Project& project, std::vector<Requirement> list) { project.requirements = std::move(list); }
+void set_requirements(Project& project, std::vector<Requirement> list) {
+    project.requirements = std::move(list);
+}
 
 }  // namespace yemvo

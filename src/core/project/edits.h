@@ -1,5 +1,6 @@
 // Edits: functions that change a project value. Each keeps the project's invariants: ids are new and unique,
-// what is referred to exists. An id that the project does not have is a mistake of the caller (std::logic_error).
+// what is referred to exists. An id that the project does not have is a mistake of the caller
+// (std::logic_error).
 #pragma once
 #include "project/project.h"
 
@@ -21,7 +22,8 @@ void set_floor(Project&, FloorId, std::string name, double elevation_m, double h
 void remove_floor(Project&, FloorId);
 void set_slab(Project&, FloorId, Slab);
 void set_drawing(Project&, FloorId, Drawing);
-/// Keeps the bytes under `file_name`, or under one like it where that is taken by other bytes; gives the name.
+/// Keeps the bytes under `file_name`, or under one like it where that is taken by other bytes; gives the
+/// name.
 std::string add_asset(Project&, std::string file_name, Bytes);
 
 /// The id in the value is ignored and a new one given, also to openings.

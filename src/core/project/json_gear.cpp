@@ -28,7 +28,8 @@ struct LobeWriter {
 
 Lobe read_lobe(const Reader& r) {
     const std::string shape = r.at("shape").text(40);
-    if (shape == "dome") return DomeLobe{r.at("beamwidth_deg").number(1, 720), r.at("floor_db").number(-100, 0)};
+    if (shape == "dome")
+        return DomeLobe{r.at("beamwidth_deg").number(1, 720), r.at("floor_db").number(-100, 0)};
     if (shape == "sector")
         return SectorLobe{r.at("horizontal_deg").number(1, 720), r.at("vertical_deg").number(1, 720),
                           r.at("tilt_deg").number(-90, 90), r.at("front_back_db").number(0, 100),

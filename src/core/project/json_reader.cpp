@@ -7,7 +7,9 @@
 
 namespace yemvo {
 
-void Reader::fail(const std::string& what) const { throw Error(what, path_, "The file was not written so by Yemvo"); }
+void Reader::fail(const std::string& what) const {
+    throw Error(what, path_, "The file was not written so by Yemvo");
+}
 
 std::optional<Reader> Reader::find(const char* key) const {
     if (!value_->is_object()) fail("must be an object");

@@ -77,7 +77,10 @@ Wall read_wall(const Reader& r) {
 }
 
 Json write_zone(const Zone& z) {
-    return {{"id", z.id.value}, {"name", z.name}, {"kind", zone_kind_name(z.kind)}, {"outline", write_points(z.outline)}};
+    return {{"id", z.id.value},
+            {"name", z.name},
+            {"kind", zone_kind_name(z.kind)},
+            {"outline", write_points(z.outline)}};
 }
 
 Zone read_zone(const Reader& r) {
@@ -174,10 +177,14 @@ Json write_wall_type(const WallType& t) {
                           {"loss_db", p.loss_db},
                           {"low_db", p.low_db},
                           {"high_db", p.high_db}});
-    return {{"id", t.id.value},     {"key", t.key},
-            {"name", t.name},       {"use", use_name(t.use)},
-            {"family", family_name(t.family)}, {"thickness_m", t.thickness_m},
-            {"losses", losses},     {"source", t.source}};
+    return {{"id", t.id.value},
+            {"key", t.key},
+            {"name", t.name},
+            {"use", use_name(t.use)},
+            {"family", family_name(t.family)},
+            {"thickness_m", t.thickness_m},
+            {"losses", losses},
+            {"source", t.source}};
 }
 
 WallType read_wall_type(const Reader& r) {

@@ -25,7 +25,8 @@ std::vector<WallType> standard_wall_types() {
 std::vector<AccessPointModel> standard_models() {
     const Json json = parse_built_in("gear.json");
     std::vector<AccessPointModel> models;
-    for (const Reader& item : Reader(json, "gear.json").at("models").items()) models.push_back(read_model(item));
+    for (const Reader& item : Reader(json, "gear.json").at("models").items())
+        models.push_back(read_model(item));
     return models;
 }
 

@@ -1,5 +1,5 @@
-// What a new project starts with: the wall types of data/wall_types.json and the models of data/gear.json, which
-// are built into the program.
+// What a new project starts with: the wall types of data/wall_types.json and the models of data/gear.json,
+// which are built into the program.
 #pragma once
 #include <vector>
 

@@ -31,11 +31,11 @@ struct SiteSettings {
 struct Requirement {
     RequirementId id;
     std::string name;
-    std::string lens;            ///< key of a lens: "signal", "next_best", "snr"
+    std::string lens;  ///< key of a lens: "signal", "next_best", "snr"
     BandId band;
-    double limit = -67;          ///< in the lens's unit
+    double limit = -67;  ///< in the lens's unit
     double share_required = 0.95;
-    std::vector<ZoneId> zones;   ///< where; empty: every served zone
+    std::vector<ZoneId> zones;  ///< where; empty: every served zone
     friend bool operator==(const Requirement&, const Requirement&) = default;
 };
 

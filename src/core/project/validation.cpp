@@ -17,7 +17,8 @@ public:
             for (const Floor& f : b.floors) floor(f);
         }
         for (const Variant& v : project_.variants) variant(v);
-        if (!variants_.contains(project_.variant.value)) fail("the current variant does not exist", project_.name);
+        if (!variants_.contains(project_.variant.value))
+            fail("the current variant does not exist", project_.name);
         for (const Requirement& r : *project_.requirements) requirement(r);
     }
 
@@ -28,7 +29,8 @@ private:
         throw Error(what, "project.json: " + where, "The file was not written so by Yemvo");
     }
     void own(Set& set, std::uint32_t id, const std::string& where) {
-        if (id == 0 || id >= project_.next_id) fail("id " + std::to_string(id) + " is not below next_id", where);
+        if (id == 0 || id >= project_.next_id)
+            fail("id " + std::to_string(id) + " is not below next_id", where);
         if (!all_.insert(id).second) fail("id " + std::to_string(id) + " is used twice", where);
         set.insert(id);
     }
@@ -54,25 +56,29 @@ private:
     void variant(const Variant& v) {
         own(variants_, v.id.value, "variant " + v.name);
         for (const auto& [id, list] : v.access_points) {
-            if (!floors_.contains(id.value)) fail("there is no floor " + std::to_string(id.value), "variant " + v.name);
+            if (!floors_.contains(id.value))
+                fail("there is no floor " + std::to_string(id.value), "variant " + v.name);
             for (const AccessPoint& ap : *list) access_point(ap);
         }
     }
     void access_point(const AccessPoint& ap) {
         const std::string where = "access point " + std::to_string(ap.number);
         own(others_, ap.id.value, where);
-        if (!models_.contains(ap.model.value)) fail("there is no model " + std::to_string(ap.model.value), where);
+        if (!models_.contains(ap.model.value))
+            fail("there is no model " + std::to_string(ap.model.value), where);
         const AccessPointModel& m = model(project_, ap.model);
         if (ap.radios.size() != m.radios.size()) fail("does not have as many radios as " + m.name, where);
         for (std::size_t i = 0; i < ap.radios.size(); ++i)
             if (!radio_band(m, i, ap.radios[i].channel.band))
                 fail("radio " + std::to_string(i + 1) + " of " + m.name + " does not work at " +
-                         band(ap.radios[i].channel.band).name + " GHz", where);
+                         band(ap.radios[i].channel.band).name + " GHz",
+                     where);
     }
     void requirement(const Requirement& r) {
         own(others_, r.id.value, "requirement " + r.name);
         for (ZoneId id : r.zones)
-            if (!zones_.contains(id.value)) fail("there is no zone " + std::to_string(id.value), "requirement " + r.name);
+            if (!zones_.contains(id.value))
+                fail("there is no zone " + std::to_string(id.value), "requirement " + r.name);
     }
 
     const Project& project_;

@@ -2,9 +2,9 @@
 //
 // Seen from the source, a panel spans the wedge between the rays through its ends P and Q. With p, q, r the
 // vectors from the source to P, Q and the receiver, and P, Q ordered so that h = cross(p, q) > 0, the ray
-// crosses the panel's line inside the wedge when cross(p, r) >= 0 and cross(q, r) < 0: each boundary comes from
-// one end point alone and is half open, so that a ray through the joint of two pieces counts one of them. With
-// depth = cross(r, q - p) the crossing lies at the share h / depth of the way.
+// crosses the panel's line inside the wedge when cross(p, r) >= 0 and cross(q, r) < 0: each boundary comes
+// from one end point alone and is half open, so that a ray through the joint of two pieces counts one of
+// them. With depth = cross(r, q - p) the crossing lies at the share h / depth of the way.
 #pragma once
 #include <optional>
 #include <utility>

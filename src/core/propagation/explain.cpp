@@ -10,9 +10,12 @@ namespace {
 
 TermKind term_kind(CrossingKind kind) {
     switch (kind) {
-        case CrossingKind::wall: return TermKind::wall;
-        case CrossingKind::opening: return TermKind::opening;
-        case CrossingKind::slab: break;
+        case CrossingKind::wall:
+            return TermKind::wall;
+        case CrossingKind::opening:
+            return TermKind::opening;
+        case CrossingKind::slab:
+            break;
     }
     return TermKind::slab;
 }
@@ -26,7 +29,8 @@ std::string crossing_name(const Project& project, const Scene& scene, const Cros
 }  // namespace
 
 std::string_view term_kind_name(TermKind kind) {
-    static constexpr std::array<std::string_view, 6> names{"power", "antenna", "free_space", "wall", "opening", "slab"};
+    static constexpr std::array<std::string_view, 6> names{"power", "antenna", "free_space",
+                                                           "wall",  "opening", "slab"};
     return names[static_cast<std::size_t>(kind)];
 }
 
@@ -51,12 +55,13 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.distance_m = length(way);
     link.terms.push_back({TermKind::power, "Transmit power", radio.power_dbm});
     link.terms.push_back({TermKind::antenna, "Antenna", gain_dbi(can->antenna, orientation.local(way))});
-    link.terms.push_back(
-        {TermKind::free_space, "Free space", -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
+    link.terms.push_back({TermKind::free_space, "Free space",
+                          -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     for (const Crossing& c : trace(scene, source, receiver))
-        link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
-                              -double{scene.losses[static_cast<std::size_t>(c.row)][radio.channel.band.index]},
-                              c.share, c.angle_deg});
+        link.terms.push_back(
+            {term_kind(c.kind), crossing_name(project, scene, c),
+             -double{scene.losses[static_cast<std::size_t>(c.row)][radio.channel.band.index]}, c.share,
+             c.angle_deg});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
     link.noise_dbm = client_noise_dbm(project, radio.channel);
     return link;

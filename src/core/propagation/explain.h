@@ -12,9 +12,9 @@ enum class TermKind { power, antenna, free_space, wall, opening, slab };
 struct LinkTerm {
     TermKind kind;
     std::string name;
-    double db;            ///< the power in dBm, then gains positive and losses negative
-    double share = 0;     ///< of the way, for what is crossed
-    double angle_deg = 0; ///< to the normal of what is crossed
+    double db;             ///< the power in dBm, then gains positive and losses negative
+    double share = 0;      ///< of the way, for what is crossed
+    double angle_deg = 0;  ///< to the normal of what is crossed
 };
 
 struct LinkExplanation {
@@ -39,8 +39,8 @@ inline Point3 antenna_place(const Floor& floor, const AccessPoint& ap) {
 /// Noise of the project's client over the channel's width [dBm].
 double client_noise_dbm(const Project&, const Channel&);
 
-/// The link of one radio to a receiver. Free space is taken at the channel's own centre frequency, materials at
-/// the band's reference frequency.
+/// The link of one radio to a receiver. Free space is taken at the channel's own centre frequency, materials
+/// at the band's reference frequency.
 LinkExplanation explain(const Project&, const Scene&, const Floor&, const AccessPoint&, std::size_t radio,
                         Point3 receiver);
 

@@ -7,7 +7,12 @@ struct KeyOfLobe {
     ContentKey& key;
     void operator()(const DomeLobe& l) const { key.add(1).add(l.beamwidth_deg).add(l.floor_db); }
     void operator()(const SectorLobe& l) const {
-        key.add(2).add(l.horizontal_deg).add(l.vertical_deg).add(l.tilt_deg).add(l.front_back_db).add(l.side_limit_db);
+        key.add(2)
+            .add(l.horizontal_deg)
+            .add(l.vertical_deg)
+            .add(l.tilt_deg)
+            .add(l.front_back_db)
+            .add(l.side_limit_db);
     }
     void operator()(const PatchLobe& l) const { key.add(3).add(l.exponent).add(l.floor_db); }
     void operator()(const DipoleLobe&) const { key.add(4); }
@@ -18,8 +23,9 @@ struct KeyOfLobe {
 FieldStore::FieldStore(std::size_t budget_bytes)
     : obstructions_(budget_bytes / 2), fields_(budget_bytes / 2), masks_(std::size_t{64} << 20) {}
 
-std::shared_ptr<const Obstruction> FieldStore::obstruction(const Scene& scene, const Surface& surface, Point3 source,
-                                                           std::uint64_t key, const CancelToken& cancel) {
+std::shared_ptr<const Obstruction> FieldStore::obstruction(const Scene& scene, const Surface& surface,
+                                                           Point3 source, std::uint64_t key,
+                                                           const CancelToken& cancel) {
     if (auto kept = obstructions_.find(key)) return kept;
     auto made = std::make_shared<const Obstruction>(cast_shadows(scene, surface, source, cancel));
     ++traced_;
@@ -33,7 +39,11 @@ std::shared_ptr<const GainField> FieldStore::field(const Scene& scene, const Sur
     ContentKey key;
     key.add(scene.key).add(surface.key()).add(source.x).add(source.y).add(source.z);
     const std::uint64_t traced_key = key.value();
-    key.add(antenna.gain_dbi).add(turn.azimuth_deg).add(turn.downtilt_deg).add(turn.roll_deg).add(int{id.index});
+    key.add(antenna.gain_dbi)
+        .add(turn.azimuth_deg)
+        .add(turn.downtilt_deg)
+        .add(turn.roll_deg)
+        .add(int{id.index});
     std::visit(KeyOfLobe{key}, antenna.lobe);
     if (auto kept = fields_.find(key.value())) return kept;
     const auto traced = obstruction(scene, surface, source, traced_key, cancel);

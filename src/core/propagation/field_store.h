@@ -14,16 +14,18 @@ class FieldStore {
 public:
     explicit FieldStore(std::size_t budget_bytes = std::size_t{768} << 20);
 
-    /// The field of one radio. Moving its access point or changing a wall traces; aim, antenna and mount redo the
-    /// gain stage; power, channel, width and on/off need nothing. Throws Cancelled.
-    std::shared_ptr<const GainField> field(const Scene&, const Surface&, Point3 source, const Antenna&, const Turn&,
-                                           BandId, const CancelToken&);
+    /// The field of one radio. Moving its access point or changing a wall traces; aim, antenna and mount redo
+    /// the gain stage; power, channel, width and on/off need nothing. Throws Cancelled.
+    std::shared_ptr<const GainField> field(const Scene&, const Surface&, Point3 source, const Antenna&,
+                                           const Turn&, BandId, const CancelToken&);
     MaskCache& masks() { return masks_; }
-    std::size_t traced() const { return traced_; }  ///< obstructions worked out so far, for tests and benchmarks
+    std::size_t traced() const {
+        return traced_;
+    }  ///< obstructions worked out so far, for tests and benchmarks
 
 private:
-    std::shared_ptr<const Obstruction> obstruction(const Scene&, const Surface&, Point3 source, std::uint64_t key,
-                                                   const CancelToken&);
+    std::shared_ptr<const Obstruction> obstruction(const Scene&, const Surface&, Point3 source,
+                                                   std::uint64_t key, const CancelToken&);
     ContentCache<Obstruction> obstructions_;
     ContentCache<GainField> fields_;
     MaskCache masks_;

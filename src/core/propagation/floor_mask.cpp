@@ -27,7 +27,8 @@ FloorMask::FloorMask(const std::vector<Wall>& walls) {
     box_ = around->grown(2 * cell_m);
     columns_ = static_cast<int>(std::ceil(box_.width() / cell_m));
     rows_ = static_cast<int>(std::ceil(box_.height() / cell_m));
-    std::vector<std::uint8_t> state(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows_), unknown);
+    std::vector<std::uint8_t> state(static_cast<std::size_t>(columns_) * static_cast<std::size_t>(rows_),
+                                    unknown);
     const auto index = [&](int c, int r) {
         return static_cast<std::size_t>(r) * static_cast<std::size_t>(columns_) + static_cast<std::size_t>(c);
     };
@@ -47,7 +48,8 @@ FloorMask::FloorMask(const std::vector<Wall>& walls) {
         open.pop_back();
         for (const auto& [dc, dr] : {std::pair{1, 0}, {-1, 0}, {0, 1}, {0, -1}}) {
             const int nc = c + dc, nr = r + dr;
-            if (nc < 0 || nr < 0 || nc >= columns_ || nr >= rows_ || state[index(nc, nr)] != unknown) continue;
+            if (nc < 0 || nr < 0 || nc >= columns_ || nr >= rows_ || state[index(nc, nr)] != unknown)
+                continue;
             state[index(nc, nr)] = reached;
             open.push_back({nc, nr});
         }
@@ -58,16 +60,19 @@ FloorMask::FloorMask(const std::vector<Wall>& walls) {
         inside_[i] = state[i] != reached;
         enclosed_cells += state[i] == unknown;
     }
-    enclosed_ = static_cast<double>(enclosed_cells) * cell_m * cell_m >= 0.5 * around->width() * around->height() &&
-                enclosed_cells > 0;
+    enclosed_ =
+        static_cast<double>(enclosed_cells) * cell_m * cell_m >= 0.5 * around->width() * around->height() &&
+        enclosed_cells > 0;
 }
 
 bool FloorMask::inside(Point p) const {
     if (!enclosed_) return true;
     if (!box_.contains(p)) return false;
-    const int c = static_cast<int>((p.x - box_.low.x) / cell_m), r = static_cast<int>((p.y - box_.low.y) / cell_m);
+    const int c = static_cast<int>((p.x - box_.low.x) / cell_m),
+              r = static_cast<int>((p.y - box_.low.y) / cell_m);
     if (c >= columns_ || r >= rows_) return false;
-    return inside_[static_cast<std::size_t>(r) * static_cast<std::size_t>(columns_) + static_cast<std::size_t>(c)] != 0;
+    return inside_[static_cast<std::size_t>(r) * static_cast<std::size_t>(columns_) +
+                   static_cast<std::size_t>(c)] != 0;
 }
 
 }  // namespace yemvo

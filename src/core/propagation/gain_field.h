@@ -8,7 +8,8 @@
 
 namespace yemvo {
 
-/// Hundredths of a dB. The field is antenna gain - free space at the band's reference frequency - obstruction.
+/// Hundredths of a dB. The field is antenna gain - free space at the band's reference frequency -
+/// obstruction.
 struct GainField {
     std::uint64_t key = 0;  ///< equal for equal content
     std::vector<std::int16_t> gain_cdb;

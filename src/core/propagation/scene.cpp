@@ -40,7 +40,8 @@ private:
     void add_types() {
         for (const WallType& type : *project_.wall_types) {
             LossRow row;
-            for (const Band& b : bands()) row.push_back(static_cast<float>(loss_db(type, b.reference_mhz / 1000)));
+            for (const Band& b : bands())
+                row.push_back(static_cast<float>(loss_db(type, b.reference_mhz / 1000)));
             scene_.losses.push_back(std::move(row));
             scene_.types.push_back(type.id);
         }
@@ -55,7 +56,8 @@ private:
         scene_.masks.emplace_back(floor.id, mask);
         for (const Wall& wall : *floor.walls)
             for (const Panel& panel : panels(wall, floor.height_m)) add(floor, wall, panel);
-        SceneSlab slab{floor.elevation_m - floor.slab->thickness_m / 2, row(floor.slab->type), floor.id, mask, {}};
+        SceneSlab slab{
+            floor.elevation_m - floor.slab->thickness_m / 2, row(floor.slab->type), floor.id, mask, {}};
         for (const SlabVoid& v : floor.slab->voids) slab.voids.push_back(v.outline);
         scene_.slabs.push_back(std::move(slab));
     }
@@ -65,7 +67,8 @@ private:
         // the piece's own end, not one recomputed, so that neighbouring pieces share it to the last bit
         const Point b = panel.end_m >= length(piece) ? piece.b : piece.a + along * panel.end_m;
         scene_.panels.push_back({piece.a + along * panel.start_m, b, floor.elevation_m + panel.base_m,
-                                 floor.elevation_m + panel.top_m, row(panel.type), floor.id, wall.id, panel.opening});
+                                 floor.elevation_m + panel.top_m, row(panel.type), floor.id, wall.id,
+                                 panel.opening});
     }
     std::uint64_t key() const {
         ContentKey key;
@@ -88,7 +91,8 @@ private:
 
 bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
     return std::any_of(scene.panels.begin(), scene.panels.end(), [&](const ScenePanel& p) {
-        return from.z >= p.base_m && from.z < p.top_m && crossing({from.flat(), to.flat()}, {p.a, p.b}).has_value();
+        return from.z >= p.base_m && from.z < p.top_m &&
+               crossing({from.flat(), to.flat()}, {p.a, p.b}).has_value();
     });
 }
 
@@ -96,7 +100,8 @@ bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
 
 bool SceneSlab::covers(Point p) const {
     if (!extent->inside(p)) return false;
-    return std::none_of(voids.begin(), voids.end(), [&](const auto& outline) { return contains(outline, p); });
+    return std::none_of(voids.begin(), voids.end(),
+                        [&](const auto& outline) { return contains(outline, p); });
 }
 
 const FloorMask& Scene::mask(FloorId id) const {

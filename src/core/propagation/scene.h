@@ -1,8 +1,8 @@
 // The venue as flat arrays for tracing: one metre system, absolute heights.
 //
 // Both ways of finding what a ray crosses, the walk along one link (trace.h) and the wall-shadow raster
-// (shadow_raster.h), read the same panels, slabs and loss rows and shift the source by the same small step, so
-// that they agree cell by cell.
+// (shadow_raster.h), read the same panels, slabs and loss rows and shift the source by the same small step,
+// so that they agree cell by cell.
 #pragma once
 #include <array>
 #include <memory>
@@ -41,10 +41,10 @@ struct SceneSlab {
 
 struct Scene {
     std::vector<ScenePanel> panels;
-    std::vector<SceneSlab> slabs;  ///< by rising level
-    std::vector<LossRow> losses;   ///< a row a wall type
-    std::vector<WallTypeId> types; ///< of each row
-    std::uint64_t key = 0;         ///< equal for equal content
+    std::vector<SceneSlab> slabs;   ///< by rising level
+    std::vector<LossRow> losses;    ///< a row a wall type
+    std::vector<WallTypeId> types;  ///< of each row
+    std::uint64_t key = 0;          ///< equal for equal content
     const FloorMask& mask(FloorId) const;
     std::vector<std::pair<FloorId, std::shared_ptr<const FloorMask>>> masks;
 };
@@ -53,8 +53,9 @@ struct Scene {
 using MaskCache = ContentCache<FloorMask>;
 Scene make_scene(const Project&, MaskCache& masks);
 
-/// Where the engine takes a source to stand: moved by (1.37, 0.71) cm, so that rays do not run exactly through
-/// corners when a drawing lies on a lattice; the other way round where that would carry it through a wall.
+/// Where the engine takes a source to stand: moved by (1.37, 0.71) cm, so that rays do not run exactly
+/// through corners when a drawing lies on a lattice; the other way round where that would carry it through a
+/// wall.
 Point3 engine_source(const Scene&, Point3 source);
 
 }  // namespace yemvo

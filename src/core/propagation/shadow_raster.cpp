@@ -58,7 +58,8 @@ public:
         for (int row = 0; row < surface_.rows; ++row) {
             Span span{0, static_cast<double>(surface_.columns)};
             for (int k = 0; k < planes_; ++k) cut(span, plane_[k], inverse_[k], row);
-            if (span.low < span.high) add(panel.row, row, static_cast<int>(span.low), static_cast<int>(span.high));
+            if (span.low < span.high)
+                add(panel.row, row, static_cast<int>(span.low), static_cast<int>(span.high));
         }
     }
 
@@ -89,10 +90,13 @@ private:
         const double d0 = -a.x * e.y + a.y * e.x, dx = e.y, dy = -e.x;
         push(on_cells(surface_, d0 - w.h * beyond_wall, dx, dy, true));
         // the ray's height at the wall: source.z + (h / depth) (z_r - source.z), against base and top
-        const double r0 = w.h * (surface_.z0 - source_.z), rx = w.h * surface_.slope_x, ry = w.h * surface_.slope_y;
+        const double r0 = w.h * (surface_.z0 - source_.z), rx = w.h * surface_.slope_x,
+                     ry = w.h * surface_.slope_y;
         const double base = panel.base_m - source_.z, top = panel.top_m - source_.z;
-        if (panel.base_m > lowest_m_) push(on_cells(surface_, r0 - base * d0, rx - base * dx, ry - base * dy, false));
-        if (panel.top_m <= highest_m_) push(on_cells(surface_, top * d0 - r0, top * dx - rx, top * dy - ry, true));
+        if (panel.base_m > lowest_m_)
+            push(on_cells(surface_, r0 - base * d0, rx - base * dx, ry - base * dy, false));
+        if (panel.top_m <= highest_m_)
+            push(on_cells(surface_, top * d0 - r0, top * dx - rx, top * dy - ry, true));
     }
     void push(const HalfPlane& f) {
         plane_[planes_] = f;
@@ -120,7 +124,8 @@ private:
 
 }  // namespace
 
-Obstruction cast_shadows(const Scene& scene, const Surface& surface, Point3 source, const CancelToken& cancel) {
+Obstruction cast_shadows(const Scene& scene, const Surface& surface, Point3 source,
+                         const CancelToken& cancel) {
     ShadowCaster caster(scene, surface, source);
     for (std::size_t i = 0; i < scene.panels.size(); ++i) {
         if (i % 64 == 0) cancel.check();

@@ -1,5 +1,6 @@
-// Obstruction of a whole receiver surface at once: each panel's shadow, seen from the source, is drawn onto the
-// grid and its loss added to the cells inside; every band from one trace. Exact: the same rule as trace.h.
+// Obstruction of a whole receiver surface at once: each panel's shadow, seen from the source, is drawn onto
+// the grid and its loss added to the cells inside; every band from one trace. Exact: the same rule as
+// trace.h.
 #pragma once
 #include <vector>
 

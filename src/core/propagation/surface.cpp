@@ -23,7 +23,8 @@ std::optional<Box> open_box(const Project& project, const Floor& floor) {
         only_drawing.drawing = floor.drawing;
         take(extent(only_drawing));
     }
-    for (const AccessPoint& ap : access_points(project, floor.id)) take(Box{ap.position, ap.position}.grown(15));
+    for (const AccessPoint& ap : access_points(project, floor.id))
+        take(Box{ap.position, ap.position}.grown(15));
     return bounds(points);
 }
 
@@ -42,7 +43,14 @@ std::optional<std::size_t> Surface::cell_at(Point p) const {
 
 std::uint64_t Surface::key() const {
     return ContentKey()
-        .add(z0).add(slope_x).add(slope_y).add(origin.x).add(origin.y).add(cell_m).add(columns).add(rows)
+        .add(z0)
+        .add(slope_x)
+        .add(slope_y)
+        .add(origin.x)
+        .add(origin.y)
+        .add(cell_m)
+        .add(columns)
+        .add(rows)
         .value();
 }
 
@@ -52,7 +60,8 @@ Surface make_surface(const Project& project, const Scene& scene, const Floor& fl
     s.z0 = floor.elevation_m + project.settings.client_height_m;
     const auto box = scene.mask(floor.id).enclosed() ? walls_box(floor) : open_box(project, floor);
     if (!box) return s;
-    while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells)) cell_m *= 2;
+    while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells))
+        cell_m *= 2;
     s.cell_m = cell_m;
     // a hair outside the lattice by rounding is on it
     const auto on_lattice = [&](double v) { return std::floor(v / cell_m + 1e-6) * cell_m; };

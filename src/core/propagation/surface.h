@@ -8,18 +8,19 @@
 
 namespace yemvo {
 
-/// A plane z = z0 + slope_x x + slope_y y over a grid of square cells. One a floor at the client height; other
-/// heights, raked seats and ramps are more of them.
+/// A plane z = z0 + slope_x x + slope_y y over a grid of square cells. One a floor at the client height;
+/// other heights, raked seats and ramps are more of them.
 struct Surface {
     FloorId floor;
     double z0 = 0, slope_x = 0, slope_y = 0;
-    Point origin;        ///< lower left corner of cell (0, 0)
+    Point origin;  ///< lower left corner of cell (0, 0)
     double cell_m = 0.5;
     int columns = 0, rows = 0;
 
     std::size_t cells() const { return static_cast<std::size_t>(columns) * static_cast<std::size_t>(rows); }
     std::size_t index(int column, int row) const {
-        return static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) + static_cast<std::size_t>(column);
+        return static_cast<std::size_t>(row) * static_cast<std::size_t>(columns) +
+               static_cast<std::size_t>(column);
     }
     Point centre(int column, int row) const {
         return {origin.x + (column + 0.5) * cell_m, origin.y + (row + 0.5) * cell_m};
@@ -37,8 +38,8 @@ struct Surface {
 inline constexpr std::size_t most_cells = 4'000'000;
 
 /// The floor's surface at the client height over its enclosed area; while the walls do not close, over its
-/// walls, zones and drawing, or 15 m round its access points. No cells for a floor with nothing on it. The cell
-/// is doubled until there are at most most_cells.
+/// walls, zones and drawing, or 15 m round its access points. No cells for a floor with nothing on it. The
+/// cell is doubled until there are at most most_cells.
 Surface make_surface(const Project&, const Scene&, const Floor&, double cell_m = 0.5);
 
 }  // namespace yemvo

@@ -34,7 +34,8 @@ void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, 
     const auto share = slab_share(slab.level_m, source.z, receiver.z);
     if (!share || !slab.covers(lerp(source.flat(), receiver.flat(), *share))) return;
     const Point3 way = receiver - source;
-    out.push_back({CrossingKind::slab, slab.row, *share, angle_to_normal_deg(way.z / length(way)), slab.floor, {}, {}});
+    out.push_back(
+        {CrossingKind::slab, slab.row, *share, angle_to_normal_deg(way.z / length(way)), slab.floor, {}, {}});
 }
 
 }  // namespace
@@ -44,7 +45,8 @@ std::vector<Crossing> trace(const Scene& scene, Point3 source, Point3 receiver) 
     std::vector<Crossing> out;
     for (const ScenePanel& panel : scene.panels) add_panel(out, panel, from, receiver);
     for (const SceneSlab& slab : scene.slabs) add_slab(out, slab, from, receiver);
-    std::stable_sort(out.begin(), out.end(), [](const Crossing& a, const Crossing& b) { return a.share < b.share; });
+    std::stable_sort(out.begin(), out.end(),
+                     [](const Crossing& a, const Crossing& b) { return a.share < b.share; });
     return out;
 }
 

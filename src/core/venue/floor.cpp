@@ -19,10 +19,12 @@ std::optional<ZoneKind> find_zone_kind(std::string_view name) {
 std::optional<Box> extent(const Floor& floor) {
     std::vector<Point> points;
     for (const Wall& wall : *floor.walls) points.insert(points.end(), wall.points.begin(), wall.points.end());
-    for (const Zone& zone : *floor.zones) points.insert(points.end(), zone.outline.begin(), zone.outline.end());
+    for (const Zone& zone : *floor.zones)
+        points.insert(points.end(), zone.outline.begin(), zone.outline.end());
     if (points.empty() && *floor.drawing) {
         const double w = floor.drawing->width_px, h = floor.drawing->height_px;
-        for (Point p : {Point{0, 0}, Point{w, 0}, Point{w, h}, Point{0, h}}) points.push_back(floor.drawing->to_venue(p));
+        for (Point p : {Point{0, 0}, Point{w, 0}, Point{w, h}, Point{0, h}})
+            points.push_back(floor.drawing->to_venue(p));
     }
     return bounds(points);
 }

@@ -46,11 +46,11 @@ struct Slab {
 
 /// A picture lying under a floor. Its own coordinates are pixels from the upper left corner, x right, y down.
 struct Drawing {
-    std::string asset;        ///< name of the bytes in the project's assets; empty: no drawing
+    std::string asset;  ///< name of the bytes in the project's assets; empty: no drawing
     int width_px = 0, height_px = 0;
-    Similarity placement;     ///< from (x, -y) in pixels to metres
-    bool to_scale = false;    ///< set once a length was given
-    double opacity = 0.55;    ///< [0, 1]
+    Similarity placement;   ///< from (x, -y) in pixels to metres
+    bool to_scale = false;  ///< set once a length was given
+    double opacity = 0.55;  ///< [0, 1]
     Point to_venue(Point pixel) const { return placement.apply({pixel.x, -pixel.y}); }
     Point to_pixel(Point venue) const {
         const Point p = placement.invert(venue);

@@ -15,11 +15,11 @@ struct Opening {
     OpeningId id;
     OpeningKind kind = OpeningKind::door;
     WallTypeId type;
-    int piece = 0;           ///< which piece of the run, from 0
-    double start_m = 0;      ///< from the first point of the piece
+    int piece = 0;       ///< which piece of the run, from 0
+    double start_m = 0;  ///< from the first point of the piece
     double width_m = 0.9;
-    double sill_m = 0;       ///< above the floor
-    double head_m = 2.1;     ///< above the floor, > sill_m
+    double sill_m = 0;          ///< above the floor
+    double head_m = 2.1;        ///< above the floor, > sill_m
     bool hinge_at_end = false;  ///< doors: which jamb carries the leaf ...
     bool swings_left = true;    ///< ... and to which side of the run it opens
     friend bool operator==(const Opening&, const Opening&) = default;

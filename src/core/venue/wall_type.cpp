@@ -6,7 +6,7 @@
 
 namespace yemvo {
 namespace {
-constexpr std::array<std::string_view, 7> families{"concrete", "brick", "board", "glass",
+constexpr std::array<std::string_view, 7> families{"concrete", "brick", "board",  "glass",
                                                    "timber",   "steel", "special"};
 constexpr std::array<std::string_view, 4> uses{"wall", "door", "window", "slab"};
 
@@ -26,7 +26,8 @@ double loss_db(const WallType& type, double frequency_ghz) {
     if (above == points.begin()) return points.front().loss_db;
     if (above == points.end()) return points.back().loss_db;
     const LossPoint &a = *(above - 1), &b = *above;
-    const double share = std::log(frequency_ghz / a.frequency_ghz) / std::log(b.frequency_ghz / a.frequency_ghz);
+    const double share =
+        std::log(frequency_ghz / a.frequency_ghz) / std::log(b.frequency_ghz / a.frequency_ghz);
     return a.loss_db + share * (b.loss_db - a.loss_db);
 }
 

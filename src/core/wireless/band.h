@@ -19,8 +19,8 @@ inline constexpr BandId band_24{0}, band_5{1}, band_6{2};
 /// Source of the numbering: IEEE 802.11-2020 Annex E; 6 GHz: 802.11ax Annex E.
 struct Band {
     BandId id;
-    std::string name;      ///< "2.4", "5", "6": the GHz figure people say
-    double start_mhz;      ///< channel n is centred on start_mhz + 5 n
+    std::string name;  ///< "2.4", "5", "6": the GHz figure people say
+    double start_mhz;  ///< channel n is centred on start_mhz + 5 n
     double low_mhz, high_mhz;
     double reference_mhz;  ///< material losses and gain fields of the band are taken here
 };

@@ -26,22 +26,33 @@ std::vector<int> numbers_24(int width_mhz) {
 // Three groups of 20 MHz channels, each cut into wide ones from its lower end.
 std::vector<int> numbers_5(int width_mhz) {
     switch (width_mhz) {
-        case 20: return joined({stepped(36, 64, 4), stepped(100, 144, 4), stepped(149, 177, 4)});
-        case 40: return joined({stepped(38, 62, 8), stepped(102, 142, 8), stepped(151, 175, 8)});
-        case 80: return joined({stepped(42, 58, 16), stepped(106, 138, 16), stepped(155, 171, 16)});
-        case 160: return {50, 114, 163};
-        default: return {};
+        case 20:
+            return joined({stepped(36, 64, 4), stepped(100, 144, 4), stepped(149, 177, 4)});
+        case 40:
+            return joined({stepped(38, 62, 8), stepped(102, 142, 8), stepped(151, 175, 8)});
+        case 80:
+            return joined({stepped(42, 58, 16), stepped(106, 138, 16), stepped(155, 171, 16)});
+        case 160:
+            return {50, 114, 163};
+        default:
+            return {};
     }
 }
 
 std::vector<int> numbers_6(int width_mhz) {
     switch (width_mhz) {
-        case 20: return joined({{1, 2}, stepped(5, 233, 4)});
-        case 40: return stepped(3, 227, 8);
-        case 80: return stepped(7, 215, 16);
-        case 160: return stepped(15, 207, 32);
-        case 320: return stepped(31, 191, 32);
-        default: return {};
+        case 20:
+            return joined({{1, 2}, stepped(5, 233, 4)});
+        case 40:
+            return stepped(3, 227, 8);
+        case 80:
+            return stepped(7, 215, 16);
+        case 160:
+            return stepped(15, 207, 32);
+        case 320:
+            return stepped(31, 191, 32);
+        default:
+            return {};
     }
 }
 
@@ -54,9 +65,9 @@ std::vector<int> numbers(BandId id, int width_mhz) {
 
 void require_valid(const Channel& c) {
     if (is_valid(c)) return;
-    throw InvalidChannel("there is no channel " + std::to_string(c.number) + " of " +
-                             std::to_string(c.width_mhz) + " MHz",
-                         band(c.band).name + " GHz", "`yemvo-cli channels` lists those there are");
+    throw InvalidChannel(
+        "there is no channel " + std::to_string(c.number) + " of " + std::to_string(c.width_mhz) + " MHz",
+        band(c.band).name + " GHz", "`yemvo-cli channels` lists those there are");
 }
 
 }  // namespace
@@ -87,7 +98,8 @@ double centre_mhz(const Channel& c) {
 std::vector<int> primaries(const Channel& c) {
     require_valid(c);
     if (c.width_mhz == 20) return {c.number};
-    const int reach = c.width_mhz / 10 - 2;  // from the centre to the outermost 20 MHz centre, in steps of 5 MHz
+    const int reach =
+        c.width_mhz / 10 - 2;  // from the centre to the outermost 20 MHz centre, in steps of 5 MHz
     return stepped(c.number - reach, c.number + reach, 4);
 }
 

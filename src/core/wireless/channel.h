@@ -13,7 +13,7 @@ namespace yemvo {
 /// A channel as the standard names it: the band, the number of its centre, its width.
 struct Channel {
     BandId band = band_5;
-    int number = 36;     ///< of the centre; centre_mhz = band.start_mhz + 5 number, but for 2.4 GHz 14, 6 GHz 2
+    int number = 36;  ///< of the centre; centre_mhz = band.start_mhz + 5 number, but for 2.4 GHz 14, 6 GHz 2
     int width_mhz = 20;  ///< 20, 40, 80, 160 or 320
     friend auto operator<=>(const Channel&, const Channel&) = default;
 };
@@ -39,8 +39,8 @@ double centre_mhz(const Channel&);
 /// Throws InvalidChannel as centre_mhz does.
 std::vector<int> primaries(const Channel&);
 
-/// The channels of this width that contain the 20 MHz channel `primary`, upwards (2.4 GHz and 320 MHz can have
-/// two).
+/// The channels of this width that contain the 20 MHz channel `primary`, upwards (2.4 GHz and 320 MHz can
+/// have two).
 std::vector<Channel> channels_around(BandId, int primary, int width_mhz);
 
 /// "44 / 40 MHz": as written on a plan, the primary and the width.

@@ -1,6 +1,6 @@
 // PHY rates from the standards' parameters.
-// Sources: IEEE 802.11-2020 clauses 19 (n, HT) and 21 (ac, VHT), IEEE 802.11ax clause 27 (HE), 802.11be clause
-// 36 (EHT). R = N_SD * N_BPSCS * R_c * N_SS / (T_DFT + T_GI).
+// Sources: IEEE 802.11-2020 clauses 19 (n, HT) and 21 (ac, VHT), IEEE 802.11ax clause 27 (HE), 802.11be
+// clause 36 (EHT). R = N_SD * N_BPSCS * R_c * N_SS / (T_DFT + T_GI).
 #pragma once
 #include <optional>
 #include <string>
@@ -17,9 +17,9 @@ std::string_view standard_name(Standard);
 /// A modulation and coding scheme; HT counts its index on per stream (8 (N_SS - 1) + mcs), here it is 0 to 7.
 struct Mcs {
     int index;
-    std::string modulation;   ///< "BPSK" ... "4096-QAM"
-    int bits_per_carrier;     ///< N_BPSCS
-    int code_num, code_den;   ///< R_c
+    std::string modulation;  ///< "BPSK" ... "4096-QAM"
+    int bits_per_carrier;    ///< N_BPSCS
+    int code_num, code_den;  ///< R_c
     double code_rate() const { return static_cast<double>(code_num) / code_den; }
     std::string code_text() const { return std::to_string(code_num) + "/" + std::to_string(code_den); }
 };
