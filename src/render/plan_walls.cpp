@@ -345,7 +345,7 @@ void paint_walls(QPainter& p, const Project& project, const Floor& floor, const 
         for (const DrawnWall& d : walls)
             if (d.type->family != Family::timber)
                 stroke(p, polygon_of(d.wall->points, map), palette.casing,
-                       width_px(d.type->thickness_m, map) + 4.4);
+                       width_px(d.type->thickness_m, map) + 3.2);
     for (const DrawnWall& d : walls) paint_wall(p, *d.wall, *d.type, map, palette);
     for (const DrawnWall& d : walls)
         for (const Opening& o : d.wall->openings)

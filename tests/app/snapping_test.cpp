@@ -59,6 +59,15 @@ TEST_CASE("a point nearly level with the one before becomes level") {
     CHECK(s.point == Point{7.5, 5});
 }
 
+TEST_CASE("a point on a wall that is nearly plumb with the one before becomes plumb") {
+    SnapOptions o = options();
+    o.from = Point{3, 6};
+    const Snapped s = snap(floor_with_wall(), {3.1, 0.15}, o);
+    CHECK(s.kind == SnapKind::on_line);
+    CHECK(s.point.x == Approx(3));
+    CHECK(s.point.y == Approx(0));
+}
+
 TEST_CASE("the grid is fine when near and coarse when far") {
     CHECK(grid_step_m(100) == Approx(0.1));
     CHECK(grid_step_m(12) == Approx(1));

@@ -64,7 +64,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     drop(d, drawn_plan(folder));
     REQUIRE(*d.floor().drawing);
     CHECK_FALSE(d.floor().drawing->to_scale);
-    CHECK(step_mark(d.project(), Step::venue, {}) == "1 floor without scale");
+    CHECK(step_mark(d.project(), Step::venue, {}) == "1 floor unscaled");
     d.key(Qt::Key_L);
     const Drawing raw = *d.floor().drawing;
     d.click(raw.to_venue({40, 40}));

@@ -39,6 +39,14 @@ TEST_CASE("numbers of access points are given from the lowest free one") {
     CHECK(third != first);
 }
 
+TEST_CASE("in a low storey an access point hangs below the ceiling, in a high one as it is meant to") {
+    for (const auto& [storey_m, expected_m] : {std::pair{2.6, 2.3}, {6.0, 3.0}}) {
+        Project p = one_floor(storey_m);
+        const AccessPointId id = add_access_point(p, floor_at(p, 0), p.models->front().id, {1, 1});
+        CHECK(find_access_point(p, floor_at(p, 0), id)->height_m == Approx(expected_m));
+    }
+}
+
 TEST_CASE("retuning keeps the block where it can and says where there is none") {
     Radio r{{band_6, 63, 320}, 37, 14, true};
     CHECK(retuned(r, band_6, 61, 320).channel.number == 63);

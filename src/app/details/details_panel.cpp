@@ -29,9 +29,10 @@ QString DetailsPanel::shape() const {
     if (!f) return "none";
     const QString units = workspace_.units() == LengthUnits::metres ? "" : "ft ";  // fields carry their unit
     if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::scale)
-        return units + QString("kinds %1 %2")
+        return units + QString("kinds %1 %2 %3")
                            .arg(static_cast<int>(workspace_.tool()))
-                           .arg(workspace_.project().wall_types->size());
+                           .arg(workspace_.project().wall_types->size())
+                           .arg(workspace_.tool() == ToolId::access_point ? workspace_.model_kind.value : 0);
     const auto& chosen = workspace_.selection();
     if (chosen.size() > 1) return "several";
     if (chosen.empty() && workspace_.step() == Step::proof) {

@@ -135,20 +135,15 @@ void model_list(Form* form, Workspace& w) {
         return QString::fromUtf8(mount_name(m.mount).data()) + ", " +
                QString::fromStdString(format_length(m.mount_height_m, w.units())) + " up";
     });
-    form->text("Radios",
-               [&w] {
-                   QStringList lines;
-                   for (const RadioModel& r : model(w.project(), w.model_kind).radios)
-                       for (const RadioBand& b : r.bands)
-                           lines << QString("%1 GHz, to %2 MHz, %3 to %4 dBm, %5 dBi")
-                                        .arg(QString::fromStdString(band(b.band).name))
-                                        .arg(b.widest_mhz)
-                                        .arg(b.power_low_dbm)
-                                        .arg(b.power_high_dbm)
-                                        .arg(render::figure(b.antenna.gain_dbi, 1));
-                   return lines.join("\n");
-               })
-        ->setWordWrap(true);
+    for (const RadioModel& r : model(w.project(), w.model_kind).radios)
+        for (const RadioBand& b : r.bands)
+            form->text(QString::fromStdString(band(b.band).name) + " GHz", [b] {
+                return QString("%1 MHz, %2 to %3 dBm, %4 dBi")
+                    .arg(b.widest_mhz)
+                    .arg(b.power_low_dbm)
+                    .arg(b.power_high_dbm)
+                    .arg(render::figure(b.antenna.gain_dbi, 1));
+            });
 }
 
 }  // namespace

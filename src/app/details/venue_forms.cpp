@@ -187,13 +187,13 @@ Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_dra
     form->text("Walls", [floor] {
         std::size_t openings = 0;
         for (const Wall& wall : *floor().walls) openings += wall.openings.size();
-        return QString("%1, with %2 doors and windows").arg(floor().walls->size()).arg(openings);
+        return QString("%1, with openings: %2").arg(floor().walls->size()).arg(openings);
     });
     form->text("Zones", [floor] { return QString::number(floor().zones->size()); });
     form->text("Radios", [&w, id] {
         std::size_t radios = 0;
         for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
-        return QString("%1, in %2 access points").arg(radios).arg(access_points(w.project(), id).size());
+        return QString("%1, access points: %2").arg(radios).arg(access_points(w.project(), id).size());
     });
     add_site(form, w);
     form->stretch();

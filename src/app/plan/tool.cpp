@@ -14,7 +14,8 @@ namespace yemvo::app {
 SnapOptions Tool::snap_options(const PointerEvent& e) const {
     SnapOptions o;
     o.reach_m = 9 / map().px_per_m;
-    o.grid_m = grid_step_m(map().px_per_m);
+    // over a drawing places are taken as they are drawn, only rounded; on bare paper the grid leads
+    o.grid_m = grid_step_m(map().px_per_m * (floor() && *floor()->drawing ? 6 : 1));
     o.suspended = e.keys & Qt::AltModifier;
     o.angles = e.keys & Qt::ShiftModifier;
     return o;

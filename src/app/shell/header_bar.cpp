@@ -24,7 +24,7 @@ QString venue_mark(const Project& project) {
         if (*f->drawing && !f->drawing->to_scale) ++unscaled;
         if (f->walls->empty()) ++undrawn;
     }
-    if (unscaled) return counted(unscaled, "floor without scale", "floors without scale");
+    if (unscaled) return counted(unscaled, "floor unscaled", "floors unscaled");
     if (undrawn) return counted(undrawn, "floor to draw", "floors to draw");
     return "complete";
 }
@@ -102,9 +102,13 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
     connect(this, &QAbstractButton::clicked, this, [this] { workspace_.set_step(Step::proof); });
 }
 
+bool VerdictView::judged() const {
+    return workspace_.document().is_open() && workspace_.verdict() && !workspace_.verdict()->bands.empty() &&
+           !placed_access_points(workspace_.project()).empty();
+}
+
 QSize VerdictView::sizeHint() const {
-    const std::size_t n = workspace_.verdict() ? workspace_.verdict()->bands.size() : 0;
-    return {n ? static_cast<int>(n) * verdict_width : 270, header_height};
+    return {judged() ? static_cast<int>(workspace_.verdict()->bands.size()) * verdict_width : 270, header_height};
 }
 
 QString VerdictView::words() const {
@@ -124,10 +128,7 @@ void VerdictView::paintEvent(QPaintEvent*) {
     p.fillRect(rect(), colours.chrome);
     p.fillRect(QRect(0, height() - 1, width(), 1), colours.line);
     p.setRenderHint(QPainter::Antialiasing);
-    const bool judged = workspace_.document().is_open() && workspace_.verdict() &&
-                        !workspace_.verdict()->bands.empty() &&
-                        !placed_access_points(workspace_.project()).empty();
-    if (!judged) {
+    if (!judged()) {
         p.setFont(render::font(12));
         p.setPen(colours.muted);
         p.drawText(rect().adjusted(0, 0, -16, 0), Qt::AlignRight | Qt::AlignVCenter, words());

@@ -34,6 +34,7 @@ protected:
     void paintEvent(QPaintEvent*) override;
 
 private:
+    bool judged() const;
     Workspace& workspace_;
 };
 

@@ -206,8 +206,10 @@ int next_access_point_number(const Project& project) {
 }
 
 AccessPointId add_access_point(Project& project, FloorId floor, ModelId id, Point position) {
-    const AccessPoint ap = make_access_point(model(project, id), new_id<AccessPointId>(project),
-                                             next_access_point_number(project), position);
+    constexpr double below_ceiling_m = 0.3;
+    AccessPoint ap = make_access_point(model(project, id), new_id<AccessPointId>(project),
+                                       next_access_point_number(project), position);
+    ap.height_m = std::min(ap.height_m, std::max(0.5, floor_of(project, floor).height_m - below_ceiling_m));
     access_points_of(project, floor).push_back(ap);
     return ap.id;
 }

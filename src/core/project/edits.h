@@ -41,7 +41,7 @@ VoidId add_void(Project&, FloorId, SlabVoid);
 void replace_void(Project&, FloorId, const SlabVoid&);
 void remove_void(Project&, FloorId, VoidId);
 
-/// In the current variant.
+/// In the current variant; hung as the model is meant to, but never nearer than 0.3 m to the slab above.
 AccessPointId add_access_point(Project&, FloorId, ModelId, Point position);
 void replace_access_point(Project&, FloorId, const AccessPoint&);
 void remove_access_point(Project&, FloorId, AccessPointId);
