@@ -62,6 +62,39 @@ TEST_CASE("a typed length in feet and inches, and one that is none") {
     CHECK(length(w.piece(0)) == Approx(2));
 }
 
+TEST_CASE("a run begun on one floor is never finished on another") {
+    Venue d;
+    d.press_button("addFloor");
+    d.w().show_floor(all_floors(d.project())[0]->id);
+    const Project before = d.project();
+    d.key(Qt::Key_W);
+    d.click({2, 2});
+    d.click({6, 2});
+    d.w().show_floor(all_floors(d.project())[1]->id);
+    d.key(Qt::Key_S);
+    CHECK(d.project() == before);
+    d.key(Qt::Key_W);
+    d.click({2, 2});
+    d.click({6, 2});
+    d.window.open_demo();
+    CHECK(d.w().document().history().count() == 0);
+}
+
+TEST_CASE("Backspace takes a corner back while drawing and deletes nothing else") {
+    Venue d;
+    d.click({8, 3});
+    d.key(Qt::Key_W);
+    d.click({2, 2}, Qt::AltModifier);
+    d.click({5, 2}, Qt::AltModifier);
+    d.plan().setFocus();
+    d.key(Qt::Key_Backspace);
+    d.click({2, 6}, Qt::AltModifier);
+    d.key(Qt::Key_Return);
+    REQUIRE(d.floor().walls->size() == 3);
+    CHECK(d.floor().walls->back().points.size() == 2);
+    CHECK(d.floor().walls->back().points[1].y == Approx(6).margin(0.1));
+}
+
 TEST_CASE("a click selects, Details change the type, undo takes it back") {
     Venue d;
     d.click({8, 3});

@@ -69,7 +69,7 @@ void PlanView::repaint_tool() { update(); }
 
 void PlanView::floor_shown() {
     layers_old_ = heat_old_ = true;
-    if (tool_) tool_->leave();
+    tool_->abandon();
     if (fitted_) fit();
     update();
 }
@@ -354,9 +354,12 @@ void PlanView::keyPressEvent(QKeyEvent* e) {
     }
     if (e->key() == Qt::Key_Escape) {
         if (!tool_->back()) workspace_.set_tool(ToolId::select);
-    } else if (e->key() == Qt::Key_Delete || e->key() == Qt::Key_Backspace) {
+    } else if (tool_->key(*e)) {
+        // the tool's own
+    } else if (workspace_.tool() == ToolId::select &&
+               (e->key() == Qt::Key_Delete || e->key() == Qt::Key_Backspace)) {
         workspace_.delete_selection();
-    } else if (!tool_->key(*e)) {
+    } else {
         return QWidget::keyPressEvent(e);
     }
     emit hint_changed();

@@ -40,12 +40,14 @@ std::optional<Point> level_with(Point from, Point at, double reach_m, double gri
 std::optional<Point> square_on_line(const Floor& floor, Point on, const SnapOptions& o) {
     if (!o.from) return std::nullopt;
     constexpr double far_m = 1e5;
-    const Segment level{{-far_m, o.from->y}, {far_m, o.from->y}}, plumb{{o.from->x, -far_m}, {o.from->x, far_m}};
+    const Segment level{{-far_m, o.from->y}, {far_m, o.from->y}},
+        plumb{{o.from->x, -far_m}, {o.from->x, far_m}};
     for (const Wall& w : *floor.walls)
         for (int i = 0; i < w.pieces(); ++i) {
             if (w.id == o.without || distance(w.piece(i), on) > 1e-9) continue;
             for (const Segment& line : {level, plumb})
-                if (const auto p = crossing(w.piece(i), line); p && distance(*p, on) <= o.reach_m / 2) return p;
+                if (const auto p = crossing(w.piece(i), line); p && distance(*p, on) <= o.reach_m / 2)
+                    return p;
         }
     return std::nullopt;
 }
@@ -67,7 +69,8 @@ Snapped snap(const Floor& floor, Point at, const SnapOptions& o) {
     }
     if (end.point) return {*end.point, SnapKind::end, std::nullopt};
     if (middle.point) return {*middle.point, SnapKind::middle, std::nullopt};
-    if (line.point) return {square_on_line(floor, *line.point, o).value_or(*line.point), SnapKind::on_line, std::nullopt};
+    if (line.point)
+        return {square_on_line(floor, *line.point, o).value_or(*line.point), SnapKind::on_line, std::nullopt};
     if (o.from)
         if (const auto level = level_with(*o.from, at, o.reach_m, o.grid_m))
             return {*level, SnapKind::angle, o.from};

@@ -49,8 +49,10 @@ public:
     virtual bool key(QKeyEvent&) { return false; }
     /// One step back; false when there was nothing to go back from.
     virtual bool back() { return false; }
-    /// The tool is left.
+    /// Another tool is chosen: what was begun is finished, or dropped where it cannot be.
     virtual void leave() {}
+    /// The floor or the project under the tool changed: what was begun is dropped.
+    virtual void abandon() { leave(); }
     virtual void paint(QPainter&) {}
     /// What was typed into the entry box, field by field; empty for a field left alone. Enter was pressed.
     virtual void entered(const std::vector<QString>&) {}

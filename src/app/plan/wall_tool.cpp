@@ -105,6 +105,7 @@ bool WallTool::key(QKeyEvent& e) {
         finish();
         return true;
     }
+    if (e.key() == Qt::Key_Backspace) return back();
     if (e.key() == Qt::Key_Tab) {
         surface_.entry().field(1)->setFocus();
         surface_.entry().field(1)->selectAll();
@@ -152,6 +153,11 @@ void WallTool::finish() {
 }
 
 void WallTool::leave() { finish(); }
+
+void WallTool::abandon() {
+    points_.clear();
+    surface_.entry().close_box();
+}
 
 void WallTool::paint(QPainter& p) {
     if (!floor()) return;

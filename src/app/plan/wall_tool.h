@@ -15,6 +15,7 @@ public:
     bool key(QKeyEvent&) override;
     bool back() override;
     void leave() override;
+    void abandon() override;
     void paint(QPainter&) override;
     void entered(const std::vector<QString>&) override;
 

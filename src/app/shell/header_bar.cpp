@@ -108,7 +108,8 @@ bool VerdictView::judged() const {
 }
 
 QSize VerdictView::sizeHint() const {
-    return {judged() ? static_cast<int>(workspace_.verdict()->bands.size()) * verdict_width : 270, header_height};
+    return {judged() ? static_cast<int>(workspace_.verdict()->bands.size()) * verdict_width : 270,
+            header_height};
 }
 
 QString VerdictView::words() const {
