@@ -53,7 +53,7 @@ int main() {
                 scene.panels.size());
     print("wall-shadow raster, all bands", figures(raster));
     print("link by link", figures(links));
-    std::printf("%-58s %.0f times\n", "raster against link by link (medians)",
+    std::printf("%-50s %.0f times\n", "raster against link by link (medians)",
                 figures(links).median_ms / figures(raster).median_ms);
     return sink == 1 ? 1 : 0;
 }

@@ -8,12 +8,12 @@
 namespace yemvo::bench {
 
 struct Figures {
-    double median_ms, worst_ms;
+    double median_ms, most_ms, worst_ms;  ///< most: nineteen of twenty are quicker
 };
 
 inline Figures figures(std::vector<double> ms) {
     std::sort(ms.begin(), ms.end());
-    return {ms[ms.size() / 2], ms.back()};
+    return {ms[ms.size() / 2], ms[ms.size() * 19 / 20], ms.back()};
 }
 
 template <class Work>
@@ -24,7 +24,8 @@ double milliseconds(Work work) {
 }
 
 inline void print(const char* what, const Figures& f) {
-    std::printf("%-58s median %7.2f ms   worst %7.2f ms\n", what, f.median_ms, f.worst_ms);
+    std::printf("%-50s median %7.2f ms   95 %% under %7.2f ms   worst %7.2f ms\n", what, f.median_ms,
+                f.most_ms, f.worst_ms);
 }
 
 }  // namespace yemvo::bench

@@ -155,9 +155,9 @@ int verdict(Context& context, const std::string& file) {
     }
     for (const RequirementResult& r : v.requirements) {
         char line[200];
-        std::snprintf(line, sizeof line, "%-8s %-24s %5.1f %% of %5.1f %% required\n",
-                      r.met() ? "met" : "NOT MET", r.requirement.name.c_str(), 100 * r.share_met(),
-                      100 * r.requirement.share_required);
+        std::snprintf(line, sizeof line, "%-8s %-26s %8s of %8s required\n", r.met() ? "met" : "NOT MET",
+                      r.requirement.name.c_str(), format_percent(r.share_met(), 1).c_str(),
+                      format_percent(r.requirement.share_required, 1).c_str());
         context.out << line;
     }
     context.out << (v.met() ? "All requirements are met.\n" : "Not every requirement is met.\n");

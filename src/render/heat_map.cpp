@@ -71,37 +71,56 @@ public:
         }
     }
 
-    void row(int y, int width, QRgb* out) const {
-        if (!rows_[static_cast<std::size_t>(y)].inside) return;
-        Flat flat;
-        for (int x = 0; x < width; ++x) {
-            if (!columns_[static_cast<std::size_t>(x)].inside) continue;
-            const Quad q = quad(x, y);
-            if (q.i00 != flat.i00 || q.i10 != flat.i10) flat = flat_part(q);
-            if (flat.is) {
-                out[x] = flat.hatched ? flat.hatch[static_cast<std::size_t>((x + y) % 6)] : flat.plain;
-                continue;
-            }
-            const float alpha = coverage(q);
-            if (alpha <= 0) continue;
-            const Rgb c = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
-            out[x] = qRgba(static_cast<int>(c.r * alpha + 0.5f), static_cast<int>(c.g * alpha + 0.5f),
-                           static_cast<int>(c.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
-        }
-    }
-
-private:
     /// What lies between four cells of one step on one side of the threshold needs no shading pixel by pixel.
     struct Flat {
-        std::size_t i00 = std::numeric_limits<std::size_t>::max(), i10 = 0;
         bool is = false, hatched = false;
         QRgb plain = 0;
         std::array<QRgb, 6> hatch{};
     };
+    /// The flat parts between two rows of cells, kept while pixel rows pass between them.
+    struct FlatRow {
+        int low = -1, high = -1;
+        std::vector<Flat> parts;  ///< one between each two columns, and one at each rim
+    };
+
+    void row(int y, int width, QRgb* out, FlatRow& kept) const {
+        const Between& r = rows_[static_cast<std::size_t>(y)];
+        if (!r.inside) return;
+        if (kept.low != r.low || kept.high != r.high) keep_flat_parts(kept, r);
+        for (int x = 0; x < width; ++x) {
+            const Between& c = columns_[static_cast<std::size_t>(x)];
+            if (!c.inside) continue;
+            const Flat& flat = kept.parts[part_index(c)];
+            if (flat.is) {
+                out[x] = flat.hatched ? flat.hatch[static_cast<std::size_t>((x + y) % 6)] : flat.plain;
+                continue;
+            }
+            const Quad q = quad(c, r);
+            const float alpha = coverage(q);
+            if (alpha <= 0) continue;
+            const Rgb colour = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
+            out[x] =
+                qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
+                      static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
+        }
+    }
+
+private:
+    /// Which gap between columns: 0 before the first, then one after each.
+    std::size_t part_index(const Between& c) const {
+        if (c.high > c.low) return static_cast<std::size_t>(c.low) + 1;
+        return c.low == 0 ? 0 : static_cast<std::size_t>(surface_.columns);
+    }
+    void keep_flat_parts(FlatRow& kept, const Between& r) const {
+        kept.low = r.low;
+        kept.high = r.high;
+        kept.parts.clear();
+        for (int i = 0; i <= surface_.columns; ++i)
+            kept.parts.push_back(
+                flat_part(quad({std::max(i - 1, 0), std::min(i, surface_.columns - 1), 0, true}, r)));
+    }
     Flat flat_part(const Quad& q) const {
         Flat f;
-        f.i00 = q.i00;
-        f.i10 = q.i10;
         if (info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
         const auto [low, high] =
             std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
@@ -116,20 +135,23 @@ private:
         f.is = true;
         f.hatched = info_.more_is_better ? threshold_ > high : threshold_ < low;
         f.plain = opaque(c);
-        for (std::size_t i = 0; i < 6; ++i) f.hatch[i] = opaque(mix(c, hatch_, hatch_cover_[i]));
+        if (f.hatched)
+            for (std::size_t i = 0; i < 6; ++i) f.hatch[i] = opaque(mix(c, hatch_, hatch_cover_[i]));
         return f;
     }
     static QRgb opaque(const Rgb& c) {
         return qRgb(static_cast<int>(c.r + 0.5f), static_cast<int>(c.g + 0.5f), static_cast<int>(c.b + 0.5f));
     }
-    Quad quad(int x, int y) const {
-        const Between &c = columns_[static_cast<std::size_t>(x)], &r = rows_[static_cast<std::size_t>(y)];
+    Quad quad(const Between& c, const Between& r) const {
         return {surface_.index(c.low, r.low),
                 surface_.index(c.high, r.low),
                 surface_.index(c.low, r.high),
                 surface_.index(c.high, r.high),
                 c.share,
                 r.share};
+    }
+    Quad quad(int x, int y) const {
+        return quad(columns_[static_cast<std::size_t>(x)], rows_[static_cast<std::size_t>(y)]);
     }
     /// Of this pixel by shown cells, with a soft edge half way between cell centres.
     float coverage(const Quad& q) const {
@@ -266,8 +288,9 @@ void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vect
     const auto stride = image.bytesPerLine();
     tbb::parallel_for(tbb::blocked_range<int>(std::max(top, 0), std::min(bottom, size.height()), 16),
                       [&](const tbb::blocked_range<int>& rows) {
+                          Shader::FlatRow kept;
                           for (int y = rows.begin(); y < rows.end(); ++y)
-                              shader.row(y, size.width(), reinterpret_cast<QRgb*>(bits + y * stride));
+                              shader.row(y, size.width(), reinterpret_cast<QRgb*>(bits + y * stride), kept);
                       });
 }
 

@@ -36,9 +36,7 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
 QString figure(double value, int decimals) { return QString::fromStdString(format_number(value, decimals)); }
 
 QString percent(double share, int decimals) {
-    // rounded down, so that 94.96 % does not read as a met 95 %
-    const double scale = std::pow(10.0, decimals);
-    return figure(std::floor(share * 100 * scale + 1e-6) / scale, decimals) + QStringLiteral(" %");
+    return QString::fromStdString(format_percent(share, decimals));
 }
 
 }  // namespace yemvo::render

@@ -167,6 +167,31 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     CHECK(out.width() == 1600);
 }
 
+TEST_CASE("a floor that lacks something has the one button for it, until it is there") {
+    const yemvo::test::TemporaryFolder folder;
+    Driver d;
+    d.window.open_project(yemvo::test::one_floor(), {});
+    const QString file = drawn_plan(folder);
+    d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
+    d.press_button("nextStepButton");
+    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000));
+    REQUIRE(*d.floor().drawing);
+    d.press_button("nextStepButton");
+    CHECK(d.w().tool() == ToolId::scale);
+    CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
+    const Drawing raw = *d.floor().drawing;
+    d.click(raw.to_venue({40, 40}));
+    d.click(raw.to_venue({520, 40}));
+    d.type("24");
+    d.key(Qt::Key_Return);
+    d.w().set_step(Step::placement);
+    d.press_button("nextStepButton");
+    CHECK(d.w().tool() == ToolId::access_point);
+    d.click(raw.to_venue({300, 200}));
+    d.key(Qt::Key_S);
+    CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
+}
+
 TEST_CASE("what cannot be laid under a floor is refused with its name, and nothing is lost") {
     const yemvo::test::TemporaryFolder folder;
     Driver d;

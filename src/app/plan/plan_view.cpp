@@ -19,13 +19,17 @@ constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
 }  // namespace
 
 PlanView::PlanView(Workspace& workspace, QWidget* parent)
-    : QWidget(parent), workspace_(workspace), entry_(new EntryBox(this)) {
+    : QWidget(parent),
+      workspace_(workspace),
+      entry_(new EntryBox(this)),
+      next_step_(new NextStepBar(workspace, this)) {
     setObjectName("plan");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     setAttribute(Qt::WA_OpaquePaintEvent);
     setMinimumSize(300, 200);
     change_tool();
+    connect(next_step_, &NextStepBar::asked, this, &PlanView::next_step_asked);
     connect(&workspace, &Workspace::tool_changed, this, &PlanView::change_tool);
     connect(&workspace, &Workspace::floor_changed, this, &PlanView::floor_shown);
     connect(&workspace, &Workspace::project_changed, this, &PlanView::project_edited);
@@ -113,6 +117,7 @@ void PlanView::set_map_view(const render::PlanMap& m, bool by_hand) {
 
 void PlanView::resizeEvent(QResizeEvent*) {
     layers_old_ = heat_old_ = true;
+    next_step_->place();
     if (fitted_) fit();
 }
 
@@ -225,7 +230,6 @@ void PlanView::paintEvent(QPaintEvent*) {
                                         selected ? render::BadgeState::selected : render::BadgeState::plain,
                                         theme());
         paint_decoration(p);
-        paint_empty_state(p);
     }
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
@@ -235,29 +239,6 @@ void PlanView::paint_decoration(QPainter& p) {
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty())
         render::LegendLayout(QPointF(width(), height()), workspace_.map()).paint(p, statistics_, theme());
-}
-
-void PlanView::paint_empty_state(QPainter& p) {
-    const Floor& f = *workspace_.floor();
-    QString words;
-    if (!*f.drawing && f.walls->empty())
-        words = tr("Drop a PNG or JPEG of the floor plan here, or draw walls on the grid.");
-    else if (*f.drawing && !f.drawing->to_scale)
-        words =
-            tr("The drawing has no scale yet: choose the scale tool (L), click two ends of a known length, "
-               "type it.");
-    else if (workspace_.map_shown() && placed_access_points(workspace_.project()).empty())
-        words = tr("No map yet: place an access point (A) on this floor.");
-    if (words.isEmpty()) return;
-    const QFont font = render::font(13, 500);
-    const QRectF box(0, 0, QFontMetricsF(font).horizontalAdvance(words) + 28, 34);
-    const QRectF at = box.translated((width() - box.width()) / 2, 14);
-    p.setPen(QPen(theme().accent, 1));
-    p.setBrush(theme().accent_tint);
-    p.drawRoundedRect(at, 5, 5);
-    p.setPen(theme().ink);
-    p.setFont(font);
-    p.drawText(at, Qt::AlignCenter, words);
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {

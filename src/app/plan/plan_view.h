@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "app/plan/entry_box.h"
+#include "app/plan/next_step_bar.h"
 #include "app/plan/tool.h"
 #include "render/legend.h"
 #include "render/plan_walls.h"
@@ -32,6 +33,7 @@ signals:
     void pointer_moved(const Point& at, bool inside);
     void view_changed();
     void hint_changed();
+    void next_step_asked(yemvo::app::NextStep);
 
 protected:
     void paintEvent(QPaintEvent*) override;
@@ -56,7 +58,6 @@ private:
     void redraw_layers();
     void redraw_heat();
     void refresh_underlay();
-    void paint_empty_state(QPainter&);
     void paint_decoration(QPainter&);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
     bool take_legend(QPointF);
@@ -64,6 +65,7 @@ private:
 
     Workspace& workspace_;
     EntryBox* entry_;
+    NextStepBar* next_step_;
     std::unique_ptr<Tool> tool_;
     render::PlanMap map_;
     bool fitted_ = true;  ///< no zoom or pan by hand since the last fit

@@ -375,6 +375,12 @@ void MainWindow::connect_parts() {
         };
         status_->set_place(inside && document_.is_open() ? "x " + one(p.x) + "  y " + one(p.y) : QString());
     });
+    connect(plan_, &PlanView::next_step_asked, this, [this](NextStep step) {
+        if (step == NextStep::drawing) return choose_drawing();
+        workspace_.set_step(step == NextStep::scale ? Step::venue : Step::placement);
+        workspace_.set_tool(step == NextStep::scale ? ToolId::scale : ToolId::access_point);
+        plan_->setFocus();
+    });
     connect(section_, &SectionView::add_floor_asked, this, &MainWindow::add_floor_on_top);
     connect(details_, &DetailsPanel::drawing_asked, this, &MainWindow::choose_drawing);
     connect(start_, &StartPage::create_asked, this, [this](const Project& p) {

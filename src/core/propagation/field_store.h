@@ -26,7 +26,9 @@ public:
 private:
     std::shared_ptr<const Obstruction> obstruction(const Scene&, const Surface&, Point3 source,
                                                    std::uint64_t key, const CancelToken&);
+    std::shared_ptr<const Directions> directions(const Surface&, Point3 source, const Turn&);
     ContentCache<Obstruction> obstructions_;
+    ContentCache<Directions> directions_;
     ContentCache<GainField> fields_;
     MaskCache masks_;
     std::atomic<std::size_t> traced_ = 0;

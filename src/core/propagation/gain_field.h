@@ -18,8 +18,15 @@ struct GainField {
 /// Hundredths of a dB, rounded and held within the type's range.
 std::int16_t centi_db(double value_db);
 
+/// Where the cells lie as seen from an antenna's body: the same for all radios on it.
+struct Directions {
+    std::vector<LocalDirection> local;
+    std::vector<float> spread_db;  ///< 20 log10 of the distance in metres, not below nearest_distance_m
+};
+Directions make_directions(const Surface&, Point3 source, const Turn&);
+
 /// The free-space and antenna stage on top of a traced obstruction (dB a cell).
-GainField make_gain_field(const Surface&, Point3 source, const Antenna&, const Turn&, BandId,
+GainField make_gain_field(const Directions&, const Antenna&, BandId,
                           const std::vector<float>& obstruction_db);
 
 }  // namespace yemvo
