@@ -1,8 +1,8 @@
 // The window: puts the parts together and turns wishes into edits and files.
 #pragma once
 #include <QMainWindow>
-#include <functional>
 
+#include "app/shell/asking.h"
 #include "app/shell/prediction_runner.h"
 #include "app/shell/workspace.h"
 
@@ -19,15 +19,6 @@ class DetailsPanel;
 class StatusLine;
 class StartPage;
 class RadioSchedule;
-
-/// How the window asks a person for files and decisions; tests answer instead.
-struct Asking {
-    enum class Unsaved { save, discard, cancel };
-    std::function<QString(const QString& title, const QString& filter)> open_file;
-    std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
-    std::function<Unsaved(const QString& project)> unsaved;
-    std::function<void(const QString& title, const QString& message)> tell_failure;
-};
 
 class MainWindow : public QMainWindow {
     Q_OBJECT

@@ -1,0 +1,22 @@
+// How the window asks a person for files and decisions.
+#pragma once
+#include <QString>
+#include <functional>
+
+class QWidget;
+
+namespace yemvo::app {
+
+/// Tests answer instead of the dialogs.
+struct Asking {
+    enum class Unsaved { save, discard, cancel };
+    std::function<QString(const QString& title, const QString& filter)> open_file;
+    std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
+    std::function<Unsaved(const QString& project)> unsaved;
+    std::function<void(const QString& title, const QString& message)> tell_failure;
+};
+
+/// Asks by dialogs over the window.
+Asking ask_by_dialogs(QWidget* window);
+
+}  // namespace yemvo::app

@@ -1,0 +1,146 @@
+// The window's menus: every action with its place and its key.
+#include <QMenuBar>
+#include <QMessageBox>
+#include <QSettings>
+
+#include "app/plan/plan_view.h"
+#include "app/shell/file_names.h"
+#include "app/shell/header_bar.h"
+#include "app/shell/main_window.h"
+#include "app/shell/tool_strip.h"
+
+namespace yemvo::app {
+
+static QString lower_first(QString text) {
+    if (!text.isEmpty()) text[0] = text[0].toLower();
+    return text;
+}
+
+QAction* MainWindow::action(QMenu* menu, const QString& text, const QKeySequence& key,
+                            std::function<void()> run) {
+    QAction* a = menu->addAction(text);
+    if (!key.isEmpty()) {
+        a->setShortcut(key);
+        a->setShortcutContext(Qt::WindowShortcut);
+    }
+    a->setObjectName(QString(text).remove(' ').remove(QStringLiteral("…")));
+    connect(a, &QAction::triggered, this, std::move(run));
+    return a;
+}
+
+void MainWindow::make_menus() {
+    QMenuBar* bar = header_->menus();
+    const auto needs_project = [this](QAction* a) { project_actions_.push_back(a); };
+
+    QMenu* file = bar->addMenu("&File");
+    action(file, "New project…", QKeySequence::New, [this] { show_start_page(); });
+    action(file, "Open…", QKeySequence::Open, [this] {
+        const QString name = asking_.open_file("Open a project", project_filter);
+        if (!name.isEmpty() && may_leave()) open_file(name);
+    });
+    recent_menu_ = file->addMenu("Open recent");
+    connect(recent_menu_, &QMenu::aboutToShow, this, &MainWindow::fill_recent);
+    file->addSeparator();
+    needs_project(action(file, "Save", QKeySequence::Save, [this] { save(); }));
+    needs_project(action(file, "Save as…", QKeySequence("Ctrl+Shift+S"), [this] { save_as(); }));
+    needs_project(action(file, "Export plan picture…", QKeySequence("Ctrl+E"), [this] {
+        const Floor* f = workspace_.floor();
+        const QString proposed = QString::fromStdString(document_.project().name + ", " + f->name) + ".png";
+        const QString name = with_ending(
+            asking_.save_file("Export the plan as a picture", proposed, "PNG pictures (*.png)"), ".png");
+        if (!name.isEmpty()) export_picture(name);
+    }));
+    file->addSeparator();
+    action(file, "Quit", QKeySequence::Quit, [this] { close(); });
+
+    QMenu* edit = bar->addMenu("&Edit");
+    QAction* undo = action(edit, "Undo", QKeySequence::Undo, [this] { document_.history().undo(); });
+    QAction* redo = action(edit, "Redo", QKeySequence::Redo, [this] { document_.history().redo(); });
+    const auto name_history = [this, undo, redo] {
+        const auto& h = document_.history();
+        undo->setEnabled(h.canUndo());
+        undo->setText(h.canUndo() ? "Undo " + lower_first(h.undoText()) : "Undo");
+        redo->setEnabled(h.canRedo());
+        redo->setText(h.canRedo() ? "Redo " + lower_first(h.redoText()) : "Redo");
+    };
+    connect(&document_.history(), &QUndoStack::indexChanged, this, name_history);
+    connect(&document_, &Document::opened, this, name_history);
+    name_history();
+    edit->addSeparator();
+    needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
+    needs_project(action(edit, "Select all access points", QKeySequence("Ctrl+A"), [this] {
+        std::vector<Item> all;
+        for (const AccessPoint& ap : access_points(workspace_.project(), workspace_.floor_id()))
+            all.push_back({Item::Kind::access_point, ap.id.value});
+        workspace_.select(all);
+    }));
+
+    QMenu* view = bar->addMenu("&View");
+    needs_project(action(view, "Fit floor", QKeySequence("Ctrl+0"), [this] { plan_->fit(); }));
+    needs_project(action(view, "Zoom in", QKeySequence("Ctrl++"), [this] { plan_->zoom(1.25); }));
+    needs_project(action(view, "Zoom out", QKeySequence("Ctrl+-"), [this] { plan_->zoom(0.8); }));
+    view->addSeparator();
+    static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
+    for (int i = 0; i < 5; ++i)
+        needs_project(action(view, QString("Step %1").arg(steps[i]),
+                             QKeySequence(QString("Ctrl+%1").arg(i + 1)),
+                             [this, i] { workspace_.set_step(static_cast<Step>(i)); }));
+    view->addSeparator();
+    for (const LensInfo& info : lenses())
+        needs_project(action(view, "Lens " + QString::fromStdString(info.name), {}, [this, &info] {
+            workspace_.set_map({info.id, workspace_.map().band, info.limit});
+        }));
+    view->addSeparator();
+    needs_project(action(view, "Tray", QKeySequence("Ctrl+T"), [this] {
+        tray_open_ = !tray_open_;
+        refresh_tray();
+    }));
+
+    QMenu* plan = bar->addMenu("&Plan");
+    make_tool_actions(plan);
+    plan->addSeparator();
+    needs_project(action(plan, "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose_drawing(); }));
+    needs_project(action(plan, "Add a floor on top", {}, [this] { add_floor_on_top(); }));
+
+    QMenu* help = bar->addMenu("&Help");
+    action(help, "Keys", QKeySequence::HelpContents, [this] { show_keys(); });
+    action(help, "Open the demo library", {}, [this] {
+        if (may_leave()) open_demo();
+    });
+}
+
+void MainWindow::make_tool_actions(QMenu* menu) {
+    for (const ToolInfo& tool : all_tools()) {
+        QAction* a = action(menu, tool.name, QKeySequence(tool.key), [this, id = tool.id] {
+            const auto offered = tools_of(workspace_.step());
+            if (std::find(offered.begin(), offered.end(), id) == offered.end())
+                workspace_.set_step(id == ToolId::access_point ? Step::placement : Step::venue);
+            workspace_.set_tool(id);
+            plan_->setFocus();
+        });
+        a->setToolTip(tool.what);
+        project_actions_.push_back(a);
+    }
+}
+
+void MainWindow::fill_recent() {
+    recent_menu_->clear();
+    for (const QString& file : QSettings().value("recent").toStringList())
+        recent_menu_->addAction(file, this, [this, file] {
+            if (may_leave()) open_file(file);
+        });
+    if (recent_menu_->isEmpty()) recent_menu_->addAction("Nothing yet")->setEnabled(false);
+}
+
+void MainWindow::show_keys() {
+    QString rows;
+    for (const QMenu* menu : header_->menus()->findChildren<QMenu*>())
+        for (const QAction* a : menu->actions())
+            if (!a->shortcut().isEmpty())
+                rows += "<tr><td>" + QString(a->text()).toHtmlEscaped() + "</td><td width=30></td><td><b>" +
+                        a->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped() + "</b></td></tr>";
+    QMessageBox box(QMessageBox::NoIcon, "Keys", "<table>" + rows + "</table>", QMessageBox::Close, this);
+    box.exec();
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,116 @@
+#include "app/shell/prediction_runner.h"
+
+#include <QTest>
+
+#include "app/shell/header_bar.h"
+#include "core/support.h"
+#include "demo/demo.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using yemvo::test::floor_at;
+
+namespace {
+
+/// Collects what a runner sends, on the thread of the test.
+struct Listener : QObject {
+    explicit Listener(PredictionRunner& runner) {
+        connect(
+            &runner, &PredictionRunner::ready, this,
+            [this](std::shared_ptr<const Prediction> p) { got.push_back(std::move(p)); },
+            Qt::QueuedConnection);
+        connect(
+            &runner, &PredictionRunner::failed, this, [this](const QString& why) { failure = why; },
+            Qt::QueuedConnection);
+    }
+    std::vector<std::shared_ptr<const Prediction>> got;
+    QString failure;
+};
+
+bool wait_idle(PredictionRunner& runner) {
+    const bool idle = QTest::qWaitFor([&] { return runner.is_idle(); }, 10000);
+    QTest::qWait(20);
+    return idle;
+}
+
+Project moved(Project p, double by_m) {
+    AccessPoint ap = access_points(p, floor_at(p, 0)).front();
+    ap.position.x += by_m;
+    replace_access_point(p, floor_at(p, 0), ap);
+    return p;
+}
+
+}  // namespace
+
+TEST_CASE("a prediction arrives with the floor in view first and a verdict") {
+    PredictionRunner runner;
+    Listener listener(runner);
+    const Project p = demo::compose_venue();
+    runner.request(p, floor_at(p, 1));
+    REQUIRE(wait_idle(runner));
+    REQUIRE_FALSE(listener.got.empty());
+    CHECK(listener.got.back()->site.floors.front().floor == floor_at(p, 1));
+    CHECK(listener.got.back()->site.floors.size() == 2);
+    CHECK(listener.got.back()->verdict.has_value());
+}
+
+TEST_CASE("of many requests in a hurry the newest is what is shown in the end") {
+    PredictionRunner runner;
+    Listener listener(runner);
+    const Project p = demo::compose_venue();
+    for (int i = 0; i <= 30; ++i) runner.request(moved(p, 0.05 * i), floor_at(p, 0));
+    REQUIRE(wait_idle(runner));
+    Predictor predictor;
+    const SitePrediction expected = predictor.predict(moved(p, 1.5));
+    REQUIRE(listener.got.back()->verdict);
+    const auto shown =
+        lens_values(*listener.got.back()->site.find(floor_at(p, 0))->by_band[band_5.index], LensId::signal);
+    CHECK(shown == lens_values(*expected.find(floor_at(p, 0))->by_band[band_5.index], LensId::signal));
+    CHECK(listener.got.size() < 31);
+}
+
+TEST_CASE("a cancelled runner stops and takes new work") {
+    PredictionRunner runner;
+    Listener listener(runner);
+    const Project p = demo::compose_venue();
+    runner.request(p, floor_at(p, 0));
+    runner.cancel();
+    REQUIRE(wait_idle(runner));
+    runner.request(moved(p, 2), floor_at(p, 0));
+    REQUIRE(wait_idle(runner));
+    REQUIRE_FALSE(listener.got.empty());
+    CHECK(listener.got.back()->verdict);
+}
+
+TEST_CASE("a requirement that cannot be judged is told, and the next prediction works") {
+    PredictionRunner runner;
+    Listener listener(runner);
+    Project p = demo::compose_venue();
+    const auto requirements = *p.requirements;
+    auto broken = requirements;
+    broken[0].lens = "colour";
+    set_requirements(p, broken);
+    runner.request(p, floor_at(p, 0));
+    REQUIRE(wait_idle(runner));
+    CHECK(listener.failure.contains("colour"));
+    set_requirements(p, requirements);
+    runner.request(p, floor_at(p, 0));
+    REQUIRE(wait_idle(runner));
+    CHECK(listener.got.back()->verdict);
+}
+
+TEST_CASE("steps say what they hold and lack") {
+    Project p = yemvo::test::one_floor();
+    CHECK(step_mark(p, Step::venue, {}) == "1 floor to draw");
+    CHECK(step_mark(p, Step::demand, {}) == "no zones yet");
+    CHECK(step_mark(p, Step::placement, {}) == "empty");
+    CHECK(step_mark(p, Step::spectrum, {}) == "empty");
+    CHECK(step_mark(p, Step::proof, {}) == "nothing to check");
+    yemvo::test::wall(p, "plasterboard", {{0, 0}, {5, 0}});
+    CHECK(step_mark(p, Step::venue, {}) == "complete");
+    yemvo::test::isotropic_access_point(p, {1, 1});
+    CHECK(step_mark(p, Step::placement, {}) == "1 access point");
+    CHECK(step_mark(p, Step::spectrum, {}) == "3 radios on");
+    set_requirements(p, {});
+    CHECK(step_mark(p, Step::proof, {}) == "nothing required");
+}

@@ -1,0 +1,160 @@
+#include "propagation/scene.h"
+
+#include <set>
+
+#include "core/support.h"
+#include "demo/demo.h"
+#include "propagation/surface.h"
+
+using namespace yemvo;
+using namespace yemvo::test;
+
+namespace {
+
+const std::vector<Point> square{{0, 0}, {10, 0}, {10, 8}, {0, 8}, {0, 0}};
+
+FloorMask mask_of(std::vector<std::vector<Point>> runs) {
+    std::vector<Wall> walls;
+    for (auto& run : runs) {
+        Wall w;
+        w.points = std::move(run);
+        walls.push_back(w);
+    }
+    return FloorMask(walls);
+}
+
+std::uint64_t key_of(const Project& p) {
+    MaskCache masks(1 << 22);
+    return make_scene(p, masks).key;
+}
+
+}  // namespace
+
+TEST_CASE("what walls close round is inside, whatever order they are drawn in") {
+    const FloorMask one = mask_of({square});
+    CHECK(one.enclosed());
+    CHECK(one.inside({5, 4}));
+    CHECK_FALSE(one.inside({-1, 4}));
+    CHECK_FALSE(one.inside({5, 20}));
+    const FloorMask four =
+        mask_of({{{0, 8}, {0, 0}}, {{10, 0}, {10, 8}}, {{0, 0}, {10, 0}}, {{10, 8}, {0, 8}}});
+    CHECK(four.enclosed());
+    CHECK(four.inside({5, 4}));
+    CHECK_FALSE(four.inside({11, 4}));
+}
+
+TEST_CASE("a court between the wings of a building is outside") {
+    const FloorMask u = mask_of({{{0, 0}, {12, 0}, {12, 9}, {8, 9}, {8, 4}, {4, 4}, {4, 9}, {0, 9}, {0, 0}}});
+    CHECK(u.enclosed());
+    CHECK(u.inside({2, 7}));
+    CHECK(u.inside({10, 7}));
+    CHECK_FALSE(u.inside({6, 7}));
+}
+
+TEST_CASE("while the walls do not close everything counts as inside") {
+    CHECK_FALSE(mask_of({{{0, 0}, {10, 0}, {10, 8}}}).enclosed());
+    CHECK(mask_of({{{0, 0}, {10, 0}, {10, 8}}}).inside({-50, 90}));
+    // a small closed room in a large open plan does not shut the rest out
+    CHECK_FALSE(mask_of({{{0, 0}, {30, 0}, {30, 20}}, {{1, 1}, {3, 1}, {3, 3}, {1, 3}, {1, 1}}}).enclosed());
+    CHECK_FALSE(mask_of({}).enclosed());
+}
+
+TEST_CASE("walls far apart do not ask for a raster of the world") {
+    const FloorMask far = mask_of({{{-90000, 0}, {90000, 0}, {90000, 90000}, {-90000, 90000}, {-90000, 0}}});
+    CHECK_FALSE(far.enclosed());
+    CHECK(far.inside({0, 0}));
+}
+
+TEST_CASE("a scene of equal content has an equal key, and every change of what is traced another") {
+    const Project p = demo::compose_venue();
+    const std::uint64_t key = key_of(p);
+    CHECK(key_of(p) == key);
+    Project renamed = p;
+    renamed.name = "Other";
+    AccessPoint ap = access_points(p, floor_at(p, 0)).front();
+    ap.position.x += 3;
+    replace_access_point(renamed, floor_at(p, 0), ap);
+    CHECK(key_of(renamed) == key);  // access points are not part of it
+
+    const auto changed = [&](const std::function<void(Project&)>& change) {
+        Project q = p;
+        change(q);
+        return key_of(q);
+    };
+    std::set<std::uint64_t> keys{key};
+    keys.insert(changed([&](Project& q) {
+        Wall w = all_floors(q)[0]->walls->front();
+        w.points[1].x += 0.001;
+        replace_wall(q, floor_at(q, 0), w);
+    }));
+    keys.insert(changed([&](Project& q) {
+        Wall w = all_floors(q)[0]->walls->front();
+        w.top_m = 2;
+        replace_wall(q, floor_at(q, 0), w);
+    }));
+    keys.insert(changed([&](Project& q) {
+        auto types = *q.wall_types;
+        types[0].losses[0].loss_db += 0.5;
+        q.wall_types = types;
+    }));
+    keys.insert(changed([&](Project& q) {
+        Slab s = *all_floors(q)[1]->slab;
+        s.thickness_m += 0.1;
+        set_slab(q, floor_at(q, 1), s);
+    }));
+    keys.insert(
+        changed([&](Project& q) { remove_void(q, floor_at(q, 1), all_floors(q)[1]->slab->voids[0].id); }));
+    CHECK(keys.size() == 6);
+}
+
+TEST_CASE("a source is moved by less than two centimetres and never through a wall") {
+    Project p = one_floor();
+    wall(p, "brick-half", {{5, 0}, {5, 10}});
+    wall(p, "brick-half", {{0, 5}, {10, 5}});
+    MaskCache masks(1 << 20);
+    const Scene s = make_scene(p, masks);
+    for (double dx : {-0.005, 0.005})
+        for (double dy : {-0.005, 0.005}) {
+            const Point3 from{5 + dx, 5 + dy, 1};
+            const Point3 moved = engine_source(s, from);
+            CHECK(distance(moved.flat(), from.flat()) < 0.02);
+            CHECK((moved.x > 5) == (from.x > 5));
+            CHECK((moved.y > 5) == (from.y > 5));
+        }
+}
+
+TEST_CASE("a surface covers its floor at the client's height, cell centres on a lattice") {
+    Project p = one_floor();
+    p.settings.client_height_m = 1.4;
+    set_floor(p, floor_at(p, 0), "F", 3, 3);
+    wall(p, "plasterboard", square);
+    MaskCache masks(1 << 20);
+    const Scene scene = make_scene(p, masks);
+    const Surface s = make_surface(p, scene, *all_floors(p)[0]);
+    CHECK(s.columns == 20);
+    CHECK(s.rows == 16);
+    CHECK(s.height_m({5, 5}) == Approx(4.4));
+    CHECK(s.centre(0, 0) == Point{0.25, 0.25});
+    for (std::size_t i = 0; i < s.cells(); i += 13) CHECK(s.cell_at(s.centre(i)) == i);
+    CHECK_FALSE(s.cell_at({-0.01, 1}));
+    CHECK_FALSE(s.cell_at({1, 8.01}));
+    CHECK_FALSE(s.cell_at({std::nan(""), 1}));
+}
+
+TEST_CASE("a surface never has more cells than memory allows: the grid gets coarser") {
+    Project p = one_floor();
+    wall(p, "plasterboard", {{0, 0}, {1900, 0}, {1900, 1900}, {0, 1900}, {0, 0}});
+    MaskCache masks(1 << 26);
+    const Surface s = make_surface(p, make_scene(p, masks), *all_floors(p)[0], 0.5);
+    CHECK(s.cells() <= most_cells);
+    CHECK(s.cell_m == 1);
+}
+
+TEST_CASE("a floor with nothing but an access point is predicted round it") {
+    Project p = one_floor();
+    isotropic_access_point(p, {100, 50});
+    MaskCache masks(1 << 20);
+    const Surface s = make_surface(p, make_scene(p, masks), *all_floors(p)[0]);
+    CHECK(s.box().contains({100, 50}));
+    CHECK(s.box().width() == Approx(30).margin(1));
+}
