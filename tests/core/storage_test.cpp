@@ -173,3 +173,20 @@ TEST_CASE("wrong values are refused with the place they stand at") {
     CHECK_THROWS_AS(project_from_json("[]"), Error);
     CHECK_THROWS_AS(project_from_json(std::string(100'000, '[')), Error);
 }
+
+TEST_CASE("names of the longest kind that can be typed come back") {
+    Project p = one_floor();
+    std::string name;
+    for (int i = 0; i < 100; ++i) name += "\U0001F4D6";  // four bytes each
+    p.name = name;
+    set_floor(p, floor_at(p, 0), name, 0, 3);
+    const ZoneId zone = add_zone(p, floor_at(p, 0), {{}, name, ZoneKind::served, {{0, 0}, {1, 0}, {1, 1}}});
+    set_requirements(p, {{new_id<RequirementId>(p),
+                          "Next-best signal, 2.4 GHz, " + name,
+                          "signal",
+                          band_24,
+                          -67,
+                          0.9,
+                          {zone}}});
+    CHECK(project_from_json(project_to_json(p)) == p);
+}

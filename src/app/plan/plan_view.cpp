@@ -242,7 +242,11 @@ void PlanView::paint_decoration(QPainter& p) {
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {
-    return {e.position(), map_.to_floor(e.position()), e.modifiers(), button};
+    // nothing can be drawn farther out than a project file may hold
+    constexpr double farthest_m = 9e4;
+    Point at = map_.to_floor(e.position());
+    at = {std::clamp(at.x, -farthest_m, farthest_m), std::clamp(at.y, -farthest_m, farthest_m)};
+    return {e.position(), at, e.modifiers(), button};
 }
 
 bool PlanView::take_legend(QPointF at) {

@@ -59,6 +59,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     name_ = new QLineEdit("New venue");
     name_->setObjectName("newName");
     name_->setFixedWidth(230);
+    name_->setMaxLength(200);
     form->addRow(label("Name", "row"), name_);
     country_ = new QComboBox;
     country_->setObjectName("newCountry");

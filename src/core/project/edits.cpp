@@ -110,6 +110,8 @@ void set_floor(Project& project, FloorId id, std::string name, double elevation_
 }
 
 void remove_floor(Project& project, FloorId id) {
+    const auto zones = floor_of(project, id).zones;
+    for (const Zone& z : *zones) remove_zone(project, id, z.id);  // requirements may name them
     erase_id(building_of(project, id).floors, id);
     for (Variant& variant : project.variants) variant.access_points.erase(id);
 }

@@ -116,7 +116,7 @@ AccessPointModel read_model(const Reader& r) {
     AccessPointModel m;
     if (const auto id = r.find("id")) m.id = id->id<ModelId>();
     m.key = r.at("key").text(100);
-    m.name = r.at("name").text(200);
+    m.name = r.at("name").text(2000);
     m.mount = r.at("mount").word(find_mount);
     m.mount_height_m = r.at("mount_height_m").number(0, 100);
     const Reader radios = r.at("radios");

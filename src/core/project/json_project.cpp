@@ -53,7 +53,7 @@ Json write_requirement(const Requirement& r) {
 
 Requirement read_requirement(const Reader& r) {
     return {r.at("id").id<RequirementId>(),
-            r.at("name").text(200),
+            r.at("name").text(2000),
             r.at("lens").text(60),
             r.at("band_ghz").word(find_band),
             r.at("limit").number(-1000, 1000),
@@ -69,7 +69,7 @@ Json write_variant(const Variant& v) {
 }
 
 Variant read_variant(const Reader& r) {
-    Variant v{r.at("id").id<VariantId>(), r.at("name").text(200), {}};
+    Variant v{r.at("id").id<VariantId>(), r.at("name").text(2000), {}};
     for (const Reader& floor : r.at("floors").items())
         v.access_points[floor.at("floor").id<FloorId>()] =
             read_list<AccessPoint>(floor.at("access_points"), read_access_point);
@@ -114,7 +114,7 @@ Project project_from_json(std::string_view text) {
     const Reader r(json, "project.json: ");
     check_version(r);
     Project p;
-    p.name = r.at("name").text(500);
+    p.name = r.at("name").text(2000);
     p.settings = read_settings(r.at("settings"));
     p.next_id = r.at("next_id").id_value();
     p.wall_types = read_list<WallType>(r.at("wall_types"), read_wall_type);

@@ -84,7 +84,7 @@ Json write_zone(const Zone& z) {
 }
 
 Zone read_zone(const Reader& r) {
-    return {r.at("id").id<ZoneId>(), r.at("name").text(200), r.at("kind").word(find_zone_kind),
+    return {r.at("id").id<ZoneId>(), r.at("name").text(2000), r.at("kind").word(find_zone_kind),
             read_points(r.at("outline"), 3)};
 }
 
@@ -98,7 +98,7 @@ Json write_slab(const Slab& s) {
 Slab read_slab(const Reader& r) {
     Slab s{r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10), {}};
     for (const Reader& v : r.at("voids").items())
-        s.voids.push_back({v.at("id").id<VoidId>(), v.at("name").text(200), read_points(v.at("outline"), 3)});
+        s.voids.push_back({v.at("id").id<VoidId>(), v.at("name").text(2000), read_points(v.at("outline"), 3)});
     return s;
 }
 
@@ -116,7 +116,7 @@ Json write_drawing(const Drawing& d) {
 
 Drawing read_drawing(const Reader& r) {
     Drawing d;
-    d.asset = r.at("asset").text(300);
+    d.asset = r.at("asset").text(2000);
     d.width_px = r.at("width_px").integer(1, 1'000'000);
     d.height_px = r.at("height_px").integer(1, 1'000'000);
     const Reader placement = r.at("placement");
@@ -146,7 +146,7 @@ Json write_floor(const Floor& f) {
 Floor read_floor(const Reader& r) {
     Floor f;
     f.id = r.at("id").id<FloorId>();
-    f.name = r.at("name").text(200);
+    f.name = r.at("name").text(2000);
     f.elevation_m = r.at("elevation_m").number(-1000, 10000);
     f.height_m = r.at("height_m").number(0.1, 1000);
     f.slab = read_slab(r.at("slab"));
@@ -191,7 +191,7 @@ WallType read_wall_type(const Reader& r) {
     WallType t;
     if (const auto id = r.find("id")) t.id = id->id<WallTypeId>();
     t.key = r.at("key").text(100);
-    t.name = r.at("name").text(200);
+    t.name = r.at("name").text(2000);
     t.use = r.at("use").word(find_use);
     t.family = r.at("family").word(find_family);
     t.thickness_m = r.at("thickness_m").number(0.001, 10);
@@ -215,7 +215,7 @@ Json write_building(const Building& b) {
 }
 
 Building read_building(const Reader& r) {
-    Building b{r.at("id").id<BuildingId>(), r.at("name").text(200), {}};
+    Building b{r.at("id").id<BuildingId>(), r.at("name").text(2000), {}};
     for (const Reader& item : r.at("floors").items(500)) b.floors.push_back(read_floor(item));
     return b;
 }
