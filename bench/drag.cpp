@@ -42,10 +42,12 @@ int main(int argc, char** argv) {
                 QApplication::sendEvent(&plan, &e);
             }));
             moved = !(w.project() == project);  // a step too small for the snapping grid asks for nothing
-            for (int waited = 0;
-                 moved && waited < 1000 && (w.prediction() == before || !w.prediction()->verdict); ++waited)
-                QCoreApplication::processEvents(QEventLoop::WaitForMoreEvents, 5);
-            window.repaint();
+            const auto shown = [&] {
+                return w.prediction() != before && w.prediction()->verdict &&
+                       plan.painted() == w.prediction().get();
+            };
+            for (int waited = 0; moved && waited < 1000 && !shown(); ++waited)
+                QCoreApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 1);
         }));
         if (!moved) {
             frame.pop_back();
@@ -59,7 +61,7 @@ int main(int argc, char** argv) {
     const FloorPrediction* f = w.floor_prediction();
     std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n",
                 f->surface.columns, f->surface.rows, f->surface.cell_m, plan.width(), plan.height());
-    print("one frame: edit, prediction, verdict, painting", figures(frame));
+    print("one frame: edit, prediction, verdict, map painted", figures(frame));
     print("  of it the edit on the interface thread", figures(edit));
     print("  of it painting the plan", figures(paint));
     print("  of it colouring the map", figures(map));

@@ -1,5 +1,8 @@
 #include "render/text_style.h"
 
+#include <QHash>
+#include <QMutex>
+
 #include "base/number_text.h"
 
 namespace yemvo::render {
@@ -12,6 +15,46 @@ QFont font(double pixels, int weight) {
     return f;
 }
 
+namespace {
+
+/// A text with its halo as a picture: stroking glyph outlines costs far more than drawing a picture of them,
+/// and the same few texts are drawn in every frame.
+QImage halo_picture(const QString& text, const QFont& f, const QColor& ink, const QColor& casing,
+                    double halo_px, qreal ratio) {
+    static QMutex mutex;
+    static QHash<QString, QImage> kept;
+    constexpr int most_kept = 400;
+    const QString key = QString("%1|%2|%3|%4|%5|%6")
+                            .arg(text, f.key())
+                            .arg(ink.rgba())
+                            .arg(casing.rgba())
+                            .arg(halo_px)
+                            .arg(ratio);
+    const QMutexLocker lock(&mutex);
+    if (const auto found = kept.constFind(key); found != kept.constEnd()) return *found;
+    const QFontMetricsF metrics(f);
+    const QSizeF size(metrics.horizontalAdvance(text) + 2 * halo_px + 2, metrics.height() + 2 * halo_px + 2);
+    QImage picture((size * ratio).toSize(), QImage::Format_ARGB32_Premultiplied);
+    picture.setDevicePixelRatio(ratio);
+    picture.fill(Qt::transparent);
+    QPainter p(&picture);
+    p.setRenderHint(QPainter::Antialiasing);
+    const QPointF base(std::ceil(halo_px), std::ceil(halo_px + metrics.ascent()));
+    QPainterPath path;
+    path.addText(base, f, text);
+    p.setPen(QPen(casing, halo_px, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.drawPath(path);
+    p.setFont(f);
+    p.setPen(ink);
+    p.drawText(base, text);
+    p.end();
+    if (kept.size() >= most_kept) kept.clear();
+    kept.insert(key, picture);
+    return picture;
+}
+
+}  // namespace
+
 void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f, const QColor& ink,
                     const QColor& casing, double halo_px, Qt::Alignment alignment) {
     const QFontMetricsF metrics(f);
@@ -20,17 +63,9 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
     if (alignment & Qt::AlignHCenter) x -= width / 2;
     if (alignment & Qt::AlignRight) x -= width;
     const double y = at.y() + metrics.capHeight() / 2;
-    QPainterPath path;
-    path.addText(std::round(x), std::round(y), f, text);
-    p.save();
-    p.setRenderHint(QPainter::Antialiasing);
-    p.setBrush(Qt::NoBrush);
-    p.setPen(QPen(casing, halo_px, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
-    p.drawPath(path);
-    p.setFont(f);
-    p.setPen(ink);
-    p.drawText(QPointF(std::round(x), std::round(y)), text);
-    p.restore();
+    const QPointF base(std::ceil(halo_px), std::ceil(halo_px + metrics.ascent()));
+    p.drawImage(QPointF(std::round(x), std::round(y)) - base,
+                halo_picture(text, f, ink, casing, halo_px, p.device()->devicePixelRatioF()));
 }
 
 QString figure(double value, int decimals) { return QString::fromStdString(format_number(value, decimals)); }

@@ -231,6 +231,7 @@ void PlanView::paintEvent(QPaintEvent*) {
                                         theme());
         paint_decoration(p);
     }
+    painted_ = workspace_.prediction().get();
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 

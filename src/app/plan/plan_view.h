@@ -26,6 +26,8 @@ public:
     /// Milliseconds the last painting took, for the bench.
     double last_paint_ms() const { return last_paint_ms_; }
     double last_map_ms() const { return last_map_ms_; }
+    /// The prediction whose map was painted last.
+    const Prediction* painted() const { return painted_; }
     /// A drawing is being decoded behind the window.
     bool is_reading() const { return reading_; }
 
@@ -81,6 +83,7 @@ private:
     std::optional<QPointF> panning_;
     bool space_down_ = false, legend_held_ = false;
     Floor drawn_floor_;
+    const Prediction* painted_ = nullptr;  ///< only compared, never looked into
     double last_paint_ms_ = 0, last_map_ms_ = 0;
 };
 
