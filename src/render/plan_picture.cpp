@@ -70,7 +70,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     const PlanMap map = PlanMap::fit(box, area);
 
     p.setClipRect(area);
-    paint_ground(p, project, floor, map, area, palette, false);
+    paint_ground(p, floor, map, area, palette, false);
     const auto values = lens_values(*prediction.by_band[choice.band.index], choice.lens);
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
     const Underlay underlay = underlay_of(project, floor);

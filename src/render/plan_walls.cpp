@@ -236,7 +236,7 @@ QImage decode_picture(const Bytes& bytes, const std::string& name) {
     return picture;
 }
 
-void paint_ground(QPainter& p, const Project&, const Floor& floor, const PlanMap& map, const QRectF& visible,
+void paint_ground(QPainter& p, const Floor& floor, const PlanMap& map, const QRectF& visible,
                   const Palette& palette, bool fine_grid) {
     p.fillRect(visible, palette.paper);
     if (fine_grid && map.px_per_m >= 6) {

@@ -26,8 +26,8 @@ private:
 QImage decode_picture(const Bytes&, const std::string& name);
 
 /// Paper, the floor's area, and the grid (5 m, and 1 m when fine).
-void paint_ground(QPainter&, const Project&, const Floor&, const PlanMap&, const QRectF& visible,
-                  const Palette&, bool fine_grid);
+void paint_ground(QPainter&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
+                  bool fine_grid);
 void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected);
 /// Names stand at their zone's middle, or as near to it as keeps them off `taken` (badges).
 void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&,

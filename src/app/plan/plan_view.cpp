@@ -176,7 +176,7 @@ void PlanView::redraw_layers() {
     drawn_floor_ = *f;
     refresh_underlay();
     const auto& project = workspace_.project();
-    render::paint_ground(under, project, *f, map_, all, theme(), !workspace_.map_shown());
+    render::paint_ground(under, *f, map_, all, theme(), !workspace_.map_shown());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
     if (*f->drawing) underlay_.paint(over, *f->drawing, map_, all);

@@ -1,9 +1,7 @@
-// How long work is followed and stopped.
+// How long work is stopped.
 #pragma once
 #include <atomic>
-#include <functional>
 #include <memory>
-#include <string_view>
 
 #include "base/error.h"
 
@@ -22,8 +20,5 @@ public:
 private:
     std::shared_ptr<std::atomic<bool>> flag_ = std::make_shared<std::atomic<bool>>(false);
 };
-
-/// Told how far the work is: share in [0, 1] and what is being done. May be called from any thread.
-using Progress = std::function<void(double share, std::string_view doing)>;
 
 }  // namespace yemvo
