@@ -1,6 +1,7 @@
 #include "demo/composer.h"
 #include "demo/demo.h"
 #include "embedded/drawings.h"
+#include "exchange/dxf_reader.h"
 
 namespace yemvo::demo {
 namespace {
@@ -24,15 +25,50 @@ void add_requirements(Project& project) {
     set_requirements(project, std::move(list));
 }
 
-void lay_drawing(Project& project, FloorId floor, const char* file) {
+/// A drawing as the preparation page would lay it, to scale.
+void lay_drawing(Project& project, FloorId floor, const char* file, DrawingKind kind, Box sheet,
+                 Similarity placement, ScaleBy by, double opacity = 0.55) {
     const auto bytes = embedded_drawings(file);
     Drawing d;
-    d.asset = add_asset(project, file, Bytes(bytes.begin(), bytes.end()));
-    d.width_px = static_cast<int>((building_width_m + 2 * sheet_margin_m) * sheet_px_per_m);
-    d.height_px = static_cast<int>((building_depth_m + 2 * sheet_margin_m) * sheet_px_per_m);
-    d.placement = {1 / sheet_px_per_m, 0, {-sheet_margin_m, building_depth_m + sheet_margin_m}};
-    d.to_scale = true;
-    set_drawing(project, floor, d);
+    d.name = file;
+    d.source.asset = add_asset(project, file, Bytes(bytes.begin(), bytes.end()));
+    d.source.kind = kind;
+    d.source.sheet = sheet;
+    d.placement = placement;
+    d.scale_by = by;
+    d.opacity = opacity;
+    add_drawing(project, floor, d);
+}
+
+/// The architect's CAD drawing of the ground floor, in millimetres from the building's zero.
+void lay_ground(Project& project, FloorId floor) {
+    const char* file = "library-ground.dxf";
+    const auto bytes = embedded_drawings(file);
+    const CadDrawing cad = read_dxf(Bytes(bytes.begin(), bytes.end()), file);
+    const Box box = *shown_box(cad, {});
+    lay_drawing(project, floor, file, DrawingKind::dxf, {{box.low.x, -box.high.y}, {box.high.x, -box.low.y}},
+                {*cad.unit_m, 0, {}}, ScaleBy::file_units, 0.9);
+}
+
+/// Printed at 1:100, its margins round the building.
+void lay_first(Project& project, FloorId floor) {
+    const double points_a_metre = 1 / metres_per_point(100);
+    const Point size =
+        Point{building_width_m + 2 * sheet_margin_m, building_depth_m + 2 * sheet_margin_m} * points_a_metre;
+    lay_drawing(project, floor, "library-first.pdf", DrawingKind::pdf, {{0, 0}, size},
+                {1 / points_a_metre, 0, {-sheet_margin_m, building_depth_m + sheet_margin_m}},
+                ScaleBy::printed_ratio);
+}
+
+void lay_garden(Project& project, FloorId floor) {
+    const Point size =
+        Point{garden_width_m + 2 * sheet_margin_m, garden_depth_m + 2 * sheet_margin_m} * sheet_px_per_m;
+    lay_drawing(project, floor, "library-garden.png", DrawingKind::picture, {{0, 0}, size},
+                {1 / sheet_px_per_m, 0, {-sheet_margin_m, garden_depth_m + sheet_margin_m}},
+                ScaleBy::lengths);
+    Drawing d = find_floor(project, floor)->drawings->front();
+    d.lengths = {{d.to_sheet({0, 33}), d.to_sheet({28, 33}), 28}};
+    replace_drawing(project, floor, d);
 }
 
 }  // namespace
@@ -58,14 +94,20 @@ Project compose_venue() {
     set_floor(project, first, "First floor", 4.8, 4.2);
     compose_ground(Composer(project, ground));
     compose_first(Composer(project, first));
+    const BuildingId garden = add_building(project, "Garden", BuildingKind::yard, {1, -4, {61.5, 1.5}});
+    const FloorId ground_outside = find_building(project, garden)->floors.front().id;
+    set_floor(project, ground_outside, "Garden", -0.15, 6);
+    set_slope(project, ground_outside, {-0.035, 0.01});
+    compose_garden(Composer(project, ground_outside));
     add_requirements(project);
     return project;
 }
 
 Project make_demo() {
     Project project = compose_venue();
-    lay_drawing(project, find_floor(project, "Ground floor")->id, "library-ground.png");
-    lay_drawing(project, find_floor(project, "First floor")->id, "library-first.png");
+    lay_ground(project, find_floor(project, "Ground floor")->id);
+    lay_first(project, find_floor(project, "First floor")->id);
+    lay_garden(project, find_floor(project, "Garden")->id);
     return project;
 }
 

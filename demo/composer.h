@@ -44,5 +44,6 @@ private:
 void compose_core(Composer&);
 void compose_ground(Composer);
 void compose_first(Composer);
+void compose_garden(Composer);
 
 }  // namespace yemvo::demo

@@ -32,5 +32,6 @@ void print(Context&, const Json&);
 
 void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, probe, verdict
 void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
+void add_drawing_commands(CLI::App& root, Context&);  ///< drawing
 
 }  // namespace yemvo::cli

@@ -34,6 +34,7 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     root.footer("Every command has --help with an example.");
     add_project_commands(root, context);
     add_radio_commands(root, context);
+    add_drawing_commands(root, context);
     try {
         root.parse(argc, argv);
         return context.chosen ? context.chosen() : wrong_use;

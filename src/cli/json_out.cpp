@@ -18,6 +18,7 @@ Json to_json(const Project& project) {
         std::size_t openings = 0;
         for (const Wall& w : *f->walls) openings += w.openings.size();
         floors.push_back({{"name", f->name},
+                          {"building", building_with(project, f->id).name},
                           {"elevation_m", f->elevation_m},
                           {"height_m", f->height_m},
                           {"walls", f->walls->size()},
@@ -50,6 +51,7 @@ Json to_json(const Project& project, const Verdict& verdict) {
         Json floors = Json::array();
         for (const FloorResult& f : r.floors) {
             Json entry{{"name", find_floor(project, f.floor)->name},
+                       {"building", building_with(project, f.floor).name},
                        {"share_met", rounded(f.share_met(), 4)}};
             if (f.worst)
                 entry["worst"] = {{"x_m", rounded(f.worst->place.x, 3)},

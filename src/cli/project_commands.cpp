@@ -23,7 +23,8 @@ Project load(Context& context, const std::string& file) {
 const Floor& named_floor(const Project& project, const std::string& name) {
     if (const Floor* floor = find_floor(project, std::string_view(name))) return *floor;
     std::string known;
-    for (const Floor* f : all_floors(project)) known += (known.empty() ? "" : ", ") + f->name;
+    for (const Floor* f : all_floors(project))
+        known += (known.empty() ? "" : "; ") + floor_title(project, *f);
     throw Error("there is no floor '" + name + "'", project.name, "Its floors are: " + known);
 }
 
@@ -128,7 +129,7 @@ int probe(Context& context, const ProbeWish& wish) {
     const Floor& floor = named_floor(project, wish.floor);
     const Point place = parse_place(wish.at);
     MaskCache masks(1 << 26);
-    const Scene scene = make_scene(project, masks);
+    const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
     Json links = Json::array();
     for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place))
         links.push_back(to_json(link));

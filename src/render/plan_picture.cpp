@@ -1,13 +1,10 @@
 #include "render/plan_picture.h"
 
-#include <unistd.h>
-
-#include <QGuiApplication>
 #include <QPainter>
-#include <filesystem>
-#include <memory>
 
 #include "base/error.h"
+#include "render/drawings/drawing_layer.h"
+#include "render/headless.h"
 #include "render/legend.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
@@ -18,10 +15,16 @@ namespace {
 
 constexpr int title_px = 64, foot_px = 100, side_px = 28;
 
-Underlay underlay_of(const Project& project, const Floor& floor) {
-    const auto asset = project.assets.find(floor.drawing->asset);
-    if (!*floor.drawing || asset == project.assets.end()) return {};
-    return Underlay(decode_picture(*asset->second, asset->first));
+/// The floor's drawings. Throws Error for one that cannot be read.
+QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& map, QSize size) {
+    SheetCache cache;
+    std::vector<LaidSheet> sheets;
+    for (const Drawing& d : *floor.drawings) {
+        const auto asset = project.assets.find(d.source.asset);
+        if (d.shown && asset != project.assets.end())
+            sheets.push_back(laid(d, cache.open(asset->second, d.source)));
+    }
+    return paint_sheets(sheets, map, size);
 }
 
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice, int width,
@@ -30,7 +33,7 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
     p.setPen(palette.ink);
     p.setFont(font(20, 650));
     p.drawText(QRectF(side_px, 12, width - 2 * side_px, 28), Qt::AlignLeft | Qt::AlignVCenter,
-               QString::fromStdString(project.name + ", " + floor.name));
+               QString::fromStdString(project.name + ", " + floor_title(project, floor)));
     p.setFont(font(13));
     p.setPen(palette.muted);
     p.drawText(
@@ -39,18 +42,6 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
                                format_length(project.settings.client_height_m, project.settings.units)));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
                QString("Predicted with Yemvo"));
-}
-
-/// Qt keeps run-time files in a folder of the user's own, and complains aloud where a session has none.
-void own_runtime_folder() {
-    if (!qEnvironmentVariableIsEmpty("XDG_RUNTIME_DIR")) return;
-    namespace fs = std::filesystem;
-    std::error_code ignored;
-    const fs::path folder =
-        fs::temp_directory_path(ignored) / ("yemvo-runtime-" + std::to_string(::getuid()));
-    fs::create_directory(folder, ignored);
-    fs::permissions(folder, fs::perms::owner_all, ignored);
-    qputenv("XDG_RUNTIME_DIR", folder.c_str());
 }
 
 }  // namespace
@@ -73,8 +64,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     paint_ground(p, floor, map, area, palette, false);
     const auto values = lens_values(*prediction.by_band[choice.band.index], choice.lens);
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
-    const Underlay underlay = underlay_of(project, floor);
-    underlay.paint(p, *floor.drawing, map, map.to_screen(box));
+    p.drawImage(0, 0, drawings_of(project, floor, map, image.size()));
     paint_voids(p, floor, map, palette);
     paint_walls(p, project, floor, map, area, palette, true);
     std::vector<QRectF> taken;
@@ -95,15 +85,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
 
 void save_plan_picture(const Project& project, const Floor& floor, const FloorPrediction& prediction,
                        const MapChoice& choice, const std::string& file) {
-    std::unique_ptr<QGuiApplication> application;
-    int argc = 1;
-    char name[] = "yemvo-cli";
-    char* argv[] = {name, nullptr};
-    if (!QCoreApplication::instance()) {
-        qputenv("QT_QPA_PLATFORM", "offscreen");
-        own_runtime_folder();
-        application = std::make_unique<QGuiApplication>(argc, argv);
-    }
+    const Headless headless;
     if (!plan_picture(project, floor, prediction, choice).save(QString::fromStdString(file), "PNG"))
         throw Error("could not be written", file, "Choose another place");
 }

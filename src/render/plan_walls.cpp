@@ -1,7 +1,6 @@
 #include "render/plan_walls.h"
 
-#include <QBuffer>
-#include <QImageReader>
+#include <QPainterPath>
 #include <optional>
 
 #include "render/text_style.h"
@@ -9,32 +8,11 @@
 namespace yemvo::render {
 namespace {
 
-constexpr double most_pixels = 100e6;
-
 QPolygonF polygon_of(const std::vector<Point>& points, const PlanMap& map) {
     QPolygonF out;
     out.reserve(static_cast<int>(points.size()));
     for (Point p : points) out << map.to_screen(p);
     return out;
-}
-
-/// White becomes transparent, everything else looks over white as it did.
-QImage without_white(QImage picture) {
-    picture = picture.convertToFormat(QImage::Format_ARGB32);
-    for (int y = 0; y < picture.height(); ++y) {
-        auto* line = reinterpret_cast<QRgb*>(picture.scanLine(y));
-        for (int x = 0; x < picture.width(); ++x) {
-            const QRgb c = line[x];
-            const int a = qAlpha(c);
-            const auto over_white = [&](int v) { return 255 - (255 - v) * a / 255; };
-            const int r = over_white(qRed(c)), g = over_white(qGreen(c)), b = over_white(qBlue(c));
-            const int alpha = 255 - std::min({r, g, b});
-            // premultiplied: the colour's share of what is not white
-            line[x] = qRgba(r - (255 - alpha), g - (255 - alpha), b - (255 - alpha), alpha);
-        }
-    }
-    picture.reinterpretAsFormat(QImage::Format_ARGB32_Premultiplied);
-    return picture;
 }
 
 double width_px(double thickness_m, const PlanMap& map) { return std::max(thickness_m * map.px_per_m, 1.4); }
@@ -183,58 +161,7 @@ void paint_grid(QPainter& p, const PlanMap& map, const QRectF& visible, double s
     }
 }
 
-double slope_of(const Drawing& d, const PlanMap& map) { return d.placement.scale * map.px_per_m; }
-
 }  // namespace
-
-Underlay::Underlay(QImage picture) {
-    if (picture.isNull()) return;
-    levels_.push_back(without_white(std::move(picture)));
-    while (levels_.back().width() > 600 && levels_.back().height() > 400)
-        levels_.push_back(levels_.back().scaled(levels_.back().size() / 2, Qt::IgnoreAspectRatio,
-                                                Qt::SmoothTransformation));
-}
-
-void Underlay::paint(QPainter& p, const Drawing& drawing, const PlanMap& map, const QRectF& visible) const {
-    if (levels_.empty() || drawing.width_px <= 0) return;
-    const double zoom = slope_of(drawing, map);
-    std::size_t level = 0;
-    while (level + 1 < levels_.size() && zoom * static_cast<double>(2 << level) <= 1) ++level;
-    const QImage& picture = levels_[level];
-    p.save();
-    p.setClipRect(visible);
-    p.setOpacity(drawing.opacity);
-    p.setRenderHint(QPainter::SmoothPixmapTransform);
-    const QPointF corner = map.to_screen(drawing.to_venue({0, 0}));
-    const double per_px = zoom * drawing.width_px / picture.width();
-    p.translate(corner);
-    p.rotate(-drawing.placement.turn_deg);
-    p.scale(per_px, zoom * drawing.height_px / picture.height());
-    p.drawImage(QPointF(0, 0), picture);
-    p.restore();
-}
-
-QImage decode_picture(const Bytes& bytes, const std::string& name) {
-    QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()),
-                                              static_cast<qsizetype>(bytes.size()));
-    QBuffer buffer(&data);
-    buffer.open(QIODevice::ReadOnly);
-    QImageReader reader(&buffer);
-    reader.setAutoTransform(true);
-    reader.setAllocationLimit(1024);
-    const QSize size = reader.size();
-    const std::string remedy = "Choose a PNG or JPEG picture";
-    if (bytes.empty()) throw Error("the file is empty", name, remedy);
-    if (!reader.canRead()) throw Error("is not a picture that can be read", name, remedy);
-    if (double{1.0} * size.width() * size.height() > most_pixels)
-        throw Error("is " + std::to_string(size.width()) + " x " + std::to_string(size.height()) +
-                        " pixels, more than 100 megapixels",
-                    name, "Make it smaller and choose it again");
-    const QImage picture = reader.read();
-    if (picture.isNull())
-        throw Error("is damaged or cut short (" + reader.errorString().toStdString() + ")", name, remedy);
-    return picture;
-}
 
 void paint_ground(QPainter& p, const Floor& floor, const PlanMap& map, const QRectF& visible,
                   const Palette& palette, bool fine_grid) {

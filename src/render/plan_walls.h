@@ -8,23 +8,6 @@
 
 namespace yemvo::render {
 
-/// A drawing prepared for lying under (and showing through) everything: its white is transparent. Smaller
-/// copies serve lower zooms.
-class Underlay {
-public:
-    Underlay() = default;
-    explicit Underlay(QImage picture);
-    bool empty() const { return levels_.empty(); }
-    void paint(QPainter&, const Drawing&, const PlanMap&, const QRectF& visible) const;
-
-private:
-    std::vector<QImage> levels_;  ///< each half as large as the one before
-};
-
-/// Decodes a picture's bytes, turned upright as its EXIF data asks. Throws Error naming `name` for what is no
-/// picture or larger than 100 megapixels.
-QImage decode_picture(const Bytes&, const std::string& name);
-
 /// Paper, the floor's area, and the grid (5 m, and 1 m when fine).
 void paint_ground(QPainter&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
                   bool fine_grid);

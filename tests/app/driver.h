@@ -102,6 +102,21 @@ public:
             if (a->objectName() == action) return a->trigger();
         FAIL("no menu entry " << action);
     }
+    /// The drawing of the floor in view that Details are about.
+    const Drawing& drawing() { return *w().drawing(); }
+    /// Waits until the preparation page has opened its file and presses its main button.
+    void lay_prepared() {
+        REQUIRE(QTest::qWaitFor([this] { return !window.is_working(); }, 10000));
+        REQUIRE(window.is_preparing());
+        press_main("prepareAccept");
+        CHECK_FALSE(window.is_preparing());
+    }
+    /// A main button carries its own name in a property.
+    void press_main(const char* name) {
+        for (auto* b : window.findChildren<QAbstractButton*>())
+            if (b->property("tests").toString() == name) return QTest::mouseClick(b, Qt::LeftButton);
+        FAIL("no button " << name);
+    }
     bool settle() {
         return QTest::qWaitFor(
                    [this] {

@@ -50,7 +50,7 @@ TEST_CASE("a prediction arrives with the floor in view first and a verdict") {
     REQUIRE(wait_idle(runner));
     REQUIRE_FALSE(listener.got.empty());
     CHECK(listener.got.back()->site.floors.front().floor == floor_at(p, 1));
-    CHECK(listener.got.back()->site.floors.size() == 2);
+    CHECK(listener.got.back()->site.floors.size() == 3);
     CHECK(listener.got.back()->verdict.has_value());
 }
 

@@ -62,23 +62,24 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
 
     // a picture in, then its scale
     drop(d, drawn_plan(folder));
-    REQUIRE(*d.floor().drawing);
-    CHECK_FALSE(d.floor().drawing->to_scale);
+    d.lay_prepared();
+    REQUIRE(d.floor().drawings->size() == 1);
+    CHECK_FALSE(d.drawing().to_scale());
     CHECK(step_mark(d.project(), Step::venue, {}) == "1 floor unscaled");
     d.key(Qt::Key_L);
-    const Drawing raw = *d.floor().drawing;
+    const Drawing raw = d.drawing();
     d.click(raw.to_venue({40, 40}));
     d.click(raw.to_venue({520, 40}));
     d.type("24 m");
     d.key(Qt::Key_Return);
-    CHECK(d.floor().drawing->to_scale);
-    CHECK(distance(d.floor().drawing->to_venue({40, 40}), d.floor().drawing->to_venue({520, 40})) ==
+    CHECK(d.drawing().to_scale());
+    CHECK(distance(d.drawing().to_venue({40, 40}), d.drawing().to_venue({520, 40})) ==
           Approx(24).epsilon(0.01));
 
     // ten walls of three types, two of them with typed length and angle
     d.plan().fit();
     d.key(Qt::Key_W);
-    const Point corner = d.floor().drawing->to_venue({40, 360});
+    const Point corner = d.drawing().to_venue({40, 360});
     const auto at = [&](double x, double y) { return corner + Point{x, y}; };
     draw_wall_type(d, "brick-cavity", {at(0, 0), at(24, 0), at(24, 16), at(0, 16), at(0, 0)});
     REQUIRE(d.floor().walls->size() == 1);
@@ -174,12 +175,12 @@ TEST_CASE("a floor that lacks something has the one button for it, until it is t
     const QString file = drawn_plan(folder);
     d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
     d.press_button("nextStepButton");
-    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000));
-    REQUIRE(*d.floor().drawing);
+    d.lay_prepared();
+    REQUIRE(d.floor().drawings->size() == 1);
     d.press_button("nextStepButton");
     CHECK(d.w().tool() == ToolId::scale);
     CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
-    const Drawing raw = *d.floor().drawing;
+    const Drawing raw = d.drawing();
     d.click(raw.to_venue({40, 40}));
     d.click(raw.to_venue({520, 40}));
     d.type("24");

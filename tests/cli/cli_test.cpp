@@ -76,8 +76,10 @@ TEST_CASE("info tells the floors and what is on them") {
     const json info = run({"info", demo(folder), "--json"}).value();
     CHECK(info["project"] == "Larkfield Library");
     CHECK(info["country"] == "GB");
-    REQUIRE(info["floors"].size() == 2);
+    REQUIRE(info["floors"].size() == 3);
     CHECK(info["floors"][0]["name"] == "Ground floor");
+    CHECK(info["floors"][0]["building"] == "Library");
+    CHECK(info["floors"][2]["building"] == "Garden");
     CHECK(info["floors"][1]["elevation_m"] == 4.8);
     for (const json& f : info["floors"])
         for (const char* key : {"height_m", "walls", "openings", "zones", "access_points"})
@@ -163,7 +165,7 @@ TEST_CASE("the verdict ends with 1 when a requirement is not met and tells where
     REQUIRE(v["requirements"].size() == 6);
     for (const json& r : v["requirements"]) {
         CHECK(r["share_met"].get<double>() <= 1);
-        REQUIRE(r["floors"].size() == (r["name"] == "SNR, 6 GHz, Auditorium" ? 1 : 2));
+        REQUIRE(r["floors"].size() == (r["name"] == "SNR, 6 GHz, Auditorium" ? 1 : 3));
         const json worst = r["floors"][0]["worst"];
         CHECK(worst["x_m"].get<double>() >= 0);
         CHECK(worst["x_m"].get<double>() <= 60);

@@ -17,7 +17,7 @@ public:
 
     void step(Project& p) {
         const FloorId floor = pick(all_floors(p))->id;
-        switch (static_cast<int>(any(0, 13.999))) {
+        switch (static_cast<int>(any(0, 21.999))) {
             case 0:
             case 1:
                 add_wall(p, floor, random_wall(p));
@@ -60,6 +60,38 @@ public:
             case 13:
                 change_requirements(p, floor);
                 break;
+            case 14:
+                add_drawing(p, floor, random_drawing());
+                break;
+            case 15:
+                if (const Drawing* d = some(*find_floor(p, floor)->drawings)) change_drawing(p, floor, d->id);
+                break;
+            case 16:
+                if (all_floors(p).size() < 6)
+                    duplicate_floor(p, floor, {true, any(0, 1) < 0.5, true, true, any(0, 1) < 0.5});
+                break;
+            case 17:
+                if (all_floors(p).size() < 6) insert_floor_above(p, floor);
+                break;
+            case 18:
+                move_floor(p, floor, any(0, 1) < 0.5 ? 1 : -1);
+                break;
+            case 19:
+                align_floor(p, floor, {any(0.9, 1.1), any(-180, 180), place()},
+                            {pick(all_floors(p))->id, {{place(), place()}, {place(), place()}}});
+                break;
+            case 20:
+                if (p.buildings.size() < 3)
+                    add_building(p, "B", any(0, 1) < 0.5 ? BuildingKind::yard : BuildingKind::building,
+                                 {1, any(-180, 180), place()});
+                else
+                    remove_building(p, pick(p.buildings).id);
+                break;
+            case 21:
+                if (all_floors(p).size() < 6) add_mezzanine(p, floor);
+                set_plate(p, floor, triangle());
+                set_slope(p, floor, {any(-0.1, 0.1), any(-0.1, 0.1)});
+                break;
         }
     }
 
@@ -101,6 +133,26 @@ private:
         const WallId wall_id = w->id;  // the edit makes the list of walls anew
         const OpeningId id = add_opening(p, floor, wall_id, o);
         if (any(0, 1) < 0.3) remove_opening(p, floor, wall_id, id);
+    }
+    Drawing random_drawing() {
+        Drawing d;
+        d.name = d.source.asset = "d.png";
+        d.source.sheet = {{any(-1e7, 0), 0}, {any(1, 1e4), any(1, 1e4)}};
+        d.placement = {any(0.001, 1), any(-180, 180), place()};
+        if (any(0, 1) < 0.5) d.crop = triangle();
+        if (any(0, 1) < 0.5) d.source.hidden_layers = {"A", "B"};
+        return d;
+    }
+    void change_drawing(Project& p, FloorId floor, DrawingId id) {
+        Drawing d = *find_drawing(*find_floor(p, floor), id);
+        const double what = any(0, 4);
+        if (what < 1) return remove_drawing(p, floor, id);
+        if (what < 2) return move_drawing(p, floor, id, 1);
+        if (what < 3)
+            d = revised(d, random_drawing().source, "newer");
+        else
+            d.lengths.push_back({place(), place(), any(1, 20)}), d = scaled_by_lengths(d);
+        replace_drawing(p, floor, d);
     }
     void change_access_point(Project& p, FloorId floor) {
         const AccessPoint* found = some(access_points(p, floor));

@@ -118,11 +118,11 @@ TEST_CASE("flipped bits never crash: a project with a warning, or a message") {
 TEST_CASE("a missing drawing is a warning, and all else is there") {
     const TemporaryFolder folder;
     Project project = demo::make_demo();
-    project.assets.erase("library-first.png");
+    project.assets.erase("library-first.pdf");
     save_project(project, folder / "p.yemvo");
     const Loaded loaded = load_project(folder / "p.yemvo");
     REQUIRE(loaded.warnings.size() == 1);
-    CHECK(loaded.warnings[0].find("library-first.png") != std::string::npos);
+    CHECK(loaded.warnings[0].find("library-first.pdf") != std::string::npos);
     CHECK(loaded.warnings[0].find("First floor") != std::string::npos);
     CHECK(loaded.project.buildings == project.buildings);
 }

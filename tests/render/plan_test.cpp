@@ -11,27 +11,6 @@
 using namespace yemvo;
 using namespace yemvo::render;
 
-namespace {
-
-Bytes picture_bytes(const char* format, QSize size) {
-    QImage image(size, QImage::Format_RGB32);
-    image.fill(Qt::white);
-    image.setPixelColor(3, 2, Qt::black);
-    QByteArray data;
-    QBuffer buffer(&data);
-    buffer.open(QIODevice::WriteOnly);
-    image.save(&buffer, format);
-    const auto* begin = reinterpret_cast<const std::byte*>(data.constData());
-    return {begin, begin + data.size()};
-}
-
-Bytes text_bytes(const std::string& text) {
-    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
-    return {begin, begin + text.size()};
-}
-
-}  // namespace
-
 TEST_CASE("metres and pixels turn into each other, y up there and down here") {
     const PlanMap map = PlanMap::fit({{0, 0}, {60, 35}}, {0, 0, 600, 600});
     CHECK(map.px_per_m == Approx(10));
@@ -39,48 +18,6 @@ TEST_CASE("metres and pixels turn into each other, y up there and down here") {
     const Point back = map.to_floor(map.to_screen(Point{12.5, 7.25}));
     CHECK(back.x == Approx(12.5));
     CHECK(back.y == Approx(7.25));
-}
-
-TEST_CASE("PNG and JPEG are read; text, nothing and half a picture are refused by name") {
-    CHECK(decode_picture(picture_bytes("PNG", {40, 30}), "a.png").size() == QSize(40, 30));
-    CHECK(decode_picture(picture_bytes("JPG", {40, 30}), "a.jpg").size() == QSize(40, 30));
-    CHECK_THROWS_WITH(decode_picture(text_bytes("hello"), "letter.png"), Catch::Contains("letter.png"));
-    CHECK_THROWS_WITH(decode_picture({}, "nothing.png"), Catch::Contains("empty"));
-    Bytes half = picture_bytes("PNG", {400, 300});
-    half.resize(half.size() / 2);
-    CHECK_THROWS_WITH(decode_picture(half, "half.png"), Catch::Contains("damaged"));
-}
-
-TEST_CASE("a picture that claims to be huge is refused before it is unpacked") {
-    Bytes png = picture_bytes("PNG", {40, 30});
-    // width and height stand in the header's bytes 16 to 23; the checksum after them is then wrong, as it may
-    // be
-    for (std::size_t at : {16u, 20u}) {
-        png[at] = std::byte{0};
-        png[at + 1] = std::byte{0};
-        png[at + 2] = std::byte{0x75};
-        png[at + 3] = std::byte{0x30};
-    }
-    CHECK_THROWS_WITH(decode_picture(png, "huge.png"), Catch::Contains("huge.png"));
-}
-
-TEST_CASE("under the plan a drawing's white lets the ground through and its lines stay") {
-    QImage drawing(100, 100, QImage::Format_RGB32);
-    drawing.fill(Qt::white);
-    for (int y = 0; y < 100; ++y)
-        for (int x = 45; x < 55; ++x) drawing.setPixelColor(x, y, Qt::black);
-    Drawing d;
-    d.asset = "d";
-    d.width_px = d.height_px = 100;
-    d.placement = {0.1, 0, {0, 10}};
-    d.opacity = 1;
-    QImage plan(100, 100, QImage::Format_ARGB32_Premultiplied);
-    plan.fill(QColor(200, 220, 240));
-    QPainter p(&plan);
-    Underlay(drawing).paint(p, d, {10, QPointF(0, 100)}, QRectF(0, 0, 100, 100));
-    p.end();
-    CHECK(plan.pixelColor(20, 50) == QColor(200, 220, 240));
-    CHECK(plan.pixelColor(50, 50).lightness() < 10);
 }
 
 TEST_CASE("walls are drawn as thick as they are and a door leaves a gap") {

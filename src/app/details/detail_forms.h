@@ -2,11 +2,11 @@
 #pragma once
 #include <functional>
 
-#include "app/details/form.h"
+#include "app/details/drawing_forms.h"
 
 namespace yemvo::app {
 
-Form* floor_form(Workspace&, QWidget* parent, std::function<void()> choose_drawing);
+Form* floor_form(Workspace&, QWidget* parent, const DrawingActions&);
 Form* wall_form(Workspace&, QWidget* parent, WallId);
 Form* opening_form(Workspace&, QWidget* parent, WallId, OpeningId);
 Form* zone_form(Workspace&, QWidget* parent, ZoneId);

@@ -19,7 +19,7 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
     scroll_->setFrameShape(QFrame::NoFrame);
     for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::selection_changed,
                         &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed,
-                        &Workspace::kinds_changed})
+                        &Workspace::kinds_changed, &Workspace::drawing_changed, &Workspace::site_changed})
         connect(&workspace, signal, this, &DetailsPanel::refresh);
     refresh();
 }
@@ -28,7 +28,28 @@ QString DetailsPanel::shape() const {
     const Floor* f = workspace_.floor();
     if (!f) return "none";
     const QString units = workspace_.units() == LengthUnits::metres ? "" : "ft ";  // fields carry their unit
-    if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::scale)
+    if (workspace_.site_shown()) {
+        const Building* b = workspace_.building();
+        return units + QString("building %1 %2 %3 %4")
+                           .arg(b ? b->id.value : 0)
+                           .arg(b ? QString::fromStdString(b->name) : QString())
+                           .arg(b ? static_cast<int>(b->kind) : 0)
+                           .arg(workspace_.project().buildings.size());
+    }
+    if (workspace_.tool() == ToolId::scale) {
+        const Drawing* d = workspace_.drawing();
+        return units + QString("scale %1 %2 %3 %4")
+                           .arg(f->id.value)
+                           .arg(d ? d->id.value : 0)
+                           .arg(d && d->scale_by == ScaleBy::lengths ? d->lengths.size() : 0)
+                           .arg(f->drawings->size());
+    }
+    if (workspace_.tool() == ToolId::align)
+        return units + QString("align %1 %2 %3")
+                           .arg(f->id.value)
+                           .arg(workspace_.ghost().value)
+                           .arg(workspace_.align_pairs.size());
+    if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate)
         return units + QString("kinds %1 %2 %3")
                            .arg(static_cast<int>(workspace_.tool()))
                            .arg(workspace_.project().wall_types->size())
@@ -44,7 +65,16 @@ QString DetailsPanel::shape() const {
                 s += " " + QString::fromStdString(z.name) + QString::number(static_cast<int>(z.kind));
         return s;
     }
-    if (chosen.empty()) return units + QString("floor %1").arg(f->id.value);
+    if (chosen.empty()) {
+        QString s = units + QString("floor %1 %2").arg(f->id.value).arg(f->plate.size());
+        for (const Drawing& d : *f->drawings)
+            s += QString(" %1 %2 %3")
+                     .arg(d.id.value)
+                     .arg(QString::fromStdString(d.name))
+                     .arg(d.earlier.has_value());
+        if (const Drawing* d = workspace_.drawing()) s += QString(" of %1").arg(d->id.value);
+        return s;
+    }
     QString s = units + QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
     if (chosen[0].kind == Item::Kind::access_point)  // another model has other radios
         if (const auto* ap = find_access_point(workspace_.project(), f->id, AccessPointId{chosen[0].id})) {
@@ -66,13 +96,19 @@ void DetailsPanel::rebuild() {
     form_ = nullptr;
     if (workspace_.floor()) {
         const auto& chosen = workspace_.selection();
-        if (shape_.contains("kinds")) {
+        if (workspace_.site_shown()) {
+            form_ = building_form(workspace_, nullptr);
+        } else if (workspace_.tool() == ToolId::scale) {
+            form_ = scale_form(workspace_, nullptr);
+        } else if (workspace_.tool() == ToolId::align) {
+            form_ = align_form(workspace_, nullptr);
+        } else if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate) {
             form_ = kinds_form(workspace_, nullptr);
-        } else if (shape_ == "several") {
+        } else if (chosen.size() > 1) {
             form_ = several_form(workspace_, nullptr);
-        } else if (shape_.contains("proof")) {
+        } else if (chosen.empty() && workspace_.step() == Step::proof) {
             form_ = requirements_form(workspace_, nullptr);
-        } else if (shape_.contains("item")) {
+        } else if (chosen.size() == 1) {
             const Item item = chosen.front();
             switch (item.kind) {
                 case Item::Kind::wall:
@@ -92,7 +128,10 @@ void DetailsPanel::rebuild() {
                     break;
             }
         } else {
-            form_ = floor_form(workspace_, nullptr, [this] { emit drawing_asked(); });
+            form_ = floor_form(
+                workspace_, nullptr,
+                {[this] { emit drawing_asked(); }, [this](DrawingId id) { emit revision_asked(id); },
+                 [this](DrawingId id) { emit prepare_asked(id); }});
         }
     }
     // the old form may be the one whose field asked for this: it goes once that is over

@@ -15,6 +15,8 @@ public:
 
 signals:
     void drawing_asked();
+    void revision_asked(yemvo::DrawingId);
+    void prepare_asked(yemvo::DrawingId);
 
 private:
     void rebuild();

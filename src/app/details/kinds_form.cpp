@@ -187,6 +187,8 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
             break;
         case ToolId::select:
         case ToolId::scale:
+        case ToolId::align:
+        case ToolId::plate:
             break;
     }
     form->stretch();

@@ -107,9 +107,25 @@ void add_site(Form* form, Workspace& w) {
         0, 30);
 }
 
+void add_contents(Form* form, Workspace& w, FloorId id) {
+    const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
+    form->group("On this floor");
+    form->text("Walls", [floor] {
+        std::size_t openings = 0;
+        for (const Wall& wall : *floor().walls) openings += wall.openings.size();
+        return QString("%1, with openings: %2").arg(floor().walls->size()).arg(openings);
+    });
+    form->text("Zones", [floor] { return QString::number(floor().zones->size()); });
+    form->text("Radios", [&w, id] {
+        std::size_t radios = 0;
+        for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
+        return QString("%1, access points: %2").arg(radios).arg(access_points(w.project(), id).size());
+    });
+}
+
 }  // namespace
 
-Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_drawing) {
+Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
     auto* form = new Form(w, parent);
     const FloorId id = w.floor_id();
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
@@ -129,7 +145,44 @@ Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_dra
         form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
         [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
 
+    const bool yard = building_with(w.project(), id).kind == BuildingKind::yard;
+    if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
+        auto* row = form->row("Rises");
+        const auto axis = [&](const char* object, const QString& unit, double Slope::*part) {
+            form->number_field(
+                row, object, unit, 1, [floor, part] { return floor().slope.*part * 100; },
+                [=, &w](double percent) {
+                    w.edit("Change slope", [&](Project& p) {
+                        Slope s = floor().slope;
+                        s.*part = percent / 100;
+                        set_slope(p, id, s);
+                    });
+                },
+                -100, 100);
+        };
+        axis("slopeEast", "% E", &Slope::x);
+        axis("slopeNorth", "% N", &Slope::y);
+    }
+    add_drawings(*form, w, actions);
+    if (yard) {
+        add_contents(form, w, id);
+        add_site(form, w);
+        form->stretch();
+        return form;
+    }
+
     form->group("Slab under it");
+    if (!floor().plate.empty()) {
+        auto* row = form->row("Reaches");
+        auto* words = new QLabel(render::figure(area_m2(floor().plate), 1) + QString::fromUtf8(" m²"));
+        row->addWidget(words, 1);
+        auto* whole = new QPushButton("To the walls");
+        whole->setObjectName("dropPlate");
+        whole->setToolTip("As far as what the walls enclose");
+        row->addWidget(whole);
+        QObject::connect(whole, &QPushButton::clicked, form,
+                         [&w, id] { w.edit("Drop plate", [&](Project& p) { set_plate(p, id, {}); }); });
+    }
     const auto slabs = types_of(w.project(), TypeUse::slab);
     form->choice(
         form->row("Type"), "slabType", type_names(w.project(), slabs),
@@ -153,48 +206,7 @@ Form* floor_form(Workspace& w, QWidget* parent, std::function<void()> choose_dra
         0, 5);
     loss_rows(*form, w, [floor] { return floor().slab->type; });
 
-    form->group("Drawing");
-    form->text(
-            {},
-            [floor, &w] {
-                const Drawing& d = *floor().drawing;
-                if (!d) return QString("None yet: drop a PNG or JPEG on the plan");
-                const QString size =
-                    QString::fromStdString(format_length(d.width_px * d.placement.scale, w.units())) + " × " +
-                    QString::fromStdString(format_length(d.height_px * d.placement.scale, w.units()));
-                return QString::fromStdString(d.asset) + "\n" + (d.to_scale ? size : QString("no scale yet"));
-            })
-        ->setWordWrap(true);
-    auto* choose = new QPushButton("Choose a drawing…");
-    choose->setObjectName("chooseDrawing");
-    QObject::connect(choose, &QPushButton::clicked, form, choose_drawing);
-    form->widget(choose);
-    if (*floor().drawing) {
-        form->number_field(
-            form->row("Opacity"), "drawingOpacity", "%", 0,
-            [floor] { return floor().drawing->opacity * 100; },
-            [=, &w](double v) {
-                w.edit("Fade drawing", [&](Project& p) {
-                    Drawing d = *floor().drawing;
-                    d.opacity = v / 100;
-                    set_drawing(p, id, d);
-                });
-            },
-            0, 100);
-    }
-
-    form->group("On this floor");
-    form->text("Walls", [floor] {
-        std::size_t openings = 0;
-        for (const Wall& wall : *floor().walls) openings += wall.openings.size();
-        return QString("%1, with openings: %2").arg(floor().walls->size()).arg(openings);
-    });
-    form->text("Zones", [floor] { return QString::number(floor().zones->size()); });
-    form->text("Radios", [&w, id] {
-        std::size_t radios = 0;
-        for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
-        return QString("%1, access points: %2").arg(radios).arg(access_points(w.project(), id).size());
-    });
+    add_contents(form, w, id);
     add_site(form, w);
     form->stretch();
     return form;

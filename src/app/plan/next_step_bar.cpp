@@ -11,9 +11,11 @@ namespace yemvo::app {
 NextStep next_step(const Workspace& workspace) {
     const Floor* f = workspace.floor();
     if (!f) return NextStep::none;
-    if (!*f->drawing && f->walls->empty()) return NextStep::drawing;
-    if (*f->drawing && !f->drawing->to_scale)
-        return workspace.tool() == ToolId::scale ? NextStep::none : NextStep::scale;
+    if (f->drawings->empty() && f->walls->empty()) {
+        const bool drawing_now = workspace.tool() == ToolId::wall || workspace.tool() == ToolId::zone;
+        return f->zones->empty() && !drawing_now ? NextStep::drawing : NextStep::none;
+    }
+    if (needs_scale(*f)) return workspace.tool() == ToolId::scale ? NextStep::none : NextStep::scale;
     const bool placing = workspace.tool() == ToolId::access_point;
     if (workspace.map_shown() && !placing && placed_access_points(workspace.project()).empty())
         return NextStep::access_point;
@@ -46,7 +48,7 @@ void NextStepBar::refresh() {
     step_ = next_step(workspace_);
     switch (step_) {
         case NextStep::drawing:
-            words_->setText("Drop a PNG or JPEG of the floor plan here, or draw walls on the grid.");
+            words_->setText("Drop a plan here (picture, PDF, SVG, DXF), or draw walls on the grid.");
             button_->setText("Choose a drawing…");
             break;
         case NextStep::scale:

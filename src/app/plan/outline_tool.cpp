@@ -88,6 +88,11 @@ void OutlineTool::finish(std::vector<Point> corners) {
         workspace_.select({{Item::Kind::slab_void, made.value}});
         return;
     }
+    if (makes_ == Makes::plate) {
+        workspace_.edit("Draw plate", [&](Project& p) { set_plate(p, at, corners); });
+        workspace_.set_tool(ToolId::select);
+        return;
+    }
     ZoneId made;
     const std::string zone_name = "Zone " + std::to_string(floor()->zones->size() + 1);
     workspace_.edit("Draw zone", [&](Project& p) {
@@ -99,6 +104,13 @@ void OutlineTool::finish(std::vector<Point> corners) {
 void OutlineTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto& colours = theme();
+    if (makes_ == Makes::plate && points_.empty() && !floor()->plate.empty()) {
+        QPolygonF present;
+        for (Point q : floor()->plate) present << map().to_screen(q);
+        p.setPen(QPen(colours.accent, 1.2, Qt::DashLine));
+        p.setBrush(Qt::NoBrush);
+        p.drawPolygon(present);
+    }
     if (!points_.empty()) {
         QPolygonF polygon;
         const auto shown = outline();

@@ -3,13 +3,16 @@
 
 namespace yemvo::app {
 
-/// Draws closed outlines: zones, or voids in the slab. Drag for a rectangle, or click corner after corner.
+/// Draws closed outlines: zones, voids in the slab, or how far the slab of a floor reaches. Drag for a
+/// rectangle, or click corner after corner.
 class OutlineTool : public Tool {
 public:
-    enum class Makes { zone, slab_void };
+    enum class Makes { zone, slab_void, plate };
     OutlineTool(Workspace& workspace, PlanSurface& surface, Makes makes)
         : Tool(workspace, surface), makes_(makes) {}
-    QString name() const override { return makes_ == Makes::zone ? "Zone" : "Void"; }
+    QString name() const override {
+        return makes_ == Makes::zone ? "Zone" : makes_ == Makes::plate ? "Plate" : "Void";
+    }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

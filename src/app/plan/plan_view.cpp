@@ -3,8 +3,7 @@
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QPainterPath>
-#include <QPointer>
-#include <QThreadPool>
+#include <QTimer>
 #include <algorithm>
 
 #include "app/shell/theme.h"
@@ -22,7 +21,9 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     : QWidget(parent),
       workspace_(workspace),
       entry_(new EntryBox(this)),
-      next_step_(new NextStepBar(workspace, this)) {
+      next_step_(new NextStepBar(workspace, this)),
+      drawing_runner_(new DrawingRunner(this)),
+      blink_(new QTimer(this)) {
     setObjectName("plan");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
@@ -47,6 +48,37 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             update();
         });
     connect(&workspace, &Workspace::kinds_changed, this, &PlanView::repaint_tool);
+    connect(
+        drawing_runner_, &DrawingRunner::painted, this,
+        [this](const PaintedView& view) {
+            drawings_ = view;
+            drawings_pending_ = !drawing_runner_->is_idle();
+            if (const QString fault = view.image.text("fault"); !fault.isEmpty() && fault != drawing_fault_)
+                workspace_.tell(fault, true);
+            drawing_fault_ = view.image.text("fault");
+            update();
+        },
+        Qt::QueuedConnection);
+    connect(
+        drawing_runner_, &DrawingRunner::failed, this,
+        [this](const QString& why) {
+            drawings_pending_ = false;
+            workspace_.tell(why, true);
+        },
+        Qt::QueuedConnection);
+    connect(&workspace, &Workspace::drawing_changed, this, [this] {
+        const bool blinks = workspace_.comparison().show == Comparison::Show::blink;
+        blink_older_ = false;
+        blinks ? blink_->start() : blink_->stop();
+        layers_old_ = true;
+        update();
+    });
+    blink_->setInterval(700);
+    connect(blink_, &QTimer::timeout, this, [this] {
+        blink_older_ = !blink_older_;
+        request_drawings();
+        update();
+    });
     connect(entry_, &EntryBox::confirmed, this, [this] {
         tool_->entered(entry_->typed());
         emit hint_changed();
@@ -82,8 +114,8 @@ void PlanView::project_edited() {
     const Floor* f = workspace_.floor();
     // what a moved access point does not change stays drawn
     if (!f || !(*f == drawn_floor_)) layers_old_ = true;
-    const bool was_empty = f && !extent(drawn_floor_) && !*drawn_floor_.drawing;
-    if (f && fitted_ && (was_empty || !(*f->drawing == *drawn_floor_.drawing))) fit();
+    const bool was_empty = f && !extent(drawn_floor_);
+    if (f && fitted_ && (was_empty || !f->drawings.same(drawn_floor_.drawings))) fit();
     update();
 }
 
@@ -121,40 +153,90 @@ void PlanView::resizeEvent(QResizeEvent*) {
     if (fitted_) fit();
 }
 
-void PlanView::refresh_underlay() {
+namespace {
+
+/// Round the view, so that a pan has something to show before the next picture arrives.
+constexpr int margin_px = 160;
+
+render::LaidSheet older_of(const Drawing& d) {
+    Drawing older = d;
+    older.source = d.earlier->source;
+    older.crop = d.earlier->crop;
+    older.placement = d.earlier->placement;
+    return render::laid(older, nullptr);
+}
+
+}  // namespace
+
+void PlanView::request_drawings() {
     const Floor* f = workspace_.floor();
-    const auto& assets = workspace_.project().assets;
-    const auto found = f && *f->drawing ? assets.find(f->drawing->asset) : assets.end();
-    const void* wanted = found == assets.end() ? nullptr : found->second.identity();
-    if (wanted == underlay_of_) return;
-    underlay_of_ = wanted;
-    underlay_ = {};
-    reading_ = false;
-    if (!wanted) return;
-    underlay_bytes_ = found->second;  // keeps the address from being used again
-    reading_ = true;
-    QThreadPool::globalInstance()->start(
-        [self = QPointer<PlanView>(this), bytes = found->second, name = found->first] {
-            auto decoded = std::make_shared<render::Underlay>();
-            QString failure;
-            try {
-                *decoded = render::Underlay(render::decode_picture(*bytes, name));
-            } catch (const std::exception& fault) {
-                failure = QString::fromUtf8(fault.what());
+    const double ratio = devicePixelRatioF();
+    DrawingWish wish;
+    if (f)
+        for (const Drawing& d : *f->drawings)
+            if (d.shown) wish.drawings.push_back(d);
+    if (const Floor* ghost = find_floor(workspace_.project(), workspace_.ghost()))
+        for (const Drawing& d : *ghost->drawings)
+            if (d.shown) wish.ghosts.push_back(d);
+    wish.comparison = workspace_.comparison();
+    if (wish.comparison.show == Comparison::Show::blink)
+        wish.comparison.show = blink_older_ ? Comparison::Show::older : Comparison::Show::newer;
+    const QPointF margin(margin_px, margin_px);
+    wish.map = {map_.px_per_m * ratio, (map_.origin + margin) * ratio};
+    wish.size = (size() + QSize(2 * margin_px, 2 * margin_px)) * ratio;
+    if (workspace_.floor_id() != drawings_of_) drawings_ = {};
+    drawings_of_ = workspace_.floor_id();
+    if (wish == wish_) return;
+    wish_ = wish;
+    if (wish.drawings.empty() && wish.ghosts.empty()) {
+        drawings_ = {};
+        return;
+    }
+    drawings_pending_ = true;
+    drawing_runner_->request(
+        [wish, cache = sheets_, assets = workspace_.project().assets, gone = theme().not_met,
+         come = theme().accent](const CancelToken& cancel) {
+            std::string missing;
+            const auto open = [&](render::LaidSheet& laid) {
+                const auto found = assets.find(laid.source.asset);
+                if (found == assets.end()) return;
+                try {
+                    laid.sheet = cache->open(found->second, laid.source, cancel);
+                } catch (const Error& fault) {
+                    missing = fault.what();  // the others are still shown
+                }
+            };
+            std::vector<render::LaidSheet> sheets;
+            std::optional<QImage> difference;
+            for (const Drawing& d : wish.ghosts) {
+                render::LaidSheet ghost = render::laid(d, nullptr);
+                ghost.tint = come;
+                ghost.opacity = 0.35;
+                open(ghost);
+                sheets.push_back(ghost);
             }
-            QMetaObject::invokeMethod(
-                qApp,
-                [self, bytes, decoded, failure] {
-                    if (!self || self->underlay_of_ != bytes.identity())
-                        return;  // another drawing is wanted by now
-                    self->reading_ = false;
-                    self->underlay_ = std::move(*decoded);
-                    self->layers_old_ = true;
-                    self->update();
-                    if (!failure.isEmpty()) self->workspace_.tell(failure, true);
-                },
-                Qt::QueuedConnection);
-        });
+            for (const Drawing& d : wish.drawings) {
+                render::LaidSheet newer = render::laid(d, nullptr);
+                open(newer);
+                if (d.earlier && d.id == wish.comparison.drawing &&
+                    wish.comparison.show != Comparison::Show::newer) {
+                    render::LaidSheet older = older_of(d);
+                    open(older);
+                    if (wish.comparison.show == Comparison::Show::older)
+                        sheets.push_back(older);
+                    else
+                        difference =
+                            render::paint_difference(older, newer, wish.map, wish.size, gone, come, cancel);
+                } else {
+                    sheets.push_back(newer);
+                }
+            }
+            QImage image = render::paint_sheets(sheets, wish.map, wish.size, cancel);
+            if (difference) QPainter(&image).drawImage(0, 0, *difference);
+            image.setText("fault", QString::fromStdString(missing));
+            return image;
+        },
+        wish.map, ratio);
 }
 
 void PlanView::redraw_layers() {
@@ -174,12 +256,11 @@ void PlanView::redraw_layers() {
         return;
     }
     drawn_floor_ = *f;
-    refresh_underlay();
+    request_drawings();
     const auto& project = workspace_.project();
     render::paint_ground(under, *f, map_, all, theme(), !workspace_.map_shown());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
-    if (*f->drawing) underlay_.paint(over, *f->drawing, map_, all);
     render::paint_voids(over, *f, map_, theme());
     ZoneId selected;
     for (const Item& item : workspace_.selection())
@@ -219,6 +300,7 @@ void PlanView::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.drawPixmap(0, 0, under_);
     if (!heat_.isNull()) p.drawImage(0, 0, heat_);
+    draw_view(p, drawings_, map_);
     p.drawPixmap(0, 0, over_);
     p.setRenderHint(QPainter::Antialiasing);
     if (const Floor* f = workspace_.floor()) {

@@ -5,11 +5,15 @@
 #include <QWidget>
 #include <optional>
 
+#include "app/drawings/drawing_runner.h"
 #include "app/plan/entry_box.h"
 #include "app/plan/next_step_bar.h"
 #include "app/plan/tool.h"
+#include "render/drawings/drawing_layer.h"
 #include "render/legend.h"
 #include "render/plan_walls.h"
+
+class QTimer;
 
 namespace yemvo::app {
 
@@ -29,7 +33,8 @@ public:
     /// The prediction whose map was painted last.
     const Prediction* painted() const { return painted_; }
     /// A drawing is being decoded behind the window.
-    bool is_reading() const { return reading_; }
+    bool is_reading() const { return !drawing_runner_->is_idle() || drawings_pending_; }
+    const render::SheetCache& sheets() const { return *sheets_; }
 
 signals:
     void pointer_moved(const Point& at, bool inside);
@@ -59,7 +64,7 @@ private:
     void set_map_view(const render::PlanMap&, bool by_hand = true);
     void redraw_layers();
     void redraw_heat();
-    void refresh_underlay();
+    void request_drawings();
     void paint_decoration(QPainter&);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
     bool take_legend(QPointF);
@@ -74,10 +79,23 @@ private:
     QPixmap under_, over_;
     QImage heat_;
     bool layers_old_ = true, heat_old_ = true;
-    render::Underlay underlay_;
-    const void* underlay_of_ = nullptr;
-    Shared<Bytes> underlay_bytes_;
-    bool reading_ = false;
+    /// What the drawings were painted for, or are being painted for.
+    struct DrawingWish {
+        std::vector<Drawing> drawings, ghosts;
+        Comparison comparison;
+        render::PlanMap map;
+        QSize size;
+        friend bool operator==(const DrawingWish&, const DrawingWish&) = default;
+    };
+    DrawingRunner* drawing_runner_;
+    std::shared_ptr<render::SheetCache> sheets_ = std::make_shared<render::SheetCache>();
+    DrawingWish wish_;
+    PaintedView drawings_;
+    FloorId drawings_of_;
+    QTimer* blink_;
+    bool blink_older_ = false;
+    bool drawings_pending_ = false;
+    QString drawing_fault_;
     std::vector<float> values_;
     render::MapStatistics statistics_;
     std::optional<QPointF> panning_;

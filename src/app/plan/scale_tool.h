@@ -1,9 +1,9 @@
+// Gives a drawing its scale: known lengths, a known area; and checks it.
 #pragma once
 #include "app/plan/tool.h"
 
 namespace yemvo::app {
 
-/// Gives the floor's drawing its scale: two clicks on it and the true length between them.
 class ScaleTool : public Tool {
 public:
     using Tool::Tool;
@@ -11,18 +11,30 @@ public:
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
+    bool double_click(const PointerEvent&) override;
+    bool key(QKeyEvent&) override;
     bool back() override;
     void leave() override;
-    void paint(QPainter&) override;
     void entered(const std::vector<QString>&) override;
+    void paint(QPainter&) override;
 
 private:
-    std::vector<Point> ends_;  ///< in metres of the scale as it is
+    bool by_area() const { return workspace_.scale_mode == Workspace::ScaleMode::area; }
+    bool checking() const { return workspace_.scale_mode == Workspace::ScaleMode::check; }
+    void ask(QPointF at);
+    void close_outline();
+    void set_length(double length_m);
+    void set_area(double area_m2);
+    void tell_check(double length_m);
+    void paint_known(QPainter&, const Drawing&);
+    void paint_line(QPainter&, Point a, Point b, const QColor&);
+    std::vector<Point> points_;
+    bool asked_ = false;  ///< all places are given, the value is awaited
+    QString checked_;     ///< what the last check told
     Point pointer_;
 };
 
-/// The drawing enlarged so that the length between two places on it becomes `length_m`; the first stays.
-/// Throws Error when they are the same place or the length is not above 0.
-Drawing rescaled(Drawing, Point from, Point to, double length_m);
+/// "12.5", "12.5 m²", "135 sq ft" in square metres; bare numbers in the units' own. Throws Error.
+double parse_area_m2(const QString&, LengthUnits);
 
 }  // namespace yemvo::app

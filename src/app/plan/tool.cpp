@@ -1,6 +1,7 @@
 #include "app/plan/tool.h"
 
 #include "app/plan/access_point_tool.h"
+#include "app/plan/align_tool.h"
 #include "app/plan/opening_tool.h"
 #include "app/plan/outline_tool.h"
 #include "app/plan/scale_tool.h"
@@ -15,7 +16,7 @@ SnapOptions Tool::snap_options(const PointerEvent& e) const {
     SnapOptions o;
     o.reach_m = 9 / map().px_per_m;
     // over a drawing places are taken as they are drawn, only rounded; on bare paper the grid leads
-    o.grid_m = grid_step_m(map().px_per_m * (floor() && *floor()->drawing ? 6 : 1));
+    o.grid_m = grid_step_m(map().px_per_m * (floor() && !floor()->drawings->empty() ? 6 : 1));
     o.suspended = e.keys & Qt::AltModifier;
     o.angles = e.keys & Qt::ShiftModifier;
     return o;
@@ -86,6 +87,10 @@ std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& su
             return std::make_unique<AccessPointTool>(workspace, surface);
         case ToolId::scale:
             return std::make_unique<ScaleTool>(workspace, surface);
+        case ToolId::align:
+            return std::make_unique<AlignTool>(workspace, surface);
+        case ToolId::plate:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::plate);
         case ToolId::select:
             break;
     }

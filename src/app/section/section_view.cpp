@@ -6,7 +6,10 @@
 #include <QMouseEvent>
 #include <QPainter>
 #include <QToolButton>
+#include <QToolTip>
+#include <QWheelEvent>
 #include <algorithm>
+#include <cmath>
 
 #include "app/shell/theme.h"
 #include "project/edits.h"
@@ -15,35 +18,122 @@
 
 namespace yemvo::app {
 
-SectionView::SectionView(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+namespace {
+
+constexpr int one_width = 176, several_width = 236;
+constexpr double top_px = 48, foot_px = 52, grip_px = 4;
+
+}  // namespace
+
+SectionView::SectionView(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), site_(new QToolButton(this)) {
     setObjectName("section");
-    setFixedWidth(176);
+    setFixedWidth(one_width);
     setMouseTracking(true);
     setFocusPolicy(Qt::TabFocus);
     auto* add = new QToolButton(this);
     add->setObjectName("addFloor");
     add->setIcon(icon("add", theme().ink));
     add->setToolTip("Add a floor on top");
-    add->setGeometry(144, 4, 26, 26);
     connect(add, &QToolButton::clicked, this, &SectionView::add_floor_asked);
-    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed,
-                        &Workspace::prediction_changed, &Workspace::selection_changed})
-        connect(&workspace, signal, this, qOverload<>(&QWidget::update));
+    site_->setObjectName("segment");
+    site_->setProperty("tests", "siteButton");
+    site_->setText("Site");
+    site_->setCheckable(true);
+    site_->setStyleSheet("border-radius: 5px;");
+    site_->setToolTip("Buildings and yards from above, to place them against each other (Ctrl 6)");
+    connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.show_site(on); });
+    for (auto signal :
+         {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::prediction_changed,
+          &Workspace::selection_changed, &Workspace::site_changed})
+        connect(&workspace, signal, this, &SectionView::refresh);
+    connect(&workspace, &Workspace::floor_changed, this, &SectionView::scroll_to_open);
+    refresh();
+}
+
+void SectionView::refresh() {
+    const bool open = workspace_.document().is_open();
+    const bool several = open && workspace_.project().buildings.size() > 1;
+    setFixedWidth(several ? several_width : one_width);
+    findChild<QToolButton*>("addFloor")->setGeometry(width() - 32, 4, 26, 26);
+    site_->setGeometry(width() - 84, 4, 48, 26);
+    site_->setChecked(workspace_.site_shown());
+    site_->setEnabled(open);
+    update();
 }
 
 SectionLayout SectionView::layout_now() const {
-    return lay_out_section(workspace_.project(), QRectF(48, 48, 116, std::max(120, height() - 100)));
+    if (!workspace_.document().is_open()) return {};
+    const double room = std::max(120.0, height() - top_px - foot_px);
+    SectionLayout layout = lay_out_section(workspace_.project(), QRectF(48, top_px, width() - 60, room));
+    if (!layout.rows || scroll_ == 0) return layout;
+    const double by = -std::clamp(scroll_, 0.0, std::max(0.0, layout.height - room));
+    for (SectionStorey& s : layout.storeys) {
+        s.room.translate(0, by);
+        s.slab.translate(0, by);
+        for (auto& dot : s.dots) dot.second += QPointF(0, by);
+    }
+    for (SectionStack& s : layout.stacks) s.area.translate(0, by);
+    return layout;
 }
 
+void SectionView::scroll_to_open() {
+    const SectionLayout layout = layout_now();
+    if (!layout.rows) {
+        scroll_ = 0;
+        return update();
+    }
+    const double room = std::max(120.0, height() - top_px - foot_px);
+    if (const SectionStorey* s = layout.find(workspace_.floor_id())) {
+        if (s->room.top() < top_px + 22) scroll_ -= top_px + 44 - s->room.top();
+        if (s->slab.bottom() > top_px + room - 22) scroll_ += s->slab.bottom() - (top_px + room - 44);
+    }
+    scroll_ = std::clamp(scroll_, 0.0, std::max(0.0, layout.height - room));
+    update();
+}
+
+void SectionView::resizeEvent(QResizeEvent*) { scroll_to_open(); }
+
 QRectF SectionView::storey_area(FloorId id) const {
-    for (const SectionStorey& s : layout_now().storeys)
-        if (s.floor == id) return s.room;
-    return {};
+    const SectionLayout layout = layout_now();
+    const SectionStorey* s = layout.find(id);
+    return s ? s->room : QRectF();
+}
+
+QRectF SectionView::slab_area(FloorId id) const {
+    const SectionLayout layout = layout_now();
+    const SectionStorey* s = layout.find(id);
+    return s ? s->slab : QRectF();
 }
 
 std::optional<FloorId> SectionView::floor_at(QPointF at) const {
-    for (const SectionStorey& s : layout_now().storeys)
-        if (at.y() >= s.room.top() && at.y() <= s.slab.bottom()) return s.floor;
+    const SectionLayout layout = layout_now();
+    std::optional<FloorId> found;
+    for (const SectionStorey& s : layout.storeys)  // a mezzanine comes after the storey it stands in
+        if (QRectF(s.room.topLeft(), s.slab.bottomRight()).contains(at)) found = s.floor;
+    return found;
+}
+
+std::optional<FloorId> SectionView::slab_at(QPointF at) const {
+    const SectionLayout layout = layout_now();
+    if (layout.rows) return std::nullopt;
+    for (const SectionStorey& s : layout.storeys) {
+        if (s.yard || s.mezzanine || !s.slab.adjusted(0, -grip_px, 0, grip_px).contains(at)) continue;
+        const auto& floors = building_with(workspace_.project(), s.floor).floors;
+        std::optional<FloorId> under;
+        for (const Floor& f : floors) {
+            if (f.id == s.floor) break;
+            if (!f.mezzanine) under = f.id;
+        }
+        return under;
+    }
+    for (const SectionStack& stack : layout.stacks)
+        if (!stack.roof.isEmpty() && stack.roof.adjusted(0, -grip_px, 0, grip_px).contains(at)) {
+            std::optional<FloorId> top;
+            for (const Floor& f : find_building(workspace_.project(), stack.building)->floors)
+                if (!f.mezzanine) top = f.id;
+            return top;
+        }
     return std::nullopt;
 }
 
@@ -70,10 +160,18 @@ void SectionView::paint_share(QPainter& p, const SectionStorey& s, const QRectF&
                            render::outcome_ink(o, colours), colours.floor, 4, Qt::AlignRight);
 }
 
-void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
+void SectionView::paint_dots(QPainter& p, const SectionStorey& s, bool open) {
     const auto& colours = theme();
-    const Floor& floor = *find_floor(workspace_.project(), s.floor);
-    const bool open = s.floor == workspace_.floor_id();
+    for (const auto& [id, at] : s.dots) {
+        const bool selected = open && workspace_.is_selected({Item::Kind::access_point, id.value});
+        p.setPen(QPen(selected ? colours.accent : colours.ink, 1.1));
+        p.setBrush(selected ? colours.accent : colours.tile);
+        p.drawEllipse(at, selected ? 4.4 : 3, selected ? 4.4 : 3);
+    }
+}
+
+void SectionView::paint_room(QPainter& p, const SectionStorey& s, bool open) {
+    const auto& colours = theme();
     p.setPen(open ? QPen(colours.accent, 1.4) : QPen(colours.slab, 1));
     p.setBrush(open ? colours.accent_tint : colours.paper);
     p.drawRect(s.room);
@@ -89,36 +187,176 @@ void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
         for (double x : {from, to}) p.drawLine(QPointF(x, s.room.top()), QPointF(x, s.slab.bottom()));
         p.setPen(Qt::NoPen);
     }
-    for (const auto& [id, at] : s.dots) {
-        const bool selected = open && workspace_.is_selected({Item::Kind::access_point, id.value});
-        p.setPen(QPen(selected ? colours.accent : colours.ink, 1.1));
-        p.setBrush(selected ? colours.accent : colours.tile);
-        p.drawEllipse(at, selected ? 4.4 : 3, selected ? 4.4 : 3);
-    }
-    const QRectF& room = s.room;
-    const QFont name_font = render::font(12, open ? 650 : 500);
-    const QString name = QFontMetricsF(name_font).elidedText(QString::fromStdString(floor.name),
-                                                             Qt::ElideRight, room.width() - 10);
-    const bool tall = room.height() > 46;
-    render::draw_halo_text(p, QPointF(room.left() + 7, tall ? room.bottom() - 27 : room.center().y()), name,
-                           name_font, open ? colours.accent : colours.ink,
-                           open ? colours.accent_tint : colours.paper, 4, Qt::AlignLeft);
-    if (tall) paint_share(p, s, room);
-    p.setFont(render::font(10.5));
-    p.setPen(colours.muted);
-    const QString level = (floor.elevation_m > 0   ? "+"
-                           : floor.elevation_m < 0 ? ""
-                                                   : "±") +
-                          render::figure(floor.elevation_m, 2);
-    p.drawText(QRectF(0, room.bottom() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, level);
-    p.setPen(QPen(colours.muted, 1));
-    p.drawLine(QPointF(44, room.bottom()), QPointF(48, room.bottom()));
+}
+
+void SectionView::paint_yard(QPainter& p, const SectionStorey& s, bool open) {
+    const auto& colours = theme();
+    const QPointF left(s.room.left(), s.ground_left), right(s.room.right(), s.ground_right);
     if (open) {
         p.setPen(Qt::NoPen);
-        p.setBrush(colours.accent);
-        const QPointF c(room.right() + 4, room.center().y());
-        p.drawPolygon(QPolygonF({c, c + QPointF(6, -5), c + QPointF(6, 5)}));
+        p.setBrush(colours.accent_tint);
+        p.drawPolygon(QPolygonF({s.room.topLeft(), s.room.topRight(), right, left}));
     }
+    p.setPen(QPen(open ? colours.accent : colours.slab, open ? 2 : 1.6));
+    p.drawLine(left, right);
+    p.setPen(QPen(colours.muted, 0.8));  // earth under it
+    for (double t = 0.02; t < 1; t += 7 / std::max(s.room.width(), 7.0)) {
+        const QPointF on = left + (right - left) * t;
+        p.drawLine(on, on + QPointF(-4, 5));
+    }
+}
+
+void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
+    const auto& colours = theme();
+    const Floor& floor = *find_floor(workspace_.project(), s.floor);
+    const bool open = s.floor == workspace_.floor_id() && !workspace_.site_shown();
+    p.setPen(Qt::NoPen);
+    p.setBrush(open ? colours.accent_tint : colours.paper);
+    p.drawRect(s.room);
+    p.setBrush(s.yard ? colours.muted : colours.slab);
+    p.drawRect(s.slab);
+    if (open) {
+        p.setPen(QPen(colours.accent, 1.4));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(s.room);
+    }
+    QString right;
+    const auto& verdict = workspace_.verdict();
+    const FloorResult* result = verdict ? verdict->find(s.floor) : nullptr;
+    QColor ink = colours.muted;
+    if (result && !placed_access_points(workspace_.project()).empty()) {
+        double required = 0;
+        for (const BandResult& b : verdict->bands) required = std::max(required, b.share_required);
+        right = render::percent(result->share_met(), 0);
+        ink = render::outcome_ink(outcome(result->share_met(), required), colours);
+    }
+    p.setFont(render::font(11.5, 500));
+    p.setPen(ink);
+    const QRectF text = s.room.adjusted(7, 0, -5, 0);
+    p.drawText(text, Qt::AlignRight | Qt::AlignVCenter, right);
+    const double taken = right.isEmpty() ? 0 : QFontMetricsF(p.font()).horizontalAdvance(right) + 6;
+    p.setFont(render::font(12, open ? 650 : 500));
+    p.setPen(open ? colours.accent : colours.ink);
+    const QString name = QFontMetricsF(p.font()).elidedText(QString::fromStdString(floor.name),
+                                                            Qt::ElideRight, text.width() - taken);
+    p.drawText(text, Qt::AlignLeft | Qt::AlignVCenter, name);
+    p.setFont(render::font(10.5));
+    p.setPen(colours.muted);
+    p.drawText(QRectF(0, s.room.top(), 42, s.room.height()), Qt::AlignRight | Qt::AlignVCenter,
+               QString::fromUtf8(floor.elevation_m > 0   ? "+"
+                                 : floor.elevation_m < 0 ? ""
+                                                         : "±") +
+                   render::figure(floor.elevation_m, 2));
+}
+
+void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
+    const auto& colours = theme();
+    const Floor& floor = *find_floor(workspace_.project(), s.floor);
+    const bool open = s.floor == workspace_.floor_id() && !workspace_.site_shown();
+    s.yard ? paint_yard(p, s, open) : paint_room(p, s, open);
+    paint_dots(p, s, open);
+    const QRectF& room = s.room;
+    const double pad = s.mezzanine || room.width() < 90 ? 4 : 7;
+    const QFont name_font = render::font(12, open ? 650 : 500);
+    const bool wide = room.width() > 40;
+    const QString name = QFontMetricsF(name_font).elidedText(QString::fromStdString(floor.name),
+                                                             Qt::ElideRight, room.width() - 2 * pad);
+    const bool tall = room.height() > 46 && room.width() > 84;
+    const QColor ground = open ? colours.accent_tint : s.yard ? colours.chrome : colours.paper;
+    if (wide && !s.yard)
+        render::draw_halo_text(p, QPointF(room.left() + pad, tall ? room.bottom() - 27 : room.center().y()),
+                               name, name_font, open ? colours.accent : colours.ink, ground, 4,
+                               Qt::AlignLeft);
+    if (tall) paint_share(p, s, room);
+    if (s.building == building_of_levels()) {
+        p.setFont(render::font(10.5));
+        p.setPen(colours.muted);
+        const QString level = QString::fromUtf8(floor.elevation_m > 0   ? "+"
+                                                : floor.elevation_m < 0 ? ""
+                                                                        : "±") +
+                              render::figure(floor.elevation_m, 2);
+        if (!s.mezzanine || room.height() > 16)
+            p.drawText(QRectF(0, room.bottom() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, level);
+        p.setPen(QPen(colours.muted, 1));
+        p.drawLine(QPointF(44, room.bottom()), QPointF(48, room.bottom()));
+    }
+    if (open && !s.mezzanine) {
+        p.setPen(Qt::NoPen);
+        p.setBrush(colours.accent);
+        const QPointF c(room.right() + 3, room.center().y());
+        p.drawPolygon(QPolygonF({c, c + QPointF(5, -5), c + QPointF(5, 5)}));
+    }
+}
+
+BuildingId SectionView::building_of_levels() const {
+    // one axis of levels: of the building whose floor is open
+    return workspace_.floor() ? building_with(workspace_.project(), workspace_.floor_id()).id : BuildingId{};
+}
+
+void SectionView::paint_stacks(QPainter& p, const SectionLayout& layout) {
+    const auto& colours = theme();
+    const bool several = layout.stacks.size() > 1;
+    for (const SectionStack& stack : layout.stacks) {
+        const Building& b = *find_building(workspace_.project(), stack.building);
+        if (layout.rows) {
+            if (several) {
+                p.setFont(render::font(11.5, 600));
+                p.setPen(colours.ink);
+                p.drawText(QRectF(12, stack.area.top() - 20, width() - 24, 18), Qt::AlignVCenter,
+                           QString::fromStdString(b.name));
+            }
+            continue;
+        }
+        p.setPen(Qt::NoPen);
+        p.setBrush(colours.slab);
+        if (!stack.roof.isEmpty()) {
+            p.drawRect(stack.roof);
+            p.setPen(QPen(colours.slab, 1.4));
+            for (double x : {stack.area.left(), stack.area.right()})
+                p.drawLine(QPointF(x, stack.roof.top()), QPointF(x, stack.area.bottom()));
+            if (b.id == building_of_levels()) {
+                p.setFont(render::font(10.5));
+                p.setPen(colours.muted);
+                p.drawText(QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
+                           "+" + render::figure(stack.top_level_m - b.level_m, 2));
+            }
+        }
+        if (several) {
+            p.setFont(render::font(11, 500));
+            p.setPen(colours.muted);
+            const QRectF under(stack.area.left() - 4, stack.area.bottom() + 8, stack.area.width() + 8, 16);
+            p.drawText(under, Qt::AlignCenter,
+                       QFontMetricsF(p.font()).elidedText(QString::fromStdString(b.name), Qt::ElideRight,
+                                                          under.width()));
+        }
+    }
+}
+
+void SectionView::paint_held_slab(QPainter& p, const SectionLayout& layout) {
+    const auto& colours = theme();
+    const std::optional<FloorId> storey = drag_ ? std::optional(drag_->storey) : hovered_slab_;
+    const SectionStorey* s = storey ? layout.find(*storey) : nullptr;
+    if (!s || layout.rows) return;
+    const Floor& floor = *find_floor(workspace_.project(), *storey);
+    QRectF slab(s->room.left(), s->room.top() - 4, s->room.width(), 4);
+    if (const Floor* above = floor_above(workspace_.project(), floor.id))
+        if (const SectionStorey* over = layout.find(above->id)) slab = over->slab;
+    p.setPen(QPen(colours.accent, 1.2));
+    p.setBrush(colours.accent);
+    p.drawRect(slab);
+    const QPointF grip(slab.right() - 26, slab.center().y());
+    p.setBrush(colours.tile);
+    p.drawEllipse(grip, 7, 7);
+    p.drawLine(grip + QPointF(0, -4), grip + QPointF(0, 4));
+    for (double way : {-1.0, 1.0}) {
+        p.drawLine(grip + QPointF(0, 4 * way), grip + QPointF(-2, 2 * way));
+        p.drawLine(grip + QPointF(0, 4 * way), grip + QPointF(2, 2 * way));
+    }
+    const double x = s->room.right() - 12;
+    p.drawLine(QPointF(x, slab.bottom()), QPointF(x, s->room.bottom()));
+    render::draw_halo_text(p, QPointF(x - 5, s->room.center().y() - (s->room.height() > 60 ? 8 : 0)),
+                           QString::fromStdString(format_length(floor.height_m, workspace_.units())),
+                           render::font(11, 600), colours.accent, colours.paper, 4, Qt::AlignRight);
 }
 
 void SectionView::paintEvent(QPaintEvent*) {
@@ -128,36 +366,102 @@ void SectionView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setFont(render::font(13, 600));
     p.setPen(colours.ink);
-    p.drawText(QRectF(12, 4, 130, 26), Qt::AlignVCenter, "Section");
+    p.drawText(QRectF(12, 4, 80, 26), Qt::AlignVCenter, "Section");
     if (!workspace_.document().is_open()) return;
     const SectionLayout layout = layout_now();
     if (layout.storeys.empty()) return;
-    const QRectF& ground = layout.storeys.front().slab;
-    p.setPen(Qt::NoPen);
-    p.setBrush(colours.slab);
-    p.drawRect(layout.roof);
-    for (const SectionStorey& s : layout.storeys) paint_storey(p, s);
-    p.setPen(QPen(colours.slab, 1.4));
-    for (double x : {ground.left(), ground.right()})
-        p.drawLine(QPointF(x, layout.roof.top()), QPointF(x, ground.bottom()));
-    p.setFont(render::font(10.5));
-    p.setPen(colours.muted);
-    p.drawText(QRectF(0, layout.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
-               "+" + render::figure(layout.top_level_m, 2));
+    double foot = top_px;
+    for (const SectionStack& s : layout.stacks) foot = std::max(foot, s.area.bottom());
+    const bool scrolls = layout.rows && layout.height > height() - top_px - foot_px;
+    if (scrolls) {
+        p.setClipRect(QRectF(0, top_px - 14, width(), height() - top_px - foot_px + 14));
+        foot = height() - foot_px;
+    }
+    for (const SectionStorey& s : layout.storeys) layout.rows ? paint_row(p, s) : paint_storey(p, s);
+    paint_stacks(p, layout);
+    paint_held_slab(p, layout);
+    p.setClipping(false);
     p.setFont(render::font(11));
-    p.drawText(QRectF(48, ground.bottom() + 6, 120, 16), Qt::AlignLeft,
-               layout.stretch > 1.15
-                   ? QString("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0))
-                   : QString("true to scale"));
+    p.setPen(colours.muted);
+    QString said = "true to scale";
+    if (layout.rows)
+        said = QString("%1 floors, not to scale").arg(layout.storeys.size());
+    else if (layout.stretch > 1.15 || layout.stretch < 0.87)
+        said = QString("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0));
+    p.drawText(QRectF(48, foot + (layout.stacks.size() > 1 && !layout.rows ? 26 : 6), width() - 52, 16),
+               Qt::AlignLeft, said);
 }
 
 void SectionView::mousePressEvent(QMouseEvent* e) {
-    if (e->button() != Qt::LeftButton) return;
+    if (e->button() != Qt::LeftButton || !workspace_.document().is_open()) return;
+    if (const auto storey = slab_at(e->position())) {
+        const Floor& f = *find_floor(workspace_.project(), *storey);
+        drag_ = SlabDrag{*storey, e->position().y(), layout_now().px_per_m, f.height_m,
+                         workspace_.document().new_merge_key()};
+        return update();
+    }
     if (const auto id = floor_at(e->position())) workspace_.show_floor(*id);
 }
 
 void SectionView::mouseMoveEvent(QMouseEvent* e) {
-    setCursor(floor_at(e->position()) ? Qt::PointingHandCursor : Qt::ArrowCursor);
+    if (!workspace_.document().is_open()) return;
+    if (drag_) {
+        const Floor* f = find_floor(workspace_.project(), drag_->storey);
+        if (!f) return drag_.reset();
+        constexpr double step_m = 0.05, least_m = 1.8;
+        const double wanted = drag_->height_m + (drag_->from_y - e->position().y()) / drag_->px_per_m;
+        const double height_m = std::max(least_m, std::round(wanted / step_m) * step_m);
+        if (std::abs(e->position().y() - drag_->from_y) < 2) return;
+        workspace_.edit(
+            "Change storey height",
+            [&](Project& p) { set_floor(p, f->id, f->name, f->elevation_m, height_m); }, drag_->key);
+        return;
+    }
+    const auto slab = slab_at(e->position());
+    if (slab != hovered_slab_) {
+        hovered_slab_ = slab;
+        update();
+    }
+    setCursor(slab ? Qt::SizeVerCursor : floor_at(e->position()) ? Qt::PointingHandCursor : Qt::ArrowCursor);
+}
+
+void SectionView::mouseReleaseEvent(QMouseEvent*) {
+    drag_.reset();
+    update();
+}
+
+void SectionView::leaveEvent(QEvent*) {
+    hovered_slab_.reset();
+    update();
+}
+
+void SectionView::wheelEvent(QWheelEvent* e) {
+    const SectionLayout layout = layout_now();
+    if (!layout.rows) return;
+    scroll_ = std::clamp(scroll_ - e->angleDelta().y() / 120.0 * 44, 0.0,
+                         std::max(0.0, layout.height - std::max(120.0, height() - top_px - foot_px)));
+    update();
+}
+
+bool SectionView::event(QEvent* e) {
+    if (e->type() == QEvent::ToolTip && workspace_.document().is_open()) {
+        auto* help = static_cast<QHelpEvent*>(e);
+        const auto id = floor_at(help->pos());
+        const Floor* f = id ? find_floor(workspace_.project(), *id) : nullptr;
+        if (!f) {
+            QToolTip::hideText();
+            return true;
+        }
+        const auto one = [&](double m) {
+            return QString::fromStdString(format_length(m, workspace_.units()));
+        };
+        QToolTip::showText(help->globalPos(),
+                           QString::fromStdString(floor_title(workspace_.project(), *f)) + "\nat " +
+                               one(f->elevation_m) + ", " + one(f->height_m) + " high",
+                           this);
+        return true;
+    }
+    return QWidget::event(e);
 }
 
 void SectionView::keyPressEvent(QKeyEvent* e) {
@@ -172,17 +476,46 @@ void SectionView::keyPressEvent(QKeyEvent* e) {
 }
 
 void SectionView::contextMenuEvent(QContextMenuEvent* e) {
-    const auto id = floor_at(e->pos());
-    if (!id) return;
+    if (!workspace_.document().is_open()) return;
+    const auto at = floor_at(e->pos());
+    if (!at) return;
+    const FloorId id = *at;
+    const Floor* floor = find_floor(workspace_.project(), id);
+    const Building& building = building_with(workspace_.project(), id);
+    const QString name = QString::fromStdString(floor->name);
+    const auto make = [this](const QString& label, std::function<FloorId(Project&)> edit) {
+        FloorId made;
+        workspace_.edit(label, [&](Project& p) { made = edit(p); });
+        workspace_.show_floor(made);
+    };
     QMenu menu(this);
-    menu.addAction("Open", this, [&] { workspace_.show_floor(*id); });
-    menu.addAction("Add a floor on top", this, &SectionView::add_floor_asked);
-    const Floor* floor = find_floor(workspace_.project(), *id);
-    QAction* remove = menu.addAction("Delete " + QString::fromStdString(floor->name), this, [&] {
-        workspace_.edit("Delete " + QString::fromStdString(floor->name),
-                        [&](Project& p) { remove_floor(p, *id); });
+    menu.setObjectName("sectionMenu");
+    menu.addAction("Open", this, [&] { workspace_.show_floor(id); });
+    menu.addSeparator();
+    menu.addAction("Insert a floor above", this,
+                   [&] { make("Insert floor", [&](Project& p) { return insert_floor_above(p, id); }); });
+    menu.addAction("Duplicate…", this, [&] { emit duplicate_asked(id); });
+    if (!floor->mezzanine)
+        menu.addAction("Add a mezzanine", this,
+                       [&] { make("Add mezzanine", [&](Project& p) { return add_mezzanine(p, id); }); });
+    menu.addAction("Add a floor below all", this, [&] {
+        make("Add floor below", [&](Project& p) { return add_floor_below(p, building_with(p, id).id); });
     });
-    remove->setEnabled(all_floors(workspace_.project()).size() > 1);
+    menu.addSeparator();
+    menu.addAction("Align…", this, [&] { emit align_asked(id); })->setEnabled(building.floors.size() > 1);
+    const auto shift = [this, id](int by) {
+        workspace_.edit(by > 0 ? "Move floor up" : "Move floor down",
+                        [&](Project& p) { move_floor(p, id, by); });
+    };
+    menu.addAction("Move up", this, [&] { shift(1); })
+        ->setEnabled(!floor->mezzanine && floor_above(workspace_.project(), id));
+    menu.addAction("Move down", this, [&] { shift(-1); })
+        ->setEnabled(!floor->mezzanine && id != building.floors.front().id);
+    menu.addSeparator();
+    QAction* remove = menu.addAction("Delete " + name, this, [&] {
+        workspace_.edit("Delete " + name, [&](Project& p) { remove_floor(p, id); });
+    });
+    remove->setEnabled(building.floors.size() > 1);
     menu.exec(e->globalPos());
 }
 

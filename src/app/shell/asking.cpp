@@ -1,10 +1,56 @@
 #include "app/shell/asking.h"
 
+#include <QCheckBox>
+#include <QDialog>
 #include <QFileDialog>
+#include <QHBoxLayout>
+#include <QLabel>
 #include <QMessageBox>
 #include <QPushButton>
+#include <QVBoxLayout>
 
 namespace yemvo::app {
+
+namespace {
+
+std::optional<FloorParts> ask_what_comes_along(QWidget* window, const QString& floor) {
+    QDialog dialog(window);
+    dialog.setWindowTitle("Duplicate " + floor);
+    auto* column = new QVBoxLayout(&dialog);
+    auto* head = new QLabel("A copy of " + floor + " above it, with");
+    head->setObjectName("head");
+    column->addWidget(head);
+    FloorParts parts;
+    const std::pair<const char*, bool FloorParts::*> rows[] = {
+        {"Walls, doors and windows", &FloorParts::walls},
+        {"Zones", &FloorParts::zones},
+        {"Voids of the slab", &FloorParts::voids},
+        {"Drawings", &FloorParts::drawings},
+        {"Access points", &FloorParts::access_points}};
+    for (const auto& [words, part] : rows) {
+        auto* box = new QCheckBox(words);
+        box->setChecked(parts.*part);
+        QObject::connect(box, &QCheckBox::toggled, &dialog,
+                         [&parts, part = part](bool on) { parts.*part = on; });
+        column->addWidget(box);
+    }
+    auto* buttons = new QHBoxLayout;
+    auto* cancel = new QPushButton("Cancel");
+    auto* accept = new QPushButton("Duplicate");
+    accept->setObjectName("main");
+    accept->setDefault(true);
+    buttons->addStretch(1);
+    buttons->addWidget(cancel);
+    buttons->addWidget(accept);
+    column->addSpacing(6);
+    column->addLayout(buttons);
+    QObject::connect(cancel, &QPushButton::clicked, &dialog, &QDialog::reject);
+    QObject::connect(accept, &QPushButton::clicked, &dialog, &QDialog::accept);
+    if (dialog.exec() != QDialog::Accepted) return std::nullopt;
+    return parts;
+}
+
+}  // namespace
 
 Asking ask_by_dialogs(QWidget* window) {
     Asking a;
@@ -27,6 +73,7 @@ Asking ask_by_dialogs(QWidget* window) {
     a.tell_failure = [window](const QString& title, const QString& message) {
         QMessageBox(QMessageBox::NoIcon, title, message, QMessageBox::Ok, window).exec();
     };
+    a.duplicate = [window](const QString& floor) { return ask_what_comes_along(window, floor); };
     return a;
 }
 

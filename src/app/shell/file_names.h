@@ -6,7 +6,8 @@
 namespace yemvo::app {
 
 inline const QString project_filter = "Yemvo projects (*.yemvo)";
-inline const QString picture_filter = "Pictures (*.png *.jpg *.jpeg)";
+inline const QString drawing_filter =
+    "Drawings (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf *.svg *.dxf);;All files (*)";
 
 /// The name with the ending unless it has one; empty stays empty.
 inline QString with_ending(QString file, const QString& ending) {

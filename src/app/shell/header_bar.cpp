@@ -21,7 +21,7 @@ QString counted(std::size_t n, const QString& one, const QString& many) {
 QString venue_mark(const Project& project) {
     std::size_t unscaled = 0, undrawn = 0;
     for (const Floor* f : all_floors(project)) {
-        if (*f->drawing && !f->drawing->to_scale) ++unscaled;
+        if (needs_scale(*f)) ++unscaled;
         if (f->walls->empty()) ++undrawn;
     }
     if (unscaled) return counted(unscaled, "floor unscaled", "floors unscaled");

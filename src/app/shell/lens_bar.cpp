@@ -90,9 +90,10 @@ void LensBar::refresh() {
         words_->setText("client at " +
                         QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
                                                              workspace_.units())));
-    else if (f && *f->drawing)
-        words_->setText("drawing  " + QString::fromStdString(f->drawing->asset) +
-                        (f->drawing->to_scale ? "" : ", no scale yet"));
+    else if (const Drawing* d = workspace_.drawing())
+        words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
+                                                 : QString("drawing  ")) +
+                        QString::fromStdString(d->name) + (d->to_scale() ? "" : ", no scale yet"));
     else
         words_->setText(f ? "no drawing under this floor" : "");
 }

@@ -10,6 +10,7 @@
 #include <QVBoxLayout>
 
 #include "app/details/details_panel.h"
+#include "app/drawings/sheet_canvas.h"
 #include "app/plan/plan_view.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
@@ -20,6 +21,7 @@
 #include "app/shell/status_line.h"
 #include "app/shell/theme.h"
 #include "app/shell/tool_strip.h"
+#include "app/site/site_view.h"
 #include "project/edits.h"
 
 namespace yemvo::app {
@@ -94,8 +96,12 @@ void MainWindow::lay_out() {
     auto* middle = new QVBoxLayout;
     middle->setSpacing(0);
     middle->addWidget(new LensBar(workspace_, work));
-    plan_ = new PlanView(workspace_, work);
-    middle->addWidget(plan_, 1);
+    views_ = new QStackedWidget(work);
+    plan_ = new PlanView(workspace_, views_);
+    site_ = new SiteView(workspace_, views_);
+    views_->addWidget(plan_);
+    views_->addWidget(site_);
+    middle->addWidget(views_, 1);
     upper->addLayout(middle, 1);
     upper->addWidget(new Edge(work));
     details_ = new DetailsPanel(workspace_, work);
@@ -139,6 +145,8 @@ void MainWindow::lay_out() {
     pages_ = new QStackedWidget(centre);
     pages_->addWidget(start_);
     pages_->addWidget(work);
+    prepare_ = new PreparePage(workspace_, centre);
+    pages_->addWidget(prepare_);
     column->addWidget(pages_, 1);
     status_ = new StatusLine(centre);
     column->addWidget(status_);
@@ -190,7 +198,30 @@ void MainWindow::connect_parts() {
         plan_->setFocus();
     });
     connect(section_, &SectionView::add_floor_asked, this, &MainWindow::add_floor_on_top);
+    connect(section_, &SectionView::duplicate_asked, this, &MainWindow::duplicate);
+    connect(section_, &SectionView::align_asked, this, [this](FloorId id) {
+        workspace_.show_floor(id);
+        workspace_.set_step(Step::venue);
+        workspace_.set_tool(ToolId::align);
+        plan_->setFocus();
+    });
     connect(details_, &DetailsPanel::drawing_asked, this, &MainWindow::choose_drawing);
+    connect(details_, &DetailsPanel::revision_asked, this, &MainWindow::choose_revision);
+    connect(details_, &DetailsPanel::prepare_asked, this, &MainWindow::prepare_again);
+    connect(prepare_, &PreparePage::prepared, this, &MainWindow::lay);
+    connect(prepare_, &PreparePage::left, this, &MainWindow::leave_preparation);
+    connect(&workspace_, &Workspace::site_changed, this, &MainWindow::show_plan_or_site);
+    connect(&workspace_, &Workspace::tool_changed, this, [this] {
+        if (workspace_.tool() != ToolId::select) workspace_.show_site(false);
+    });
+    connect(site_, &SiteView::open_asked, &workspace_, &Workspace::show_floor);
+    connect(site_, &SiteView::pointer_moved, this, [this](const Point& p, bool inside) {
+        const auto one = [&](double v) {
+            return QString::fromStdString(format_length(v, workspace_.units(), false));
+        };
+        status_->set_place(inside && document_.is_open() ? "east " + one(p.x) + "  north " + one(p.y)
+                                                         : QString());
+    });
     connect(start_, &StartPage::create_asked, this, [this](const Project& p) {
         if (may_leave()) open_project(p, {});
     });
@@ -230,7 +261,39 @@ void MainWindow::refresh_status() {
     status_->set_units(workspace_.units() == LengthUnits::metres ? "m, dBm" : "ft, dBm");
 }
 
-void MainWindow::refresh_hint() { status_->set_hint(plan_->tool().name(), plan_->tool().hint()); }
+void MainWindow::refresh_hint() {
+    if (workspace_.site_shown())
+        return status_->set_hint("Site", {{"", "drag a building; its handle turns it"},
+                                          {"Shift", "15° steps"},
+                                          {"", "double click opens it"}});
+    status_->set_hint(plan_->tool().name(), plan_->tool().hint());
+}
+
+void MainWindow::show_plan_or_site() {
+    QWidget* wanted = workspace_.site_shown() ? static_cast<QWidget*>(site_) : plan_;
+    if (views_->currentWidget() != wanted) {
+        views_->setCurrentWidget(wanted);
+        if (workspace_.site_shown()) site_->fit();
+        wanted->setFocus();
+    }
+    refresh_hint();
+}
+
+bool MainWindow::is_preparing() const { return pages_->currentWidget() == prepare_; }
+bool MainWindow::is_working() const {
+    return working_ > 0 || prepare_->is_working() || !prepare_->canvas().is_idle();
+}
+
+void MainWindow::duplicate(FloorId id) {
+    const Floor* floor = find_floor(document_.project(), id);
+    if (!floor) return;
+    const QString name = QString::fromStdString(floor->name);
+    const auto parts = asking_.duplicate(name);
+    if (!parts) return;
+    FloorId made;
+    workspace_.edit("Duplicate " + name, [&](Project& p) { made = duplicate_floor(p, id, *parts); });
+    workspace_.show_floor(made);
+}
 
 void MainWindow::refresh_tray() {
     tray_->setVisible(tray_open_);
@@ -244,9 +307,11 @@ void MainWindow::show_start_page() {
 }
 
 void MainWindow::add_floor_on_top() {
-    if (!document_.is_open() || document_.project().buildings.empty()) return;
+    const Building* building =
+        workspace_.floor() ? &building_with(document_.project(), workspace_.floor_id()) : nullptr;
+    if (!building) return;
     FloorId made;
-    workspace_.edit("Add floor", [&](Project& p) { made = add_floor(p, p.buildings.front().id); });
+    workspace_.edit("Add floor", [&, id = building->id](Project& p) { made = add_floor(p, id); });
     workspace_.show_floor(made);
 }
 

@@ -2,6 +2,7 @@
 #pragma once
 #include <QMainWindow>
 
+#include "app/drawings/prepare_page.h"
 #include "app/shell/asking.h"
 #include "app/shell/prediction_runner.h"
 #include "app/shell/workspace.h"
@@ -14,6 +15,7 @@ namespace yemvo::app {
 
 class HeaderBar;
 class PlanView;
+class SiteView;
 class SectionView;
 class DetailsPanel;
 class StatusLine;
@@ -42,10 +44,16 @@ public:
     bool save_as();
     /// Painted and written behind the window.
     void export_picture(const QString& file);
-    /// Lays a picture under the floor in view; read and decoded behind the window.
-    void import_drawing(const QString& file);
+    /// Reads the file behind the window and shows it on the preparation page.
+    void import_drawing(const QString& file, PrepareTask::Kind = PrepareTask::Kind::lay, DrawingId = {});
+    /// A picture or file from the clipboard.
+    void paste();
+    PreparePage& prepare() { return *prepare_; }
+    SiteView& site() { return *site_; }
+    /// The preparation page is in front.
+    bool is_preparing() const;
     /// A drawing is being read or a picture written.
-    bool is_working() const { return working_ > 0; }
+    bool is_working() const;
 
 protected:
     void closeEvent(QCloseEvent*) override;
@@ -68,6 +76,15 @@ private:
     bool may_leave();
     void show_start_page();
     void choose_drawing();
+    void choose_revision(DrawingId);
+    void prepare_again(DrawingId);
+    void import_bytes(const std::string& name, Shared<Bytes>, const PrepareTask&);
+    void opened(const PrepareTask&, OpenedFile);
+    void lay(const Prepared&);
+    void leave_preparation();
+    void next_dropped();
+    void duplicate(FloorId);
+    void show_plan_or_site();
     void add_floor_on_top();
     void show_keys();
 
@@ -78,7 +95,10 @@ private:
     HeaderBar* header_;
     QStackedWidget* pages_;
     StartPage* start_;
+    PreparePage* prepare_;
+    QStackedWidget* views_;  ///< plan or site
     PlanView* plan_;
+    SiteView* site_;
     SectionView* section_;
     DetailsPanel* details_;
     RadioSchedule* schedule_;
@@ -89,6 +109,7 @@ private:
     std::vector<QAction*> project_actions_;  ///< only while a project is open
     bool tray_open_ = false;
     int working_ = 0;
+    QStringList dropped_;  ///< drawings that wait for their turn
 };
 
 }  // namespace yemvo::app

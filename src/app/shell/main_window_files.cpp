@@ -1,13 +1,15 @@
 // What comes into the window from files and goes out to them: projects, drawings, pictures.
 #include <QApplication>
+#include <QBuffer>
+#include <QClipboard>
 #include <QCloseEvent>
 #include <QFileInfo>
+#include <QImage>
 #include <QMimeData>
 #include <QPointer>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QThreadPool>
-#include <fstream>
 
 #include "app/plan/plan_view.h"
 #include "app/shell/file_names.h"
@@ -16,50 +18,11 @@
 #include "project/edits.h"
 #include "project/storage.h"
 #include "render/plan_picture.h"
-#include "render/plan_walls.h"
 
 namespace yemvo::app {
 namespace {
 
 constexpr int most_recent = 8;
-constexpr std::uintmax_t largest_drawing_bytes = 200'000'000;
-
-struct DecodedDrawing {
-    Bytes bytes;
-    QSize size;
-    QString fault;
-};
-
-DecodedDrawing read_drawing(const QString& file) {
-    DecodedDrawing d;
-    const std::string path = file.toStdString(), name = QFileInfo(file).fileName().toStdString();
-    try {
-        std::error_code ignored;
-        if (std::filesystem::file_size(path, ignored) > largest_drawing_bytes && !ignored)
-            throw Error("is larger than 200 MB", name, "Choose a smaller picture");
-        std::ifstream in(path, std::ios::binary);
-        if (!in) throw Error("cannot be read", name, "Check that the file exists and that you may read it");
-        const std::vector<char> all((std::istreambuf_iterator<char>(in)), {});
-        d.bytes.resize(all.size());
-        std::transform(all.begin(), all.end(), d.bytes.begin(),
-                       [](char c) { return static_cast<std::byte>(c); });
-        d.size = render::decode_picture(d.bytes, name).size();
-    } catch (const std::exception& fault) {
-        d.fault = QString::fromUtf8(fault.what());
-    }
-    return d;
-}
-
-/// Under a floor for the first time: its lower left corner at (0, 0), as if it were 50 m wide.
-Drawing laid_under(const std::string& asset, QSize size) {
-    Drawing d;
-    d.asset = asset;
-    d.width_px = size.width();
-    d.height_px = size.height();
-    d.placement.scale = 50.0 / std::max(size.width(), size.height());
-    d.placement.shift = {0, size.height() * d.placement.scale};
-    return d;
-}
 
 }  // namespace
 
@@ -149,35 +112,133 @@ void MainWindow::export_picture(const QString& file) {
 
 void MainWindow::choose_drawing() {
     if (!workspace_.floor()) return;
-    const QString name = asking_.open_file("Choose the drawing of this floor", picture_filter);
+    const QString name = asking_.open_file("Choose the drawing of this floor", drawing_filter);
     if (!name.isEmpty()) import_drawing(name);
 }
 
-void MainWindow::import_drawing(const QString& file) {
+void MainWindow::choose_revision(DrawingId id) {
+    const QString name = asking_.open_file("Choose the newer revision", drawing_filter);
+    if (!name.isEmpty()) import_drawing(name, PrepareTask::Kind::revise, id);
+}
+
+void MainWindow::import_drawing(const QString& file, PrepareTask::Kind kind, DrawingId drawing) {
     if (!workspace_.floor()) return;
-    const FloorId floor = workspace_.floor_id();
+    const PrepareTask task{kind, workspace_.floor_id(), drawing};
+    const CancelToken token = prepare_->wait_for(QFileInfo(file).fileName());
+    pages_->setCurrentWidget(prepare_);
     ++working_;
-    workspace_.tell("Reading " + QFileInfo(file).fileName());
-    QThreadPool::globalInstance()->start([self = QPointer<MainWindow>(this), file, floor] {
-        auto drawing = std::make_shared<DecodedDrawing>(read_drawing(file));
-        QMetaObject::invokeMethod(
-            qApp,
-            [self, file, floor, drawing] {
-                if (!self) return;
-                --self->working_;
-                if (!drawing->fault.isEmpty()) return self->workspace_.tell(drawing->fault, true);
-                if (!find_floor(self->document_.project(), floor)) return;
-                self->workspace_.edit("Lay drawing", [&](Project& p) {
-                    const std::string asset =
-                        add_asset(p, QFileInfo(file).fileName().toStdString(), std::move(drawing->bytes));
-                    set_drawing(p, floor, laid_under(asset, drawing->size));
-                });
-                self->workspace_.set_step(Step::venue);
-                self->plan_->fit();
-                self->workspace_.tell("Now give it a scale: L, two clicks on a length you know, and type it");
-            },
-            Qt::QueuedConnection);
-    });
+    open_behind(
+        this, file, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
+        [this](const QString& why) {
+            --working_;
+            leave_preparation();
+            workspace_.tell(why, true);
+        });
+}
+
+void MainWindow::import_bytes(const std::string& name, Shared<Bytes> bytes, const PrepareTask& task) {
+    int page = 0;
+    if (const Drawing* d = find_drawing(*find_floor(document_.project(), task.floor), task.drawing))
+        page = d->source.page;
+    const CancelToken token = prepare_->wait_for(QString::fromStdString(name));
+    pages_->setCurrentWidget(prepare_);
+    ++working_;
+    open_behind(
+        this, name, std::move(bytes), page, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
+        [this](const QString& why) {
+            --working_;
+            leave_preparation();
+            workspace_.tell(why, true);
+        });
+}
+
+void MainWindow::prepare_again(DrawingId id) {
+    const Floor* floor = workspace_.floor();
+    const Drawing* drawing = floor ? find_drawing(*floor, id) : nullptr;
+    if (!drawing) return;
+    const auto asset = document_.project().assets.find(drawing->source.asset);
+    if (asset == document_.project().assets.end())
+        return workspace_.tell("The file of this drawing is missing: choose it again as its newer revision",
+                               true);
+    import_bytes(drawing->source.asset, asset->second, {PrepareTask::Kind::again, floor->id, id});
+}
+
+void MainWindow::opened(const PrepareTask& task, OpenedFile file) {
+    --working_;
+    if (!is_preparing()) return;  // it was cancelled meanwhile
+    if (!find_floor(document_.project(), task.floor)) return leave_preparation();
+    prepare_->begin(task, std::move(file));
+}
+
+void MainWindow::lay(const Prepared& prepared) {
+    const FloorId floor = prepared.task.floor;
+    if (!find_floor(document_.project(), floor)) return leave_preparation();
+    Drawing drawing = prepared.drawing;
+    const auto with_asset = [&](Project& p) {
+        drawing.source.asset = add_asset(p, prepared.file.name, *prepared.file.bytes);
+    };
+    switch (prepared.task.kind) {
+        case PrepareTask::Kind::lay:
+            workspace_.edit("Lay drawing", [&](Project& p) {
+                with_asset(p);
+                drawing.id = add_drawing(p, floor, drawing);
+            });
+            break;
+        case PrepareTask::Kind::revise:
+            workspace_.edit("Replace drawing", [&](Project& p) {
+                with_asset(p);
+                replace_drawing(p, floor, drawing);
+            });
+            break;
+        case PrepareTask::Kind::again:
+            workspace_.edit("Prepare drawing", [&](Project& p) { replace_drawing(p, floor, drawing); });
+            break;
+    }
+    leave_preparation();
+    workspace_.show_floor(floor);
+    workspace_.set_step(Step::venue);
+    workspace_.choose_drawing(drawing.id);
+    if (prepared.task.kind == PrepareTask::Kind::lay) {
+        plan_->fit();
+        workspace_.tell(drawing.to_scale()
+                            ? "The drawing is to scale: check a length that you know to be sure (L)"
+                            : "Now give it a scale: L, two clicks on a length you know, and type it");
+    } else if (prepared.task.kind == PrepareTask::Kind::revise) {
+        workspace_.compare({Comparison::Show::difference, drawing.id});
+        workspace_.tell("What the older revision alone has is red, what the newer alone has is blue");
+    }
+}
+
+void MainWindow::leave_preparation() {
+    prepare_->close_file();
+    pages_->setCurrentIndex(document_.is_open() ? 1 : 0);
+    if (document_.is_open()) plan_->setFocus();
+    next_dropped();
+}
+
+void MainWindow::next_dropped() {
+    if (dropped_.isEmpty() || !document_.is_open()) return;
+    const QString file = dropped_.takeFirst();
+    QMetaObject::invokeMethod(
+        this, [this, file] { import_drawing(file); }, Qt::QueuedConnection);
+}
+
+void MainWindow::paste() {
+    if (!workspace_.floor()) return;
+    const QMimeData* clip = QApplication::clipboard()->mimeData();
+    if (!clip) return;
+    if (clip->hasUrls() && clip->urls().front().isLocalFile())
+        return import_drawing(clip->urls().front().toLocalFile());
+    if (!clip->hasImage()) return workspace_.tell("There is no drawing on the clipboard", true);
+    const QImage image = qvariant_cast<QImage>(clip->imageData());
+    QByteArray png;
+    QBuffer buffer(&png);
+    buffer.open(QIODevice::WriteOnly);
+    if (!image.save(&buffer, "PNG"))
+        return workspace_.tell("The picture on the clipboard cannot be read", true);
+    const auto* begin = reinterpret_cast<const std::byte*>(png.constData());
+    import_bytes("Pasted drawing.png", Bytes(begin, begin + png.size()),
+                 {PrepareTask::Kind::lay, workspace_.floor_id(), {}});
 }
 
 void MainWindow::remember(const QString& file) {
@@ -219,6 +280,8 @@ void MainWindow::dropEvent(QDropEvent* e) {
     } else if (!document_.is_open()) {
         workspace_.tell("Create or open a project first, then drop the drawing on its floor", true);
     } else {
+        for (const QUrl& url : urls.mid(1))
+            if (url.isLocalFile()) dropped_ << url.toLocalFile();
         import_drawing(file);
     }
 }

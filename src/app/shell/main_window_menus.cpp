@@ -8,6 +8,7 @@
 #include "app/shell/header_bar.h"
 #include "app/shell/main_window.h"
 #include "app/shell/tool_strip.h"
+#include "project/edits.h"
 
 namespace yemvo::app {
 
@@ -67,6 +68,7 @@ void MainWindow::make_menus() {
     connect(&document_, &Document::opened, this, name_history);
     name_history();
     edit->addSeparator();
+    needs_project(action(edit, "Paste a drawing", QKeySequence::Paste, [this] { paste(); }));
     needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
     needs_project(action(edit, "Select all access points", QKeySequence("Ctrl+A"), [this] {
         std::vector<Item> all;
@@ -79,6 +81,8 @@ void MainWindow::make_menus() {
     needs_project(action(view, "Fit floor", QKeySequence("Ctrl+0"), [this] { plan_->fit(); }));
     needs_project(action(view, "Zoom in", QKeySequence("Ctrl++"), [this] { plan_->zoom(1.25); }));
     needs_project(action(view, "Zoom out", QKeySequence("Ctrl+-"), [this] { plan_->zoom(0.8); }));
+    needs_project(action(view, "Site", QKeySequence("Ctrl+6"),
+                         [this] { workspace_.show_site(!workspace_.site_shown()); }));
     view->addSeparator();
     static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
     for (int i = 0; i < 5; ++i)
@@ -101,6 +105,13 @@ void MainWindow::make_menus() {
     plan->addSeparator();
     needs_project(action(plan, "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose_drawing(); }));
     needs_project(action(plan, "Add a floor on top", {}, [this] { add_floor_on_top(); }));
+    needs_project(action(plan, "Insert a floor above this one", {}, [this] {
+        FloorId made;
+        workspace_.edit("Insert floor",
+                        [&](Project& p) { made = insert_floor_above(p, workspace_.floor_id()); });
+        workspace_.show_floor(made);
+    }));
+    needs_project(action(plan, "Duplicate this floor…", {}, [this] { duplicate(workspace_.floor_id()); }));
 
     QMenu* help = bar->addMenu("&Help");
     action(help, "Keys", QKeySequence::HelpContents, [this] { show_keys(); });

@@ -17,7 +17,11 @@ const std::vector<ToolInfo>& all_tools() {
         {ToolId::window, "Window", "window", "G", "Put windows (glazing) into walls"},
         {ToolId::slab_void, "Void", "void", "O", "Draw an opening through the slab under this floor"},
         {ToolId::zone, "Zone", "zone", "Z", "Draw zones"},
-        {ToolId::scale, "Scale", "scale", "L", "Give the drawing its scale by a known length"},
+        {ToolId::scale, "Scale", "scale", "L",
+         "Give a drawing its scale by known lengths or an area, and check it"},
+        {ToolId::align, "Align", "align", "I", "Lay this floor on another one by pairs of places"},
+        {ToolId::plate, "Plate", "plate", "P",
+         "Draw how far the slab of this floor reaches (mezzanines, terraces)"},
         {ToolId::access_point, "Access point", "access-point", "A", "Place access points"},
     };
     return list;
@@ -26,8 +30,8 @@ const std::vector<ToolInfo>& all_tools() {
 std::vector<ToolId> tools_of(Step step) {
     switch (step) {
         case Step::venue:
-            return {ToolId::select, ToolId::scale,     ToolId::wall, ToolId::door,
-                    ToolId::window, ToolId::slab_void, ToolId::zone};
+            return {ToolId::select, ToolId::scale,     ToolId::align, ToolId::wall, ToolId::door,
+                    ToolId::window, ToolId::slab_void, ToolId::plate, ToolId::zone};
         case Step::demand:
             return {ToolId::select, ToolId::zone};
         case Step::placement:

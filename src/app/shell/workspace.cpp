@@ -35,6 +35,11 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
 void Workspace::project_replaced() {
     const auto floors = all_floors(project());
     floor_ = floors.empty() ? FloorId{} : floors.front()->id;
+    drawing_ = {};
+    comparison_ = {};
+    ghost_ = {};
+    building_ = {};
+    site_shown_ = false;
     selection_.clear();
     prediction_ = nullptr;
     verdict_ = previous_verdict_ = std::nullopt;
@@ -45,6 +50,7 @@ void Workspace::project_replaced() {
     model_kind = project().models->empty() ? ModelId{} : project().models->front().id;
     wall_top_m = std::nullopt;
     emit floor_changed();
+    emit site_changed();
     emit selection_changed();
     emit prediction_changed();
     emit kinds_changed();
@@ -66,11 +72,64 @@ bool Workspace::is_selected(const Item& item) const {
 }
 
 void Workspace::show_floor(FloorId id) {
-    if (id == floor_ || !find_floor(project(), id)) return;
+    if (!find_floor(project(), id)) return;
+    show_site(false);
+    if (id == floor_) return;
     floor_ = id;
+    building_ = building_with(project(), id).id;
+    comparison_ = {};
     selection_.clear();
     emit floor_changed();
     emit selection_changed();
+}
+
+const Drawing* Workspace::drawing() const {
+    const Floor* f = floor();
+    if (!f || f->drawings->empty()) return nullptr;
+    if (const Drawing* chosen = find_drawing(*f, drawing_)) return chosen;
+    for (const Drawing& d : *f->drawings)
+        if (d.shown && !d.to_scale()) return &d;
+    return &f->drawings->back();
+}
+
+void Workspace::choose_drawing(DrawingId id) {
+    if (id == drawing_) return;
+    drawing_ = id;
+    emit drawing_changed();
+}
+
+void Workspace::compare(const Comparison& c) {
+    if (c == comparison_) return;
+    comparison_ = c;
+    emit drawing_changed();
+}
+
+void Workspace::show_ghost(FloorId id) {
+    if (id == ghost_) return;
+    ghost_ = id;
+    emit drawing_changed();
+}
+
+void Workspace::show_site(bool on) {
+    if (on == site_shown_) return;
+    site_shown_ = on;
+    if (on) {
+        set_tool(ToolId::select);
+        select({});
+    }
+    emit site_changed();
+}
+
+const Building* Workspace::building() const {
+    if (!document_.is_open()) return nullptr;
+    if (const Building* b = find_building(project(), building_)) return b;
+    return floor() ? &building_with(project(), floor_) : nullptr;
+}
+
+void Workspace::choose_building(BuildingId id) {
+    if (id == building_) return;
+    building_ = id;
+    emit site_changed();
 }
 
 void Workspace::select(std::vector<Item> items) {

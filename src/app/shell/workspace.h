@@ -13,7 +13,7 @@
 namespace yemvo::app {
 
 enum class Step { venue, demand, placement, spectrum, proof };
-enum class ToolId { select, wall, door, window, zone, slab_void, access_point, scale };
+enum class ToolId { select, wall, door, window, zone, slab_void, access_point, scale, align, plate };
 
 /// One selected thing on the floor in view.
 struct Item {
@@ -27,6 +27,13 @@ struct Item {
 struct Prediction {
     SitePrediction site;
     std::optional<Verdict> verdict;
+};
+
+/// How a drawing is held against the revision before it.
+struct Comparison {
+    enum class Show { newer, older, blink, difference } show = Show::newer;
+    DrawingId drawing;
+    friend bool operator==(const Comparison&, const Comparison&) = default;
 };
 
 class Workspace : public QObject {
@@ -48,6 +55,22 @@ public:
     LengthUnits units() const { return project().settings.units; }
 
     void show_floor(FloorId);
+    /// The drawing that Details and the scale tool are about: the chosen one, else the first without a scale,
+    /// else the topmost. Null for a floor without drawings.
+    const Drawing* drawing() const;
+    void choose_drawing(DrawingId);
+    const Comparison& comparison() const { return comparison_; }
+    void compare(const Comparison&);
+    /// A floor shown through the one in view while both are aligned; 0 for none.
+    FloorId ghost() const { return ghost_; }
+    void show_ghost(FloorId);
+    /// The site instead of a floor's plan.
+    bool site_shown() const { return site_shown_; }
+    void show_site(bool);
+    BuildingId building_id() const { return building_; }
+    /// Null only while no project is open.
+    const Building* building() const;
+    void choose_building(BuildingId);
     void select(std::vector<Item>);
     void set_step(Step);
     void set_tool(ToolId);
@@ -71,9 +94,16 @@ public:
     ModelId model_kind;
     ZoneKind zone_kind = ZoneKind::served;
     std::optional<double> wall_top_m;
+    enum class ScaleMode { length, area, check } scale_mode = ScaleMode::length;
+    bool scale_with_floor = false;  ///< what is drawn on the floor is enlarged with its drawing
+    /// Pairs of places picked by the align tool: on the floor in view, and where it belongs on the ghost.
+    std::vector<PointPair> align_pairs;
+    Freedom align_freedom = Freedom::shift_turn;
 
 signals:
     void project_changed();
+    void drawing_changed();  ///< another is chosen, compared, or shown as a ghost
+    void site_changed();     ///< site or floor, or another building chosen
     void floor_changed();
     void selection_changed();
     void step_changed();
@@ -98,6 +128,11 @@ private:
     std::shared_ptr<const Prediction> prediction_;
     std::optional<Verdict> verdict_, previous_verdict_;
     int judged_at_ = -1;
+    DrawingId drawing_;
+    Comparison comparison_;
+    FloorId ghost_;
+    bool site_shown_ = false;
+    BuildingId building_;
 };
 
 /// Whether the item still exists on the floor.

@@ -16,6 +16,7 @@ struct Id {
 
 using BuildingId = Id<struct BuildingTag>;
 using FloorId = Id<struct FloorTag>;
+using DrawingId = Id<struct DrawingTag>;
 using WallId = Id<struct WallTag>;
 using OpeningId = Id<struct OpeningTag>;
 using ZoneId = Id<struct ZoneTag>;

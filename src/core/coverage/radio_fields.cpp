@@ -19,14 +19,16 @@ RadioField make(const Project& project, const Scene& scene, const Surface& surfa
     const Radio& radio = ap.radios[job.radio];
     const BandId id = radio.channel.band;
     const RadioBand& can = *radio_band(model(project, ap.model), job.radio, id);
-    const Turn turn = body_turn(can.antenna.frame(), ap.mount, ap.azimuth_deg, ap.downtilt_deg);
+    const Turn turn =
+        body_turn(can.antenna.frame(), ap.mount, azimuth_deg(scene, *job.placed.floor, ap), ap.downtilt_deg);
     const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
     return {ap.id,
             ap.number,
             id,
             centi_db(radio.power_dbm - shift_db),
             centi_db(client_noise_dbm(project, radio.channel)),
-            store.field(scene, surface, antenna_place(*job.placed.floor, ap), can.antenna, turn, id, cancel)};
+            store.field(scene, surface, antenna_place(scene, *job.placed.floor, ap), can.antenna, turn, id,
+                        cancel)};
 }
 
 }  // namespace

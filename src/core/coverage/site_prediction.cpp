@@ -3,6 +3,7 @@
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
+#include <map>
 
 namespace yemvo {
 namespace {
@@ -19,8 +20,31 @@ std::uint16_t zone_at(const std::vector<Zone>& zones, Point p, bool (*wanted)(Zo
     return 0;
 }
 
+/// Inside the floor: on its plate or between its walls; in a yard, not inside a building.
+class Inside {
+public:
+    Inside(const Scene& scene, const Floor& floor) : floor_(floor), at_(scene.floor(floor.id)) {
+        if (at_.kind == BuildingKind::yard)
+            for (const SceneFloor& other : scene.floors)
+                if (other.kind == BuildingKind::building && other.mask->enclosed()) others_.push_back(&other);
+    }
+    bool operator()(Point p, double height_m) const {
+        if (!floor_.plate.empty() && !contains(floor_.plate, p)) return false;
+        if (at_.kind == BuildingKind::building && floor_.plate.empty()) return at_.mask->inside(p);
+        return std::none_of(others_.begin(), others_.end(), [&](const SceneFloor* other) {
+            return height_m >= other->level_m && height_m < other->top_m &&
+                   other->mask->inside(other->to_scene.invert(p));
+        });
+    }
+
+private:
+    const Floor& floor_;
+    const SceneFloor& at_;
+    std::vector<const SceneFloor*> others_;
+};
+
 CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floor) {
-    const FloorMask& walls = scene.mask(floor.id);
+    const Inside is_inside(scene, floor);
     const auto served = [](ZoneKind k) { return k == ZoneKind::served || k == ZoneKind::keep_out; };
     const auto excluded = [](ZoneKind k) { return k == ZoneKind::not_needed || k == ZoneKind::outside; };
     const auto& zones = *floor.zones;
@@ -34,7 +58,7 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
         const Point p = surface.centre(i);
         const bool in_void = std::any_of(floor.slab->voids.begin(), floor.slab->voids.end(),
                                          [&](const SlabVoid& v) { return contains(v.outline, p); });
-        if (in_void || !walls.inside(p)) continue;
+        if (in_void || !is_inside(p, surface.height_m(p))) continue;
         mask.inside[i] = 1;
         if (zone_at(zones, p, excluded)) continue;
         mask.shown[i] = 1;
@@ -68,6 +92,8 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
         add_outline(key, z.outline);
     }
     for (const SlabVoid& v : floor.slab->voids) add_outline(key.add(-1), v.outline);
+    add_outline(key, floor.plate);
+    if (scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
     if (auto kept = masks_.find(key.value())) return kept;
     auto made = std::make_shared<const CellMask>(make_mask(scene, surface, floor));
     masks_.keep(key.value(), made, surface.cells() * 5);
@@ -98,12 +124,17 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
                                   const std::function<void(const FloorPrediction&)>& done) {
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
-    const Scene scene = make_scene(project, store_.masks());
+    std::map<BuildingId, Scene> scenes;  // the site in the metres of each building asked for
     SitePrediction site;
     for (FloorId id : order) {
         cancel.check();
         const Floor* floor = find_floor(project, id);
         if (!floor) continue;
+        const BuildingId frame = building_with(project, id).id;
+        auto made = scenes.find(frame);
+        if (made == scenes.end())
+            made = scenes.emplace(frame, make_scene(project, store_.masks(), frame)).first;
+        const Scene& scene = made->second;
         FloorPrediction p;
         p.floor = id;
         p.surface = make_surface(project, scene, *floor, cell_m);

@@ -1,71 +1,17 @@
 #include "project/edits.h"
 
 #include <algorithm>
-#include <array>
 #include <set>
-#include <stdexcept>
 
 #include "project/library.h"
+#include "project/parts.h"
 
 namespace yemvo {
 namespace {
 
-template <class List, class IdType>
-auto& entry(List& list, IdType id) {
-    const auto found = std::find_if(list.begin(), list.end(), [&](const auto& e) { return e.id == id; });
-    if (found == list.end()) throw std::logic_error("an id that the project does not have");
-    return *found;
-}
-
-template <class List, class IdType>
-void erase_id(List& list, IdType id) {
-    entry(list, id);
-    std::erase_if(list, [&](const auto& e) { return e.id == id; });
-}
-
-Building& building_of(Project& project, FloorId id) {
-    for (Building& building : project.buildings)
-        for (const Floor& floor : building.floors)
-            if (floor.id == id) return building;
-    throw std::logic_error("a floor that the project does not have");
-}
-
-Floor& floor_of(Project& project, FloorId id) { return entry(building_of(project, id).floors, id); }
-
 std::vector<AccessPoint>& access_points_of(Project& project, FloorId floor) {
     floor_of(project, floor);
     return entry(project.variants, project.variant).access_points[floor].edit();
-}
-
-std::string storey_name(int index) {
-    static const std::array<const char*, 11> names{
-        "Ground floor", "First floor",   "Second floor", "Third floor", "Fourth floor", "Fifth floor",
-        "Sixth floor",  "Seventh floor", "Eighth floor", "Ninth floor", "Tenth floor"};
-    if (index < static_cast<int>(names.size())) return names[static_cast<std::size_t>(index)];
-    return "Floor " + std::to_string(index);
-}
-
-std::string free_storey_name(const Building& building) {
-    for (int index = static_cast<int>(building.floors.size());; ++index) {
-        const std::string name = storey_name(index);
-        if (std::none_of(building.floors.begin(), building.floors.end(),
-                         [&](auto& f) { return f.name == name; }))
-            return name;
-    }
-}
-
-FloorId append_floor(Project& project, Building& building, double height_m) {
-    Floor floor;
-    floor.id = new_id<FloorId>(project);
-    floor.name = free_storey_name(building);
-    floor.height_m = height_m;
-    if (!building.floors.empty()) {
-        const Floor& below = building.floors.back();
-        floor.elevation_m = below.elevation_m + below.height_m;
-    }
-    floor.slab = Slab{find_type(project, "slab-concrete-300"), 0.3, {}};
-    building.floors.push_back(floor);
-    return floor.id;
 }
 
 }  // namespace
@@ -80,59 +26,19 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     std::vector<AccessPointModel> models = standard_models();
     for (AccessPointModel& m : models) m.id = new_id<ModelId>(project);
     project.models = std::move(models);
-    project.buildings.push_back({new_id<BuildingId>(project), "Main building", {}});
-    for (int i = 0; i < floors; ++i) append_floor(project, project.buildings.front(), storey_height_m);
+    Building building;
+    building.id = new_id<BuildingId>(project);
+    building.name = "Main building";
+    project.buildings.push_back(building);
+    for (int i = 0; i < floors; ++i) {
+        const FloorId id = add_floor(project, building.id);
+        set_floor(project, id, find_floor(project, id)->name, i * storey_height_m, storey_height_m);
+    }
     project.variant = new_id<VariantId>(project);
     project.variants.push_back({project.variant, "A", {}});
     project.requirements = std::vector<Requirement>{
         {new_id<RequirementId>(project), "Signal, 5 GHz", "signal", band_5, -67, 0.95, {}}};
     return project;
-}
-
-FloorId add_floor(Project& project, BuildingId id) {
-    Building& building = entry(project.buildings, id);
-    return append_floor(project, building, building.floors.empty() ? 3.5 : building.floors.back().height_m);
-}
-
-void set_floor(Project& project, FloorId id, std::string name, double elevation_m, double height_m) {
-    Building& building = building_of(project, id);
-    bool above = false;
-    double shift_m = 0;
-    for (Floor& floor : building.floors) {
-        if (above) floor.elevation_m += shift_m;
-        if (floor.id != id) continue;
-        shift_m = elevation_m + height_m - floor.elevation_m - floor.height_m;
-        floor.name = std::move(name);
-        floor.elevation_m = elevation_m;
-        floor.height_m = height_m;
-        above = true;
-    }
-}
-
-void remove_floor(Project& project, FloorId id) {
-    const auto zones = floor_of(project, id).zones;
-    for (const Zone& z : *zones) remove_zone(project, id, z.id);  // requirements may name them
-    erase_id(building_of(project, id).floors, id);
-    for (Variant& variant : project.variants) variant.access_points.erase(id);
-}
-
-void set_slab(Project& project, FloorId id, Slab slab) { floor_of(project, id).slab = std::move(slab); }
-void set_drawing(Project& project, FloorId id, Drawing drawing) {
-    floor_of(project, id).drawing = std::move(drawing);
-}
-
-std::string add_asset(Project& project, std::string file_name, Bytes bytes) {
-    if (file_name.empty()) file_name = "drawing";
-    const auto dot = file_name.rfind('.');
-    const std::string stem = file_name.substr(0, dot);
-    const std::string ending = dot == std::string::npos ? "" : file_name.substr(dot);
-    std::string name = file_name;
-    for (int copy = 2; project.assets.contains(name); ++copy) {
-        if (*project.assets.at(name) == bytes) return name;
-        name = stem + "-" + std::to_string(copy) + ending;
-    }
-    project.assets[name] = Shared<Bytes>(std::move(bytes));
-    return name;
 }
 
 WallId add_wall(Project& project, FloorId floor, Wall wall) {

@@ -17,14 +17,55 @@ Project new_project(std::string name, SiteSettings, int floors = 1, double store
 
 /// On top of the building's others, as high as the one below it.
 FloorId add_floor(Project&, BuildingId);
-/// Name, elevation, height; walls and the rest stay. Floors above move with a changed height.
+/// Between a floor and the one above it, as high as it; what is above moves up.
+FloorId insert_floor_above(Project&, FloorId);
+/// Under the lowest floor.
+FloorId add_floor_below(Project&, BuildingId);
+/// Half way up the storey, without a plate outline yet.
+FloorId add_mezzanine(Project&, FloorId);
+/// What comes along when a floor is made again.
+struct FloorParts {
+    bool walls = true, zones = true, voids = true, drawings = true, access_points = false;
+};
+/// A copy just above the floor, with new ids and numbers; what is above moves up.
+FloorId duplicate_floor(Project&, FloorId, const FloorParts&);
+/// Changes places with the storey above (by = 1) or below (by = -1), its mezzanines coming along. Nothing
+/// happens where there is none.
+void move_floor(Project&, FloorId, int by);
+/// Name, elevation, height; walls and the rest stay. Floors above move with a changed top, mezzanines with
+/// their storey.
 void set_floor(Project&, FloorId, std::string name, double elevation_m, double height_m);
+void set_slope(Project&, FloorId, Slope);
+void set_plate(Project&, FloorId, std::vector<Point> outline);
 void remove_floor(Project&, FloorId);
 void set_slab(Project&, FloorId, Slab);
-void set_drawing(Project&, FloorId, Drawing);
+/// Carries everything on the floor along: drawings, walls, openings, zones, voids, access points of every
+/// variant.
+void transform_floor(Project&, FloorId, const Similarity&);
+/// transform_floor, and remembers by which pairs.
+void align_floor(Project&, FloorId, const Similarity&, Alignment);
+
+/// With one storey; the id in the value is ignored.
+BuildingId add_building(Project&, std::string name, BuildingKind, Similarity placement);
+/// Name, kind, placement (its scale is taken as 1) and level; its floors stay.
+void set_building(Project&, const Building&);
+/// The last building cannot be removed (std::logic_error).
+void remove_building(Project&, BuildingId);
+
+/// On top of the floor's others; the id in the value is ignored.
+DrawingId add_drawing(Project&, FloorId, Drawing);
+void replace_drawing(Project&, FloorId, const Drawing&);
+void remove_drawing(Project&, FloorId, DrawingId);
+/// replace_drawing for a drawing that only got another scale, `fixed` (metres) having stayed; with_floor: all
+/// that was drawn on the floor is enlarged with it.
+void set_drawing_scale(Project&, FloorId, const Drawing& scaled, Point fixed, bool with_floor);
+/// Up (by = 1) or down among the floor's drawings.
+void move_drawing(Project&, FloorId, DrawingId, int by);
 /// Keeps the bytes under `file_name`, or under one like it where that is taken by other bytes; gives the
 /// name.
 std::string add_asset(Project&, std::string file_name, Bytes);
+/// Drops the bytes that no drawing refers to.
+void drop_unused_assets(Project&);
 
 /// The id in the value is ignored and a new one given, also to openings.
 WallId add_wall(Project&, FloorId, Wall);

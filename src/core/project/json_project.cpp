@@ -76,7 +76,7 @@ Variant read_variant(const Reader& r) {
     return v;
 }
 
-void check_version(const Reader& r) {
+int check_version(const Reader& r) {
     if (r.at("format").text(60) != "yemvo-project") r.at("format").fail("is not 'yemvo-project'");
     const int version = r.at("version").integer(0, 1'000'000);
     if (version > format_version)
@@ -84,6 +84,15 @@ void check_version(const Reader& r) {
                         ", this one reads up to " + std::to_string(format_version) + ")",
                     "project.json", "Open it with that version");
     if (version < 1) r.at("version").fail("is no version of the format");
+    return version;
+}
+
+/// Format 1 had at most one drawing a floor, without an id.
+void number_drawings(Project& p) {
+    for (Building& building : p.buildings)
+        for (Floor& floor : building.floors)
+            if (!floor.drawings->empty())
+                for (Drawing& d : floor.drawings.edit()) d.id = DrawingId{p.next_id++};
 }
 
 }  // namespace
@@ -112,17 +121,19 @@ Project project_from_json(std::string_view text) {
                     "The file is damaged; try the kept previous version (its name ends in ~)");
     }
     const Reader r(json, "project.json: ");
-    check_version(r);
+    const int version = check_version(r);
     Project p;
     p.name = r.at("name").text(2000);
     p.settings = read_settings(r.at("settings"));
     p.next_id = r.at("next_id").id_value();
     p.wall_types = read_list<WallType>(r.at("wall_types"), read_wall_type);
     p.models = read_list<AccessPointModel>(r.at("models"), read_model);
-    p.buildings = read_list<Building>(r.at("buildings"), read_building);
+    p.buildings =
+        read_list<Building>(r.at("buildings"), [&](const Reader& b) { return read_building(b, version); });
     p.variant = r.at("variant").id<VariantId>();
     p.variants = read_list<Variant>(r.at("variants"), read_variant);
     p.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    if (version == 1) number_drawings(p);
     check_references(p);
     return p;
 }

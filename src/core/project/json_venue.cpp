@@ -2,6 +2,8 @@
 
 #include <nlohmann/json.hpp>
 
+#include "project/json_drawing.h"
+
 namespace yemvo {
 namespace {
 
@@ -98,59 +100,71 @@ Json write_slab(const Slab& s) {
 Slab read_slab(const Reader& r) {
     Slab s{r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10), {}};
     for (const Reader& v : r.at("voids").items())
-        s.voids.push_back({v.at("id").id<VoidId>(), v.at("name").text(2000), read_points(v.at("outline"), 3)});
+        s.voids.push_back(
+            {v.at("id").id<VoidId>(), v.at("name").text(2000), read_points(v.at("outline"), 3)});
     return s;
 }
 
-Json write_drawing(const Drawing& d) {
-    return {{"asset", d.asset},
-            {"width_px", d.width_px},
-            {"height_px", d.height_px},
-            {"placement",
-             {{"metres_per_px", d.placement.scale},
-              {"turn_deg", d.placement.turn_deg},
-              {"shift_m", write_point(d.placement.shift)}}},
-            {"to_scale", d.to_scale},
-            {"opacity", d.opacity}};
+Json write_alignment(const Alignment& a) {
+    Json pairs = Json::array();
+    for (const PointPair& p : a.pairs)
+        pairs.push_back({{"here", write_point(p.here)}, {"there", write_point(p.there)}});
+    return {{"to", a.to.value}, {"pairs", pairs}};
 }
 
-Drawing read_drawing(const Reader& r) {
-    Drawing d;
-    d.asset = r.at("asset").text(2000);
-    d.width_px = r.at("width_px").integer(1, 1'000'000);
-    d.height_px = r.at("height_px").integer(1, 1'000'000);
-    const Reader placement = r.at("placement");
-    d.placement.scale = placement.at("metres_per_px").number(1e-9, 1e6);
-    d.placement.turn_deg = placement.at("turn_deg").number(-3600, 3600);
-    d.placement.shift = read_point(placement.at("shift_m"));
-    d.to_scale = r.at("to_scale").boolean();
-    d.opacity = r.at("opacity").number(0, 1);
-    return d;
+Alignment read_alignment(const Reader& r) {
+    Alignment a{r.at("to").id<FloorId>(), {}};
+    for (const Reader& p : r.at("pairs").items(1000))
+        a.pairs.push_back({read_point(p.at("here")), read_point(p.at("there"))});
+    return a;
 }
 
 Json write_floor(const Floor& f) {
-    Json walls = Json::array(), zones = Json::array();
+    Json walls = Json::array(), zones = Json::array(), drawings = Json::array();
     for (const Wall& w : *f.walls) walls.push_back(write_wall(w));
     for (const Zone& z : *f.zones) zones.push_back(write_zone(z));
+    for (const Drawing& d : *f.drawings) drawings.push_back(write_drawing(d));
     Json json{{"id", f.id.value},
               {"name", f.name},
               {"elevation_m", f.elevation_m},
               {"height_m", f.height_m},
-              {"slab", write_slab(*f.slab)}};
-    if (*f.drawing) json["drawing"] = write_drawing(*f.drawing);
+              {"mezzanine", f.mezzanine},
+              {"slope", {{"x", f.slope.x}, {"y", f.slope.y}}},
+              {"plate", write_points(f.plate)},
+              {"slab", write_slab(*f.slab)},
+              {"drawings", std::move(drawings)}};
+    if (f.alignment) json["alignment"] = write_alignment(*f.alignment);
     json["zones"] = std::move(zones);
     json["walls"] = std::move(walls);
     return json;
 }
 
-Floor read_floor(const Reader& r) {
+void read_drawings(Floor& f, const Reader& r, int version) {
+    std::vector<Drawing> drawings;
+    if (version == 1) {
+        if (const auto drawing = r.find("drawing")) drawings.push_back(read_drawing_1(*drawing));
+    } else {
+        for (const Reader& item : r.at("drawings").items(1000)) drawings.push_back(read_drawing(item));
+    }
+    f.drawings = std::move(drawings);
+}
+
+Floor read_floor(const Reader& r, int version) {
     Floor f;
     f.id = r.at("id").id<FloorId>();
     f.name = r.at("name").text(2000);
     f.elevation_m = r.at("elevation_m").number(-1000, 10000);
     f.height_m = r.at("height_m").number(0.1, 1000);
     f.slab = read_slab(r.at("slab"));
-    if (const auto drawing = r.find("drawing")) f.drawing = read_drawing(*drawing);
+    read_drawings(f, r, version);
+    if (version > 1) {
+        f.mezzanine = r.at("mezzanine").boolean();
+        const Reader slope = r.at("slope");
+        f.slope = {slope.at("x").number(-10, 10), slope.at("y").number(-10, 10)};
+        f.plate = read_points(r.at("plate"), 0);
+        if (!f.plate.empty() && f.plate.size() < 3) r.at("plate").fail("needs at least 3 corners, or none");
+        if (const auto alignment = r.find("alignment")) f.alignment = read_alignment(*alignment);
+    }
     std::vector<Wall> walls;
     for (const Reader& item : r.at("walls").items()) walls.push_back(read_wall(item));
     std::vector<Zone> zones;
@@ -211,12 +225,26 @@ WallType read_wall_type(const Reader& r) {
 Json write_building(const Building& b) {
     Json floors = Json::array();
     for (const Floor& f : b.floors) floors.push_back(write_floor(f));
-    return {{"id", b.id.value}, {"name", b.name}, {"floors", floors}};
+    return {{"id", b.id.value},
+            {"name", b.name},
+            {"kind", building_kind_name(b.kind)},
+            {"placement", {{"turn_deg", b.placement.turn_deg}, {"shift_m", write_point(b.placement.shift)}}},
+            {"level_m", b.level_m},
+            {"floors", std::move(floors)}};
 }
 
-Building read_building(const Reader& r) {
-    Building b{r.at("id").id<BuildingId>(), r.at("name").text(2000), {}};
-    for (const Reader& item : r.at("floors").items(500)) b.floors.push_back(read_floor(item));
+Building read_building(const Reader& r, int version) {
+    Building b;
+    b.id = r.at("id").id<BuildingId>();
+    b.name = r.at("name").text(2000);
+    if (version > 1) {
+        b.kind = r.at("kind").word(find_building_kind);
+        const Reader placement = r.at("placement");
+        b.placement.turn_deg = placement.at("turn_deg").number(-3600, 3600);
+        b.placement.shift = read_point(placement.at("shift_m"));
+        b.level_m = r.at("level_m").number(-1000, 10000);
+    }
+    for (const Reader& item : r.at("floors").items(500)) b.floors.push_back(read_floor(item, version));
     return b;
 }
 

@@ -9,7 +9,8 @@ namespace yemvo {
 Json write_wall_type(const WallType&);
 WallType read_wall_type(const Reader&);  ///< the id may be absent
 Json write_building(const Building&);
-Building read_building(const Reader&);
+/// `version`: of the format, 1 or 2.
+Building read_building(const Reader&, int version);
 
 Json write_point(Point);
 Point read_point(const Reader&);

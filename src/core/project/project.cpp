@@ -39,17 +39,44 @@ const Floor* find_floor(const Project& project, FloorId id) {
     return nullptr;
 }
 
+const Building& building_with(const Project& project, FloorId id) {
+    for (const Building& building : project.buildings)
+        if (find_id(building.floors, id)) return building;
+    throw std::logic_error("a floor that the project does not have");
+}
+
+const Building* find_building(const Project& project, BuildingId id) {
+    return find_id(project.buildings, id);
+}
+
+std::string floor_title(const Project& project, const Floor& floor) {
+    if (project.buildings.size() < 2) return floor.name;
+    const Building& building = building_with(project, floor.id);
+    if (building.kind == BuildingKind::yard && building.floors.size() == 1) return building.name;
+    return building.name + ", " + floor.name;
+}
+
 const Floor* find_floor(const Project& project, std::string_view name) {
-    for (const Floor* floor : all_floors(project))
+    const auto floors = all_floors(project);
+    for (const Floor* floor : floors)
+        if (floor_title(project, *floor) == name) return floor;
+    for (const Floor* floor : floors)
         if (floor->name == name) return floor;
     return nullptr;
 }
 
 const Floor* floor_above(const Project& project, FloorId id) {
-    for (const Building& building : project.buildings)
-        for (std::size_t i = 0; i + 1 < building.floors.size(); ++i)
-            if (building.floors[i].id == id) return &building.floors[i + 1];
-    return nullptr;
+    const auto& floors = building_with(project, id).floors;
+    const Floor* here = find_id(floors, id);
+    const auto above = std::find_if(std::next(floors.begin(), here - floors.data() + 1), floors.end(),
+                                    [](const Floor& f) { return !f.mezzanine; });
+    return above == floors.end() ? nullptr : &*above;
+}
+
+const Floor* floor_below(const Project& project, FloorId id) {
+    const auto& floors = building_with(project, id).floors;
+    const Floor* here = find_id(floors, id);
+    return here == floors.data() ? nullptr : here - 1;
 }
 
 const WallType& wall_type(const Project& project, WallTypeId id) { return known(*project.wall_types, id); }
@@ -83,6 +110,7 @@ std::vector<PlacedAccessPoint> placed_access_points(const Project& project) {
 
 const Wall* find_wall(const Floor& floor, WallId id) { return find_id(*floor.walls, id); }
 const Opening* find_opening(const Wall& wall, OpeningId id) { return find_id(wall.openings, id); }
+const Drawing* find_drawing(const Floor& floor, DrawingId id) { return find_id(*floor.drawings, id); }
 const Zone* find_zone(const Floor& floor, ZoneId id) { return find_id(*floor.zones, id); }
 const SlabVoid* find_void(const Floor& floor, VoidId id) { return find_id(floor.slab->voids, id); }
 const AccessPoint* find_access_point(const Project& project, FloorId floor, AccessPointId id) {

@@ -1,6 +1,6 @@
 // The document: one venue and all that was said about it, as a plain value.
 //
-// A Project is copied freely: its large parts are Shared, one a floor and kind (walls, zones, slab, drawing,
+// A Project is copied freely: its large parts are Shared, one a floor and kind (walls, zones, slab, drawings,
 // access points), so a copy costs a few pointers and comparing two values tells which parts changed. An edit
 // (edits.h) changes such a copy; undo is the value before.
 #pragma once
@@ -64,9 +64,18 @@ struct Project {
 /// All floors of all buildings, lowest first in each.
 std::vector<const Floor*> all_floors(const Project&);
 const Floor* find_floor(const Project&, FloorId);
+/// By the floor's title or, where no title is so, its name.
 const Floor* find_floor(const Project&, std::string_view name);
-/// The floor above in the same building; none for the topmost.
+/// The floor's name; where there are several buildings, after the building's: "North wing, First floor". A
+/// yard with one floor is called by its own name.
+std::string floor_title(const Project&, const Floor&);
+/// The storey above in the same building, mezzanines passed over; none for the topmost.
 const Floor* floor_above(const Project&, FloorId);
+/// The next lower floor of the same building, mezzanines counted; none for the lowest.
+const Floor* floor_below(const Project&, FloorId);
+/// The building that the floor is in; the floor must exist.
+const Building& building_with(const Project&, FloorId);
+const Building* find_building(const Project&, BuildingId);
 
 /// What the id names; the id must exist in the project.
 const WallType& wall_type(const Project&, WallTypeId);
@@ -88,6 +97,7 @@ std::vector<PlacedAccessPoint> placed_access_points(const Project&);
 
 const Wall* find_wall(const Floor&, WallId);
 const Opening* find_opening(const Wall&, OpeningId);
+const Drawing* find_drawing(const Floor&, DrawingId);
 const Zone* find_zone(const Floor&, ZoneId);
 const SlabVoid* find_void(const Floor&, VoidId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);

@@ -1,6 +1,7 @@
 #include "project/storage.h"
 
 #include "project/archive.h"
+#include "project/edits.h"
 #include "project/json_project.h"
 
 namespace yemvo {
@@ -30,13 +31,16 @@ Loaded load_project(const std::filesystem::path& path) {
         if (name.starts_with(asset_folder))
             loaded.project.assets[name.substr(asset_folder.size())] = Shared<Bytes>(std::move(bytes));
     for (const Floor* floor : all_floors(loaded.project))
-        if (*floor->drawing && !loaded.project.assets.contains(floor->drawing->asset))
-            loaded.warnings.push_back("The drawing '" + floor->drawing->asset + "' of " + floor->name +
-                                      " is missing or damaged; choose it again on that floor");
+        for (const Drawing& d : *floor->drawings)
+            if (!loaded.project.assets.contains(d.source.asset))
+                loaded.warnings.push_back("The drawing '" + d.source.asset + "' of " + floor->name +
+                                          " is missing or damaged; choose it again on that floor");
     return loaded;
 }
 
-void save_project(const Project& project, const std::filesystem::path& path) {
+void save_project(const Project& to_save, const std::filesystem::path& path) {
+    Project project = to_save;
+    drop_unused_assets(project);
     const std::string text = project_to_json(project);
     const auto* begin = reinterpret_cast<const std::byte*>(text.data());
     const Bytes json(begin, begin + text.size());

@@ -16,6 +16,11 @@ public:
             own(others_, b.id.value, "building " + b.name);
             for (const Floor& f : b.floors) floor(f);
         }
+        for (const Building& b : project_.buildings)
+            for (const Floor& f : b.floors)
+                if (f.alignment && !floors_.contains(f.alignment->to.value))
+                    fail("there is no floor " + std::to_string(f.alignment->to.value),
+                         "alignment of " + f.name);
         for (const Variant& v : project_.variants) variant(v);
         if (!variants_.contains(project_.variant.value))
             fail("the current variant does not exist", project_.name);
@@ -51,7 +56,7 @@ private:
             }
         }
         for (const Zone& z : *f.zones) own(zones_, z.id.value, "zone " + z.name);
-        if (*f.drawing && f.drawing->placement.scale <= 0) fail("the drawing's scale is not above 0", f.name);
+        for (const Drawing& d : *f.drawings) own(others_, d.id.value, "drawing " + d.name);
     }
     void variant(const Variant& v) {
         own(variants_, v.id.value, "variant " + v.name);

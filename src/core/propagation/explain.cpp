@@ -23,7 +23,7 @@ TermKind term_kind(CrossingKind kind) {
 std::string crossing_name(const Project& project, const Scene& scene, const Crossing& c) {
     const std::string& type = wall_type(project, scene.types[static_cast<std::size_t>(c.row)]).name;
     if (c.kind != CrossingKind::slab) return type;
-    return type + " under " + find_floor(project, c.floor)->name;
+    return type + " under " + floor_title(project, *find_floor(project, c.floor));
 }
 
 }  // namespace
@@ -43,8 +43,9 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     const Radio& radio = ap.radios.at(index);
     const RadioBand* can = radio_band(model(project, ap.model), index, radio.channel.band);
     if (!can) throw std::logic_error("a radio in a band its model does not have");
-    const Point3 source = antenna_place(floor, ap), way = receiver - source;
-    const Orientation orientation(body_turn(can->antenna.frame(), ap.mount, ap.azimuth_deg, ap.downtilt_deg));
+    const Point3 source = antenna_place(scene, floor, ap), way = receiver - source;
+    const Orientation orientation(
+        body_turn(can->antenna.frame(), ap.mount, azimuth_deg(scene, floor, ap), ap.downtilt_deg));
 
     LinkExplanation link;
     link.access_point = ap.id;

@@ -31,16 +31,11 @@ struct LinkExplanation {
 
 std::string_view term_kind_name(TermKind);
 
-/// Where an access point's antennas are, in absolute heights.
-inline Point3 antenna_place(const Floor& floor, const AccessPoint& ap) {
-    return {ap.position.x, ap.position.y, floor.elevation_m + ap.height_m};
-}
-
 /// Noise of the project's client over the channel's width [dBm].
 double client_noise_dbm(const Project&, const Channel&);
 
-/// The link of one radio to a receiver. Free space is taken at the channel's own centre frequency, materials
-/// at the band's reference frequency.
+/// The link of one radio to a receiver in the scene. Free space is taken at the channel's own centre
+/// frequency, materials at the band's reference frequency.
 LinkExplanation explain(const Project&, const Scene&, const Floor&, const AccessPoint&, std::size_t radio,
                         Point3 receiver);
 

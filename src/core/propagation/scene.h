@@ -6,6 +6,7 @@
 #pragma once
 #include <array>
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "base/content_key.h"
@@ -34,24 +35,51 @@ struct SceneSlab {
     int row;
     FloorId floor;  ///< the floor standing on it
     std::shared_ptr<const FloorMask> extent;
+    std::vector<Point> plate;  ///< its outline; empty: as far as the extent
+    std::optional<Box> limit;  ///< where nothing encloses it: no farther than this
     std::vector<std::vector<Point>> voids;
-    /// Whether there is slab, not void and not outside the building, at a place.
+    PointMap to_scene;  ///< from the metres of its building, in which all of the above are
+    /// Whether there is slab, not void and not outside the building, at a place of the scene.
     bool covers(Point) const;
 };
 
+/// Where a floor lies in the scene.
+struct SceneFloor {
+    FloorId floor;
+    std::shared_ptr<const FloorMask> mask;  ///< in the metres of its building
+    BuildingKind kind;
+    double level_m;     ///< of its surface at its origin, absolute
+    double top_m;       ///< of its storey, absolute
+    Slope slope;        ///< in the metres of its building
+    double turn_deg;    ///< of its building against the scene
+    PointMap to_scene;  ///< from the metres of its building
+    /// Absolute height of its surface at a place in the metres of its building.
+    double ground_m(Point p) const { return level_m + slope.x * p.x + slope.y * p.y; }
+};
+
+/// The whole site in the metres of one building, so that its floors' grids lie straight in it.
 struct Scene {
     std::vector<ScenePanel> panels;
     std::vector<SceneSlab> slabs;   ///< by rising level
     std::vector<LossRow> losses;    ///< a row a wall type
     std::vector<WallTypeId> types;  ///< of each row
-    std::uint64_t key = 0;          ///< equal for equal content
-    const FloorMask& mask(FloorId) const;
-    std::vector<std::pair<FloorId, std::shared_ptr<const FloorMask>>> masks;
+    std::vector<SceneFloor> floors;
+    BuildingId frame;       ///< the building in whose metres it is
+    std::uint64_t key = 0;  ///< equal for equal content
+    const SceneFloor& floor(FloorId) const;
+    const FloorMask& mask(FloorId id) const { return *floor(id).mask; }
 };
 
 /// `masks`: kept from scene to scene, since most edits change no wall.
 using MaskCache = ContentCache<FloorMask>;
-Scene make_scene(const Project&, MaskCache& masks);
+/// In the metres of `frame`, by default the first building. Walls on sloping ground stand on the ground under
+/// their middle, cut so that it rises by at most 0.25 m along a panel.
+Scene make_scene(const Project&, MaskCache& masks, BuildingId frame = {});
+
+/// Where an access point's antennas are in the scene.
+Point3 antenna_place(const Scene&, const Floor&, const AccessPoint&);
+/// Where its azimuth points in the scene, clockwise from the scene's north.
+double azimuth_deg(const Scene&, const Floor&, const AccessPoint&);
 
 /// Where the engine takes a source to stand: moved by (1.37, 0.71) cm, so that rays do not run exactly
 /// through corners when a drawing lies on a lattice; the other way round where that would carry it through a

@@ -18,11 +18,8 @@ std::optional<Box> open_box(const Project& project, const Floor& floor) {
         if (box) points.insert(points.end(), {box->low, box->high});
     };
     take(extent(floor));
-    if (*floor.drawing) {
-        Floor only_drawing;
-        only_drawing.drawing = floor.drawing;
-        take(extent(only_drawing));
-    }
+    take(drawings_extent(floor));
+    take(bounds(floor.plate));
     for (const AccessPoint& ap : access_points(project, floor.id))
         take(Box{ap.position, ap.position}.grown(15));
     return bounds(points);
@@ -57,8 +54,13 @@ std::uint64_t Surface::key() const {
 Surface make_surface(const Project& project, const Scene& scene, const Floor& floor, double cell_m) {
     Surface s;
     s.floor = floor.id;
-    s.z0 = floor.elevation_m + project.settings.client_height_m;
-    const auto box = scene.mask(floor.id).enclosed() ? walls_box(floor) : open_box(project, floor);
+    const SceneFloor& at = scene.floor(floor.id);
+    s.z0 = at.level_m + project.settings.client_height_m;
+    s.slope_x = floor.slope.x;
+    s.slope_y = floor.slope.y;
+    const bool closed = at.kind == BuildingKind::building && at.mask->enclosed();
+    const auto box =
+        floor.plate.empty() ? (closed ? walls_box(floor) : open_box(project, floor)) : bounds(floor.plate);
     if (!box) return s;
     while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells))
         cell_m *= 2;

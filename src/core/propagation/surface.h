@@ -37,9 +37,10 @@ struct Surface {
 
 inline constexpr std::size_t most_cells = 4'000'000;
 
-/// The floor's surface at the client height over its enclosed area; while the walls do not close, over its
-/// walls, zones and drawing, or 15 m round its access points. No cells for a floor with nothing on it. The
-/// cell is doubled until there are at most most_cells.
+/// The floor's surface at the client height over its plate or else its enclosed area; while the walls do not
+/// close, and in a yard, over its walls, zones and drawings, and 15 m round its access points. In the metres
+/// of the floor's building: the scene must have that as its frame. No cells for a floor with nothing on it.
+/// The cell is doubled until there are at most most_cells.
 Surface make_surface(const Project&, const Scene&, const Floor&, double cell_m = 0.5);
 
 }  // namespace yemvo

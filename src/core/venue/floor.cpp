@@ -16,17 +16,49 @@ std::optional<ZoneKind> find_zone_kind(std::string_view name) {
     return static_cast<ZoneKind>(found - zone_kinds.begin());
 }
 
+std::string_view building_kind_name(BuildingKind kind) {
+    return kind == BuildingKind::yard ? "yard" : "building";
+}
+
+std::optional<BuildingKind> find_building_kind(std::string_view name) {
+    if (name == "building") return BuildingKind::building;
+    if (name == "yard") return BuildingKind::yard;
+    return std::nullopt;
+}
+
+std::optional<Box> drawings_extent(const Floor& floor) {
+    std::vector<Point> corners;
+    for (const Drawing& d : *floor.drawings) {
+        const Box box = extent(d);
+        corners.insert(corners.end(), {box.low, box.high});
+    }
+    return bounds(corners);
+}
+
 std::optional<Box> extent(const Floor& floor) {
     std::vector<Point> points;
     for (const Wall& wall : *floor.walls) points.insert(points.end(), wall.points.begin(), wall.points.end());
     for (const Zone& zone : *floor.zones)
         points.insert(points.end(), zone.outline.begin(), zone.outline.end());
-    if (points.empty() && *floor.drawing) {
-        const double w = floor.drawing->width_px, h = floor.drawing->height_px;
-        for (Point p : {Point{0, 0}, Point{w, 0}, Point{w, h}, Point{0, h}})
-            points.push_back(floor.drawing->to_venue(p));
+    if (points.empty()) points = floor.plate;
+    return points.empty() ? drawings_extent(floor) : bounds(points);
+}
+
+std::optional<Box> extent(const Building& building) {
+    std::vector<Point> corners;
+    for (const Floor& floor : building.floors)
+        if (const auto box = extent(floor)) corners.insert(corners.end(), {box->low, box->high});
+    return bounds(corners);
+}
+
+bool needs_scale(const Floor& floor) {
+    bool any = false;
+    for (const Drawing& d : *floor.drawings) {
+        if (!d.shown) continue;
+        if (d.to_scale()) return false;
+        any = true;
     }
-    return bounds(points);
+    return any;
 }
 
 }  // namespace yemvo

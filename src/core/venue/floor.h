@@ -9,6 +9,8 @@
 #include "base/shared.h"
 #include "geometry/polygon.h"
 #include "geometry/similarity.h"
+#include "geometry/similarity_fit.h"
+#include "venue/drawing.h"
 #include "venue/wall.h"
 
 namespace yemvo {
@@ -44,45 +46,67 @@ struct Slab {
     friend bool operator==(const Slab&, const Slab&) = default;
 };
 
-/// A picture lying under a floor. Its own coordinates are pixels from the upper left corner, x right, y down.
-struct Drawing {
-    std::string asset;  ///< name of the bytes in the project's assets; empty: no drawing
-    int width_px = 0, height_px = 0;
-    Similarity placement;   ///< from (x, -y) in pixels to metres
-    bool to_scale = false;  ///< set once a length was given
-    double opacity = 0.55;  ///< [0, 1]
-    Point to_venue(Point pixel) const { return placement.apply({pixel.x, -pixel.y}); }
-    Point to_pixel(Point venue) const {
-        const Point p = placement.invert(venue);
-        return {p.x, -p.y};
-    }
-    explicit operator bool() const { return !asset.empty(); }
-    friend bool operator==(const Drawing&, const Drawing&) = default;
+/// How a floor was laid on the one below it.
+struct Alignment {
+    FloorId to;
+    std::vector<PointPair> pairs;  ///< a place here and where it belongs there, in metres of the building
+    friend bool operator==(const Alignment&, const Alignment&) = default;
 };
 
+/// Rise of the ground, metres a metre eastward and northward.
+struct Slope {
+    double x = 0, y = 0;
+    friend bool operator==(const Slope&, const Slope&) = default;
+};
+
+/// One storey. Its coordinates are the building's own.
 struct Floor {
     FloorId id;
     std::string name;
-    double elevation_m = 0;  ///< of its top surface, above the site's zero
-    double height_m = 3.5;   ///< up to the top surface of the floor above
+    double elevation_m = 0;    ///< of its top surface, above the building's zero
+    double height_m = 3.5;     ///< up to the top surface of the floor above
+    bool mezzanine = false;    ///< stands within the storey of a floor below it; moves with that
+    Slope slope;               ///< of its surface; elevation_m holds at (0, 0)
+    std::vector<Point> plate;  ///< outline of its slab; empty: what its walls enclose
     Shared<Slab> slab;
     Shared<std::vector<Wall>> walls;
     Shared<std::vector<Zone>> zones;
-    Shared<Drawing> drawing;
+    Shared<std::vector<Drawing>> drawings;  ///< the lowest first
+    std::optional<Alignment> alignment;
+
+    double ground_m(Point p) const { return elevation_m + slope.x * p.x + slope.y * p.y; }
+    double top_m() const { return elevation_m + height_m; }
     friend bool operator==(const Floor&, const Floor&) = default;
+};
+
+enum class BuildingKind {
+    building,
+    yard,  ///< open air: no slab under it, nothing encloses it
 };
 
 struct Building {
     BuildingId id;
     std::string name;
-    std::vector<Floor> floors;  ///< from the lowest up
+    std::vector<Floor> floors;  ///< by rising elevation
+    BuildingKind kind = BuildingKind::building;
+    Similarity placement;  ///< from its own metres to the site's; its scale is 1
+    double level_m = 0;    ///< of its zero, above the site's zero
     friend bool operator==(const Building&, const Building&) = default;
 };
 
 std::string_view zone_kind_name(ZoneKind);
 std::optional<ZoneKind> find_zone_kind(std::string_view name);
 
-/// Where the floor's walls, zones and drawing lie; none for an empty floor.
+std::string_view building_kind_name(BuildingKind);
+std::optional<BuildingKind> find_building_kind(std::string_view name);
+
+/// Where the floor's walls and zones lie, else its plate, else its drawings; none for an empty floor.
 std::optional<Box> extent(const Floor&);
+/// Where its drawings lie; none without any.
+std::optional<Box> drawings_extent(const Floor&);
+/// Round all floors, in the building's own metres.
+std::optional<Box> extent(const Building&);
+/// A drawing lies under the floor and none that is shown has a scale.
+bool needs_scale(const Floor&);
 
 }  // namespace yemvo

@@ -1,0 +1,108 @@
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+#include <QToolButton>
+#include <algorithm>
+
+#include "app/details/drawing_forms.h"
+#include "app/plan/align_tool.h"
+#include "app/shell/theme.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+QString outcome_words(const Workspace& w) {
+    const std::size_t least = least_pairs(w.align_freedom);
+    if (w.align_pairs.size() < least)
+        return QString("Pick %1 pairs or more, far apart: first on this floor, then on the blue one.")
+            .arg(least);
+    const auto fit = align_fit(w);
+    if (!fit) return "The places of the pairs coincide.";
+    const Point middle = w.align_pairs.front().here;
+    const Point moved = fit->map.apply(middle) - middle;
+    QString words = QString("Moves %1 m").arg(render::figure(length(moved), 2));
+    if (w.align_freedom != Freedom::shift)
+        words += QString(", turns %1°").arg(render::figure(fit->map.turn_deg, 2));
+    if (w.align_freedom == Freedom::shift_turn_scale)
+        words += QString(", scales × %1").arg(render::figure(fit->map.scale, 4));
+    if (fit->outlier)
+        return words + QString(".\nPair %1 disagrees: without it the others agree within %2 m.")
+                           .arg(*fit->outlier + 1)
+                           .arg(render::figure(fit->rms_without_outlier_m, 3));
+    return words +
+           QString(".\nThe pairs agree within %1 m.")
+               .arg(render::figure(*std::max_element(fit->residual_m.begin(), fit->residual_m.end()), 3));
+}
+
+}  // namespace
+
+Form* align_form(Workspace& w, QWidget* parent) {
+    auto* form = new Form(w, parent);
+    form->group("Align this floor");
+    QStringList names;
+    std::vector<FloorId> ids;
+    for (const Floor& f : building_with(w.project(), w.floor_id()).floors) {
+        if (f.id == w.floor_id()) continue;
+        names << QString::fromStdString(f.name);
+        ids.push_back(f.id);
+    }
+    form->choice(
+        form->row("To"), "alignTo", names,
+        [&w, ids] { return static_cast<int>(std::find(ids.begin(), ids.end(), w.ghost()) - ids.begin()); },
+        [&w, ids](int i) {
+            w.align_pairs.clear();
+            w.show_ghost(ids[static_cast<std::size_t>(i)]);
+            w.kinds_were_changed();
+        });
+    form->choice(
+        form->row("May"), "alignFreedom", {"Shift", "Shift and turn", "Shift, turn and scale"},
+        [&w] { return static_cast<int>(w.align_freedom); },
+        [&w](int i) {
+            w.align_freedom = static_cast<Freedom>(i);
+            w.kinds_were_changed();
+        });
+    form->group("Pairs");
+    for (std::size_t i = 0; i < w.align_pairs.size(); ++i) {
+        auto* row = form->row(QString("Pair %1").arg(i + 1));
+        auto* off = new QLabel;
+        off->setObjectName(QString("residual-%1").arg(i));
+        row->addWidget(off, 1);
+        form->on_refresh([&w, off, i] {
+            const auto fit = align_fit(w);
+            if (!fit || i >= fit->residual_m.size()) return off->setText("");
+            const bool bad = fit->outlier == i;
+            off->setText(render::figure(fit->residual_m[i], 3) + " m off");
+            off->setStyleSheet("color: " + (bad ? theme().not_met : theme().ink).name() +
+                               (bad ? "; font-weight: 600" : ""));
+        });
+        auto* drop = new QToolButton;
+        drop->setObjectName(QString("dropPair-%1").arg(i));
+        drop->setText("×");
+        drop->setFixedSize(20, 20);
+        drop->setToolTip("Leave this pair out");
+        row->addWidget(drop);
+        QObject::connect(drop, &QToolButton::clicked, form, [&w, i] {
+            if (i < w.align_pairs.size())
+                w.align_pairs.erase(w.align_pairs.begin() + static_cast<std::ptrdiff_t>(i));
+            w.kinds_were_changed();
+        });
+    }
+    auto* told = form->text({}, [&w] { return outcome_words(w); });
+    told->setObjectName("alignOutcome");
+    told->setWordWrap(true);
+    auto* apply = new QPushButton("Align");
+    apply->setObjectName("main");
+    apply->setProperty("tests", "alignNow");
+    form->widget(apply);
+    form->on_refresh([&w, apply] { apply->setEnabled(align_fit(w).has_value()); });
+    QObject::connect(apply, &QPushButton::clicked, form, [&w] { align_now(w); });
+    form->note(
+        "Everything on this floor moves along: drawings, walls, zones, access points. The blue floor "
+        "stays.");
+    form->stretch();
+    return form;
+}
+
+}  // namespace yemvo::app

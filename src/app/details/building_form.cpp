@@ -1,0 +1,98 @@
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QPushButton>
+
+#include "app/details/drawing_forms.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+Form* building_form(Workspace& w, QWidget* parent) {
+    auto* form = new Form(w, parent);
+    const Building* chosen = w.building();
+    if (!chosen) return form;
+    const BuildingId id = chosen->id;
+    const auto building = [&w, id]() -> Building {
+        const Building* b = find_building(w.project(), id);
+        return b ? *b : Building{};
+    };
+    const auto change = [&w, id, building](const QString& label, std::function<void(Building&)> set) {
+        w.edit(label, [&](Project& p) {
+            Building b = building();
+            b.id = id;
+            set(b);
+            set_building(p, b);
+        });
+    };
+    const QString metre = w.units() == LengthUnits::metres ? "m" : "";
+    form->group(chosen->kind == BuildingKind::yard ? "Yard" : "Building");
+    form->name_field(
+        form->row("Name"), "buildingName", [=] { return QString::fromStdString(building().name); },
+        [=](const QString& t) { change("Rename building", [&](Building& b) { b.name = t.toStdString(); }); });
+    form->choice(
+        form->row("Kind"), "buildingKind", {"Building", "Yard, open air"},
+        [=] { return building().kind == BuildingKind::yard ? 1 : 0; },
+        [=](int i) {
+            change("Change kind",
+                   [&](Building& b) { b.kind = i ? BuildingKind::yard : BuildingKind::building; });
+        });
+    form->group("Place on the site");
+    form->length_field(
+        form->row("East"), "buildingX", metre, [=] { return building().placement.shift.x; },
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); }, -50'000,
+        50'000);
+    form->length_field(
+        form->row("North"), "buildingY", metre, [=] { return building().placement.shift.y; },
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); }, -50'000,
+        50'000);
+    form->number_field(
+        form->row("Turned"), "buildingTurn", "°", 1, [=] { return building().placement.turn_deg; },
+        [=](double v) {
+            change("Turn building", [&](Building& b) { b.placement.turn_deg = wrapped_deg(v); });
+        },
+        -360, 360);
+    form->length_field(
+        form->row("Zero at"), "buildingLevel", metre, [=] { return building().level_m; },
+        [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, -1000, 9000);
+    form->note(
+        "East, north and turn (counter-clockwise) of its own zero; 'zero at' is how high its ±0.00 lies "
+        "above the site's.");
+    form->text("Floors", [=] { return QString::number(building().floors.size()); });
+
+    form->group("Site");
+    auto* row = form->row({});
+    for (const auto& [object, words, kind] :
+         {std::tuple{"addBuilding", "Add a building", BuildingKind::building},
+          std::tuple{"addYard", "Add a yard", BuildingKind::yard}}) {
+        auto* add = new QPushButton(words);
+        add->setObjectName(object);
+        row->addWidget(add, 1);
+        QObject::connect(add, &QPushButton::clicked, form, [&w, kind = kind] {
+            BuildingId made;
+            w.edit(kind == BuildingKind::yard ? "Add yard" : "Add building", [&](Project& p) {
+                double east_m = 0;  // beside what is there
+                for (const Building& b : p.buildings)
+                    if (const auto box = extent(b))
+                        for (Point q : {box->low, box->high, Point{box->low.x, box->high.y},
+                                        Point{box->high.x, box->low.y}})
+                            east_m = std::max(east_m, b.placement.apply(q).x);
+                const QString name = QString(kind == BuildingKind::yard ? "Yard %1" : "Building %1")
+                                         .arg(p.buildings.size() + 1);
+                made = add_building(p, name.toStdString(), kind, {1, 0, {std::ceil(east_m / 5 + 1) * 5, 0}});
+            });
+            w.choose_building(made);
+        });
+    }
+    auto* remove = new QPushButton("Remove " + QString::fromStdString(chosen->name));
+    remove->setObjectName("removeBuilding");
+    remove->setEnabled(w.project().buildings.size() > 1);
+    form->widget(remove);
+    QObject::connect(remove, &QPushButton::clicked, form,
+                     [&w, id] { w.edit("Remove building", [&](Project& p) { remove_building(p, id); }); });
+    form->stretch();
+    return form;
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,19 @@
+// Details of what lies under and beside a floor: drawings, scale, alignment, buildings.
+#pragma once
+#include "app/details/form.h"
+
+namespace yemvo::app {
+
+/// What the drawings of a floor may ask of the window.
+struct DrawingActions {
+    std::function<void()> choose;
+    std::function<void(DrawingId)> revise, prepare_again;
+};
+
+/// The floor's drawings as a group of a form.
+void add_drawings(Form&, Workspace&, const DrawingActions&);
+Form* scale_form(Workspace&, QWidget* parent);
+Form* align_form(Workspace&, QWidget* parent);
+Form* building_form(Workspace&, QWidget* parent);
+
+}  // namespace yemvo::app

@@ -1,0 +1,162 @@
+#include <QCheckBox>
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenu>
+#include <QPushButton>
+#include <QToolButton>
+
+#include "app/details/drawing_forms.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+QString how_scaled(const Drawing& d, LengthUnits units) {
+    if (!d.to_scale()) return "No scale yet";
+    const Box box = extent(d);
+    const auto one = [&](double m) { return QString::fromStdString(format_length(m, units)); };
+    QString by = QString::fromUtf8(scale_by_name(d.scale_by).data());
+    if (d.scale_by == ScaleBy::lengths)
+        by = d.lengths.size() == 1 ? QString("1 known length")
+                                   : QString("%1 known lengths").arg(d.lengths.size());
+    if (d.scale_by == ScaleBy::area) by = "a known area";
+    return one(box.width()) + " × " + one(box.height()) + ", by " + by;
+}
+
+/// Changes a copy of a drawing of the floor in view and puts it back, as one edit.
+template <class Change>
+void change_drawing(Workspace& w, DrawingId id, const QString& label, Change change) {
+    const FloorId at = w.floor_id();
+    w.edit(label, [&](Project& p) {
+        Drawing d = *find_drawing(*find_floor(p, at), id);
+        change(d);
+        replace_drawing(p, at, d);
+    });
+}
+
+void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen, const DrawingActions& actions) {
+    const DrawingId id = drawing.id;
+    auto* row = form.row({});
+    auto* eye = new QCheckBox;
+    eye->setObjectName(QString("drawingShown-%1").arg(id.value));
+    eye->setToolTip("Show or hide this drawing");
+    row->addWidget(eye);
+    form.on_refresh([&w, eye, id] {
+        const Drawing* d = find_drawing(*w.floor(), id);
+        if (d) eye->setChecked(d->shown);
+    });
+    QObject::connect(eye, &QCheckBox::clicked, &form, [&w, id](bool on) {
+        change_drawing(w, id, on ? "Show drawing" : "Hide drawing", [&](Drawing& d) { d.shown = on; });
+    });
+    auto* name = new QPushButton;
+    name->setObjectName(QString("drawing-%1").arg(id.value));
+    name->setFlat(true);
+    name->setStyleSheet(
+        QString("QPushButton { text-align: left; border: 0; background: transparent; padding: 0; "
+                "font-weight: %1; color: %2; }")
+            .arg(chosen ? 600 : 400)
+            .arg((chosen ? theme().accent : theme().ink).name()));
+    const QString words = QString::fromStdString(drawing.name);
+    name->setText(QFontMetrics(render::font(13, chosen ? 600 : 400)).elidedText(words, Qt::ElideMiddle, 186));
+    name->setToolTip(words);
+    QObject::connect(name, &QPushButton::clicked, &form, [&w, id] { w.choose_drawing(id); });
+    row->addWidget(name, 1);
+    auto* more = new QToolButton;
+    more->setObjectName(QString("drawingMenu-%1").arg(id.value));
+    more->setText("⋯");
+    more->setFixedSize(24, 22);
+    QObject::connect(more, &QToolButton::clicked, &form, [&w, &form, more, id, actions] {
+        QMenu menu(&form);
+        const FloorId at = w.floor_id();
+        menu.addAction("Prepare again…", [=] { actions.prepare_again(id); });
+        menu.addAction("Newer revision…", [=] { actions.revise(id); });
+        menu.addSeparator();
+        menu.addAction(
+            "Up", [&w, at, id] { w.edit("Raise drawing", [&](Project& p) { move_drawing(p, at, id, 1); }); });
+        menu.addAction("Down", [&w, at, id] {
+            w.edit("Lower drawing", [&](Project& p) { move_drawing(p, at, id, -1); });
+        });
+        menu.addSeparator();
+        menu.addAction("Remove", [&w, at, id] {
+            w.edit("Remove drawing", [&](Project& p) { remove_drawing(p, at, id); });
+        });
+        menu.exec(more->mapToGlobal(QPoint(0, more->height())));
+    });
+    row->addWidget(more);
+}
+
+void add_comparison(Form& form, Workspace& w, DrawingId id) {
+    form.choice(
+        form.row("Compare"), "compareRevision", {"Newer only", "Older only", "Blink", "Differences tinted"},
+        [&w, id] { return w.comparison().drawing == id ? static_cast<int>(w.comparison().show) : 0; },
+        [&w, id](int i) {
+            w.compare({static_cast<Comparison::Show>(i), id});
+        });
+    auto* row = form.row("");
+    auto* done = new QPushButton("Forget the older");
+    done->setObjectName("forgetOlder");
+    row->addWidget(done, 1);
+    QObject::connect(done, &QPushButton::clicked, &form, [&w, id] {
+        change_drawing(w, id, "Forget older revision", [](Drawing& d) { d.earlier.reset(); });
+    });
+    auto* back = new QPushButton("Back to it");
+    back->setObjectName("backToOlder");
+    row->addWidget(back, 1);
+    QObject::connect(back, &QPushButton::clicked, &form, [&w, id] {
+        change_drawing(w, id, "Take older revision", [](Drawing& d) {
+            d.source = d.earlier->source;
+            d.crop = d.earlier->crop;
+            d.placement = d.earlier->placement;
+            d.name = d.source.asset;
+            d.earlier.reset();
+        });
+    });
+}
+
+}  // namespace
+
+void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
+    const Floor& floor = *w.floor();
+    form.group("Drawings");
+    if (floor.drawings->empty())
+        form.note("None yet: drop a picture, PDF, SVG or DXF on the plan, or paste one.");
+    const Drawing* chosen = w.drawing();
+    for (auto d = floor.drawings->rbegin(); d != floor.drawings->rend(); ++d)
+        add_row(form, w, *d, chosen && chosen->id == d->id, actions);
+    if (chosen) {
+        const DrawingId id = chosen->id;
+        form.text({},
+                  [&w, id] {
+                      const Drawing* d = find_drawing(*w.floor(), id);
+                      return d ? how_scaled(*d, w.units()) : QString();
+                  })
+            ->setWordWrap(true);
+        form.number_field(
+            form.row("Opacity"), "drawingOpacity", "%", 0,
+            [&w, id] {
+                const Drawing* d = find_drawing(*w.floor(), id);
+                return d ? d->opacity * 100 : 0;
+            },
+            [&w, id](double v) {
+                change_drawing(w, id, "Fade drawing", [&](Drawing& d) { d.opacity = v / 100; });
+            },
+            0, 100);
+        if (chosen->earlier) add_comparison(form, w, id);
+    }
+    auto* row = form.row({});
+    auto* choose = new QPushButton("Choose a drawing…");
+    choose->setObjectName("chooseDrawing");
+    QObject::connect(choose, &QPushButton::clicked, &form, actions.choose);
+    row->addWidget(choose, 1);
+    if (!chosen) return;
+    auto* scale = new QPushButton("Scale");
+    scale->setObjectName("scaleDrawing");
+    scale->setToolTip("Give the drawing its scale (L)");
+    QObject::connect(scale, &QPushButton::clicked, &form, [&w] { w.set_tool(ToolId::scale); });
+    row->addWidget(scale);
+}
+
+}  // namespace yemvo::app

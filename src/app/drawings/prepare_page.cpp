@@ -1,0 +1,605 @@
+#include "app/drawings/prepare_page.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QListWidget>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QSignalBlocker>
+#include <QSlider>
+#include <QThreadPool>
+#include <QToolButton>
+#include <QVBoxLayout>
+#include <algorithm>
+
+#include "app/details/form.h"
+#include "app/drawings/sheet_canvas.h"
+#include "app/shell/theme.h"
+#include "base/number_text.h"
+#include "exchange/cad_drawing.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr int left_width = 208, right_width = 288;
+constexpr double unknown_width_m = 50;  // as if, until a scale is given
+const QStringList unit_names{"Millimetres", "Centimetres", "Metres", "Inches", "Feet"};
+constexpr int unit_of_file = 5;
+
+QFrame* rule(QWidget* parent, bool upright) {
+    auto* line = new QFrame(parent);
+    if (upright)
+        line->setFixedWidth(1);
+    else
+        line->setFixedHeight(1);
+    line->setStyleSheet("background: " + theme().line.name());
+    return line;
+}
+
+bool same_sheet(const DrawingSource& a, const DrawingSource& b) {
+    if (a.kind == DrawingKind::dxf || b.kind == DrawingKind::dxf) return a.kind == b.kind;
+    const auto near = [](double x, double y) { return std::abs(x - y) <= 0.005 * std::max(x, y); };
+    return near(a.sheet.width(), b.sheet.width()) && near(a.sheet.height(), b.sheet.height());
+}
+
+QString kind_words(const OpenedFile& f) {
+    const Box& s = f.source.sheet;
+    switch (f.source.kind) {
+        case DrawingKind::picture:
+            return QString("Picture, %1 × %2 pixels").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
+        case DrawingKind::pdf:
+            return QString("PDF, %1 × %2 mm")
+                .arg(s.width() * 25.4 / 72, 0, 'f', 0)
+                .arg(s.height() * 25.4 / 72, 0, 'f', 0);
+        case DrawingKind::svg:
+            return QString("SVG, %1 × %2 units").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
+        case DrawingKind::dxf:
+            break;
+    }
+    return QString("CAD drawing, %1 pieces").arg(f.sheet->cad()->pieces());
+}
+
+}  // namespace
+
+Similarity first_placement(const Drawing& drawing, double metres_per_unit, double turn_deg) {
+    Drawing d = drawing;
+    d.placement = {metres_per_unit, turn_deg, {}};
+    d.placement.shift = extent(d).low * -1.0;
+    return d.placement;
+}
+
+PreparePage::PreparePage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("preparePage");
+    lay_out();
+}
+
+void PreparePage::lay_out() {
+    auto* all = new QVBoxLayout(this);
+    all->setContentsMargins(0, 0, 0, 0);
+    all->setSpacing(0);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(14, 8, 12, 8);
+    head->setSpacing(8);
+    title_ = new QLabel(this);
+    title_->setObjectName("title");
+    head->addWidget(title_);
+    facts_ = new QLabel(this);
+    facts_->setObjectName("muted");
+    head->addWidget(facts_);
+    head->addStretch(1);
+    const auto segment = [&](const char* object, const QString& text, const QString& tip) {
+        auto* b = new QToolButton(this);
+        b->setObjectName("segment");
+        b->setProperty("tests", object);
+        b->setText(text);
+        b->setToolTip(tip);
+        b->setCheckable(true);
+        head->addWidget(b);
+        return b;
+    };
+    head->setSpacing(0);
+    crop_button_ = segment("crop", "Crop", "Drag a frame round what is wanted (C)");
+    level_button_ =
+        segment("level", "Level", "Click two places of a line that ought to be level or upright (V)");
+    head->addSpacing(12);
+    auto* cancel = new QPushButton("Cancel", this);
+    cancel->setObjectName("prepareCancel");
+    head->addWidget(cancel);
+    head->addSpacing(6);
+    accept_ = new QPushButton(this);
+    accept_->setObjectName("main");
+    accept_->setProperty("tests", "prepareAccept");
+    head->addWidget(accept_);
+    all->addLayout(head);
+    all->addWidget(rule(this, false));
+
+    auto* row = new QHBoxLayout;
+    row->setSpacing(0);
+    left_column_ = new QWidget(this);
+    left_column_->setFixedWidth(left_width);
+    auto* left_rows = new QVBoxLayout(left_column_);
+    left_rows->setContentsMargins(12, 8, 4, 8);
+    left_head_ = new QLabel(left_column_);
+    left_head_->setObjectName("head");
+    left_rows->addWidget(left_head_);
+    pages_ = new QListWidget(left_column_);
+    pages_->setObjectName("preparePages");
+    pages_->setIconSize({150, 150});
+    pages_->setFrameShape(QFrame::NoFrame);
+    layers_ = new QListWidget(left_column_);
+    layers_->setObjectName("prepareLayers");
+    layers_->setFrameShape(QFrame::NoFrame);
+    for (QListWidget* list : {pages_, layers_}) {
+        list->setStyleSheet(QString("QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
+                                    "QListWidget::item { padding: 3px 2px; }"
+                                    "QListWidget::item:selected { background: %1; color: %2; }")
+                                .arg(theme().accent_tint.name(), theme().ink.name()));
+        list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+        left_rows->addWidget(list, 1);
+    }
+    row->addWidget(left_column_);
+    row->addWidget(rule(this, true));
+    canvas_ = new SheetCanvas(this);
+    row->addWidget(canvas_, 1);
+    row->addWidget(rule(this, true));
+    auto* scroll = new QScrollArea(this);
+    scroll->setFixedWidth(right_width);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    auto* right = new QWidget(scroll);
+    right_ = new QVBoxLayout(right);
+    right_->setContentsMargins(0, 0, 0, 0);
+    size_ = new QLabel(right);
+    size_->setObjectName("preparedSize");
+    size_->setWordWrap(true);
+    size_->setContentsMargins(12, 10, 12, 0);
+    right_->addWidget(size_);
+    right_->addStretch(1);
+    scroll->setWidget(right);
+    row->addWidget(scroll);
+    all->addLayout(row, 1);
+
+    connect(cancel, &QPushButton::clicked, this, &PreparePage::left);
+    connect(accept_, &QPushButton::clicked, this, &PreparePage::accept);
+    const auto choose_mode = [this](SheetCanvas::Mode mode) {
+        canvas_->set_mode(mode);
+        crop_button_->setChecked(mode == SheetCanvas::Mode::crop);
+        level_button_->setChecked(mode == SheetCanvas::Mode::level);
+        canvas_->setFocus();
+    };
+    connect(crop_button_, &QToolButton::clicked, this, [=] { choose_mode(SheetCanvas::Mode::crop); });
+    connect(level_button_, &QToolButton::clicked, this, [=] { choose_mode(SheetCanvas::Mode::level); });
+    choose_mode(SheetCanvas::Mode::crop);
+    connect(canvas_, &SheetCanvas::level_asked, this, [this, choose_mode](double turn) {
+        set_turn(drawing_.placement.turn_deg + turn);
+        choose_mode(SheetCanvas::Mode::crop);
+    });
+    connect(canvas_, &SheetCanvas::crop_changed, this, &PreparePage::show_size);
+    connect(pages_, &QListWidget::currentRowChanged, this, [this](int at) {
+        if (at >= 0 && at != file_.source.page) choose_page(at);
+    });
+    connect(layers_, &QListWidget::itemChanged, this, [this] {
+        file_.source.hidden_layers.clear();
+        for (int i = 0; i < layers_->count(); ++i)
+            if (layers_->item(i)->checkState() == Qt::Unchecked)
+                file_.source.hidden_layers.push_back(
+                    layers_->item(i)->data(Qt::UserRole).toString().toStdString());
+        refresh();
+    });
+}
+
+CancelToken PreparePage::wait_for(const QString& name) {
+    opening_ = CancelToken{};
+    reading_ = true;
+    title_->setText("Prepare drawing");
+    facts_->setText("Reading " + name + "…");
+    accept_->setEnabled(false);
+    left_column_->hide();
+    thumbnails_wanted_.clear();
+    file_ = {};
+    canvas_->set_sheet({});
+    size_->clear();
+    if (form_) form_->hide();
+    return opening_;
+}
+
+void PreparePage::close_file() {
+    opening_.cancel();
+    reading_ = false;
+    thumbnails_wanted_.clear();
+    file_ = {};
+    pages_->setProperty("file", QString());
+    canvas_->set_sheet({});
+}
+
+void PreparePage::begin(const PrepareTask& task, OpenedFile file) {
+    reading_ = false;
+    task_ = task;
+    file_ = std::move(file);
+    drawing_ = {};
+    unit_ = like_ = 0;
+    ratio_ = 0;
+    const Floor* floor = find_floor(workspace_.project(), task.floor);
+    const Drawing* present = floor ? find_drawing(*floor, task.drawing) : nullptr;
+    if (present) drawing_ = *present;
+    drawing_.placement = {1, present ? present->placement.turn_deg : 0, {}};
+    if (task.kind == PrepareTask::Kind::again && present) file_.source = present->source;
+    if (task.kind == PrepareTask::Kind::revise && present)
+        drawing_.crop = revised(*present, file_.source, {}).crop;
+    if (task.kind == PrepareTask::Kind::lay && file_.source.kind == DrawingKind::dxf) drawing_.opacity = 0.9;
+    if (const CadDrawing* cad = file_.sheet->cad()) {
+        unit_ = static_cast<int>(likely_unit(*cad));
+        if (cad->unit_m) {
+            unit_ = unit_of_file;
+            for (int i = 0; i < unit_of_file; ++i)
+                if (std::abs(metres(static_cast<CadUnit>(i)) - *cad->unit_m) < 1e-12) unit_ = i;
+        }
+    }
+    title_->setText(task.kind == PrepareTask::Kind::revise ? "Newer revision" : "Prepare drawing");
+    facts_->setText("  " + QString::fromStdString(file_.name) + "  ·  " + kind_words(file_));
+    accept_->setText(task.kind == PrepareTask::Kind::lay
+                         ? "Lay under " + QString::fromStdString(floor ? floor->name : "the floor")
+                     : task.kind == PrepareTask::Kind::revise ? "Take the newer one"
+                                                              : "Take over");
+    accept_->setEnabled(true);
+    if (task.kind == PrepareTask::Kind::lay && !alike().empty()) like_ = 1;
+    rebuild();
+    canvas_->set_sheet(laid_now());
+    show_size();
+    canvas_->setFocus();
+}
+
+void PreparePage::rebuild() {
+    fill_pages();
+    fill_layers();
+    if (form_) {
+        form_->hide();
+        form_->deleteLater();
+    }
+    form_ = new Form(workspace_, this);
+    if (task_.kind != PrepareTask::Kind::revise) {
+        if (task_.kind == PrepareTask::Kind::lay) add_scale(*form_);
+    } else {
+        form_->group("Place and scale");
+        form_->note(
+            "As the drawing whose place it takes: compare the two afterwards, and align it if the "
+            "sheet was moved.");
+    }
+    add_look(*form_);
+    const auto told = file_.sheet->left_out();
+    if (!told.empty()) {
+        form_->group("Left out of the file");
+        QStringList lines;
+        for (std::size_t i = 0; i < told.size() && i < 12; ++i) lines << QString::fromStdString(told[i]);
+        if (told.size() > 12) lines << QString("and %1 more").arg(told.size() - 12);
+        form_->note(lines.join('\n'));
+    }
+    right_->insertWidget(1, form_);
+}
+
+void PreparePage::fill_pages() {
+    const QSignalBlocker quiet(pages_);
+    const int count = file_.sheet->pages();
+    const bool shown = count > 1 && task_.kind != PrepareTask::Kind::again;
+    pages_->setVisible(shown);
+    if (shown) left_head_->setText(QString("%1 pages").arg(count));
+    if (shown && pages_->count() == count &&
+        pages_->property("file").toString().toStdString() == file_.name) {
+        pages_->setCurrentRow(file_.source.page);
+        return;
+    }
+    pages_->clear();
+    pages_->setProperty("file", QString::fromStdString(file_.name));
+    thumbnails_wanted_.clear();
+    if (!shown) return;
+    for (int i = 0; i < count; ++i) {
+        auto* item = new QListWidgetItem(QString("Page %1").arg(i + 1), pages_);
+        QPixmap empty(150, 106);
+        empty.fill(theme().floor);
+        item->setIcon(QIcon(empty));
+        if (i < 200) thumbnails_wanted_.push_back(i);
+    }
+    pages_->setCurrentRow(file_.source.page);
+    std::reverse(thumbnails_wanted_.begin(), thumbnails_wanted_.end());
+    next_thumbnail();
+}
+
+void PreparePage::next_thumbnail() {
+    if (thumbnails_wanted_.empty()) return;
+    const int page = thumbnails_wanted_.back();
+    const std::string name = file_.name;
+    const auto show = [this, page, name](const OpenedFile* opened) {
+        if (file_.name != name || thumbnails_wanted_.empty() || thumbnails_wanted_.back() != page) return;
+        thumbnails_wanted_.pop_back();
+        if (opened && pages_->item(page)) {
+            const Box& s = opened->source.sheet;
+            const double k = 150 / std::max(s.width(), s.height());
+            const QSize size(std::max(8, static_cast<int>(s.width() * k)),
+                             std::max(8, static_cast<int>(s.height() * k)));
+            QImage image(size, QImage::Format_ARGB32_Premultiplied);
+            image.fill(Qt::white);
+            QPainter p(&image);
+            opened->sheet->paint(p, QTransform::fromScale(k, k), QRectF(image.rect()), {}, {});
+            p.end();
+            pages_->item(page)->setIcon(QIcon(QPixmap::fromImage(image)));
+        }
+        next_thumbnail();
+    };
+    open_behind(
+        this, name, file_.bytes, page, opening_, [show](OpenedFile opened) { show(&opened); },
+        [show](const QString&) { show(nullptr); });
+}
+
+void PreparePage::choose_page(int page) {
+    facts_->setText(QString("Reading page %1…").arg(page + 1));
+    reading_ = true;
+    open_behind(
+        this, file_.name, file_.bytes, page, opening_,
+        [this, task = task_, page](OpenedFile opened) {
+            if (opened.name != file_.name || opened.source.page != page) return;
+            begin(task, std::move(opened));
+        },
+        [this](const QString& why) {
+            reading_ = false;
+            facts_->setText(why);
+        });
+}
+
+void PreparePage::fill_layers() {
+    const QSignalBlocker quiet(layers_);
+    layers_->clear();
+    const CadDrawing* cad = file_.sheet->cad();
+    layers_->setVisible(cad != nullptr);
+    left_column_->setVisible(cad != nullptr || pages_->isVisibleTo(left_column_));
+    if (!cad) return;
+    const auto& hidden = file_.source.hidden_layers;
+    int used = 0;
+    for (const CadLayer& layer : cad->layers) {
+        if (layer.segments + layer.arcs == 0) continue;
+        ++used;
+        auto* item = new QListWidgetItem(layers_);
+        item->setText(QString::fromStdString(layer.name) + "  " +
+                      QString::number(layer.segments + layer.arcs));
+        item->setToolTip(QString("%1 straight and %2 curved pieces").arg(layer.segments).arg(layer.arcs));
+        item->setData(Qt::UserRole, QString::fromStdString(layer.name));
+        item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);
+        const bool off = std::find(hidden.begin(), hidden.end(), layer.name) != hidden.end();
+        item->setCheckState(off ? Qt::Unchecked : Qt::Checked);
+    }
+    left_head_->setText(QString("%1 layers").arg(used));
+}
+
+void PreparePage::add_look(Form& form) {
+    form.group("Look");
+    auto* turn_row = form.row("Turned");
+    form.number_field(
+        turn_row, "prepareTurn", "°", 2, [this] { return drawing_.placement.turn_deg; },
+        [this](double v) { set_turn(v); }, -360, 360);
+    for (const double quarter : {90.0, -90.0}) {
+        auto* button = new QPushButton(quarter > 0 ? "↺ 90°" : "↻ 90°");
+        button->setObjectName(quarter > 0 ? "quarterLeft" : "quarterRight");
+        turn_row->addWidget(button);
+        connect(button, &QPushButton::clicked, this,
+                [this, quarter] { set_turn(drawing_.placement.turn_deg + quarter); });
+    }
+    auto* crop_row = form.row("Crop");
+    auto* whole = new QPushButton("Whole sheet");
+    whole->setObjectName("wholeSheet");
+    crop_row->addWidget(whole);
+    crop_row->addStretch(1);
+    connect(whole, &QPushButton::clicked, canvas_, &SheetCanvas::clear_crop);
+    const auto slider = [&](const QString& name, const char* object, double value,
+                            std::function<void(double)> set) {
+        auto* s = new QSlider(Qt::Horizontal);
+        s->setObjectName(object);
+        s->setRange(0, 100);
+        s->setValue(static_cast<int>(std::lround(value * 100)));
+        form.row(name)->addWidget(s);
+        connect(s, &QSlider::valueChanged, this, [this, set](int v) {
+            set(v / 100.0);
+            refresh();
+        });
+    };
+    slider("Lighten", "prepareLighten", drawing_.lighten, [this](double v) { drawing_.lighten = v; });
+    auto* invert = new QCheckBox("Light on dark: invert");
+    invert->setObjectName("prepareInvert");
+    invert->setChecked(drawing_.inverted);
+    form.widget(invert);
+    connect(invert, &QCheckBox::toggled, this, [this](bool on) {
+        drawing_.inverted = on;
+        refresh();
+    });
+    form.number_field(
+        form.row("Opacity"), "prepareOpacity", "%", 0, [this] { return drawing_.opacity * 100; },
+        [this](double v) { drawing_.opacity = v / 100; }, 0, 100);
+}
+
+std::vector<const Drawing*> PreparePage::alike() const {
+    std::vector<const Drawing*> found;
+    if (!find_floor(workspace_.project(), task_.floor)) return found;
+    for (const Floor& f : building_with(workspace_.project(), task_.floor).floors)
+        for (const Drawing& d : *f.drawings)
+            if (f.id != task_.floor && d.to_scale() && same_sheet(d.source, file_.source))
+                found.push_back(&d);
+    std::reverse(found.begin(), found.end());
+    return found;
+}
+
+void PreparePage::add_scale(Form& form) {
+    QStringList floors;
+    std::vector<FloorId> ids;
+    for (const Floor* f : all_floors(workspace_.project())) {
+        floors << QString::fromStdString(floor_title(workspace_.project(), *f));
+        ids.push_back(f->id);
+    }
+    form.group("Place");
+    form.choice(
+        form.row("Under"), "prepareFloor", floors,
+        [this, ids] {
+            return static_cast<int>(std::find(ids.begin(), ids.end(), task_.floor) - ids.begin());
+        },
+        [this, ids](int i) {
+            task_.floor = ids[static_cast<std::size_t>(i)];
+            begin(task_, OpenedFile(file_));
+        });
+    form.group("Scale");
+    const auto others = alike();
+    if (!others.empty()) {
+        QStringList names{"On its own"};
+        for (const Drawing* d : others) names << "Like " + QString::fromStdString(d->name);
+        form.choice(
+            form.row("Lies"), "prepareLike", names, [this] { return like_; },
+            [this](int i) {
+                like_ = i;
+                refresh();
+            });
+    }
+    if (const CadDrawing* cad = file_.sheet->cad()) {
+        QStringList names = unit_names;
+        if (unit_ == unit_of_file) names << "As the file says";
+        form.choice(
+            form.row("One unit is"), "prepareUnit", names, [this] { return unit_; },
+            [this](int i) {
+                unit_ = i;
+                refresh();
+            });
+        form.note(cad->unit_m ? QString("The file itself says so.")
+                              : QString("The file does not say its unit: this is a guess from its size. "
+                                        "Check the size above."));
+    } else if (file_.source.kind == DrawingKind::pdf) {
+        auto* row = form.row("Printed 1 :");
+        auto* field = new UnitField({}, this);
+        field->setObjectName("prepareRatio");
+        field->setPlaceholderText("100, if known");
+        if (ratio_ > 0) field->setText(QString::fromStdString(format_number(ratio_, 2)));
+        row->addWidget(field, 1);
+        connect(field, &UnitField::confirmed, this, [this, field](const QString& text) {
+            try {
+                ratio_ =
+                    text.trimmed().isEmpty() ? 0 : parse_number(QString(text).remove("1:"), 1, 100'000, "");
+                refresh();
+            } catch (const Error& fault) {
+                field->show_fault(QString::fromUtf8(fault.what()));
+            }
+        });
+        form.note(
+            "Holds when the sheet was made at this ratio and not resized. Else leave it open and show a "
+            "length you know on the plan.");
+    } else {
+        form.note("Show a length you know on the plan afterwards.");
+    }
+}
+
+double PreparePage::metres_per_unit() const {
+    const auto others = alike();
+    if (like_ > 0 && static_cast<std::size_t>(like_) <= others.size())
+        return others[static_cast<std::size_t>(like_ - 1)]->placement.scale;
+    if (const CadDrawing* cad = file_.sheet->cad())
+        return unit_ == unit_of_file ? *cad->unit_m : metres(static_cast<CadUnit>(unit_));
+    if (ratio_ > 0) return metres_per_point(ratio_);
+    return 0;
+}
+
+void PreparePage::set_turn(double deg) {
+    drawing_.placement.turn_deg = wrapped_deg(deg);
+    refresh();
+}
+
+render::LaidSheet PreparePage::laid_now() const {
+    Drawing d = drawing_;
+    d.source = file_.source;
+    return render::laid(d, file_.sheet);
+}
+
+void PreparePage::refresh() {
+    if (!file_.sheet) return;
+    canvas_->change(laid_now());
+    if (form_) form_->refresh();
+    show_size();
+}
+
+void PreparePage::show_size() {
+    if (!file_.sheet) return;
+    Drawing d = drawing_;
+    d.source = file_.source;
+    d.crop = canvas_->crop();
+    double scale = metres_per_unit();
+    if (task_.kind != PrepareTask::Kind::lay)
+        if (const Floor* floor = find_floor(workspace_.project(), task_.floor))
+            if (const Drawing* present = find_drawing(*floor, task_.drawing))
+                scale = present->to_scale() ? present->placement.scale : 0;
+    d.placement = {scale > 0 ? scale : 1, drawing_.placement.turn_deg, {}};
+    const Box box = extent(d);
+    const auto one = [&](double m) { return QString::fromStdString(format_length(m, workspace_.units())); };
+    size_->setText(scale > 0 ? QString("<b>%1 × %2</b><br>what is shown, on the floor")
+                                   .arg(one(box.width()), one(box.height()))
+                             : QString("<b>No scale yet</b><br>It will lie %1 wide until a length is given.")
+                                   .arg(one(unknown_width_m)));
+}
+
+Drawing PreparePage::result() const {
+    Drawing d = drawing_;
+    d.source = file_.source;
+    d.crop = canvas_->crop();
+    d.name = file_.name;
+    if (file_.sheet->pages() > 1) d.name += ", page " + std::to_string(file_.source.page + 1);
+    const double turn = drawing_.placement.turn_deg;
+    const double scale = metres_per_unit();
+    const auto others = alike();
+    if (like_ > 0 && static_cast<std::size_t>(like_) <= others.size()) {
+        d.placement = others[static_cast<std::size_t>(like_ - 1)]->placement;
+        d.scale_by = ScaleBy::like_another;
+        return d;
+    }
+    const Box& sheet = d.source.sheet;
+    d.placement = first_placement(
+        d, scale > 0 ? scale : unknown_width_m / std::max(sheet.width(), sheet.height()), turn);
+    d.scale_by = scale <= 0           ? ScaleBy::none
+                 : file_.sheet->cad() ? ScaleBy::file_units
+                                      : ScaleBy::printed_ratio;
+    return d;
+}
+
+void PreparePage::accept() {
+    if (!file_.sheet || reading_) return;
+    Prepared out{task_, file_, {}};
+    const Floor* floor = find_floor(workspace_.project(), task_.floor);
+    const Drawing* present = floor ? find_drawing(*floor, task_.drawing) : nullptr;
+    if (task_.kind == PrepareTask::Kind::lay || !present) {
+        out.drawing = result();
+    } else {
+        Drawing d = task_.kind == PrepareTask::Kind::revise ? revised(*present, file_.source, result().name)
+                                                            : *present;
+        // the look, the crop and the turn come from this page; the middle of what is shown stays
+        d.source = file_.source;
+        d.lighten = drawing_.lighten;
+        d.inverted = drawing_.inverted;
+        d.opacity = drawing_.opacity;
+        const double turn = wrapped_deg(drawing_.placement.turn_deg - present->placement.turn_deg);
+        if (turn != 0) d.placement = compose(about(extent(d).centre(), turn, 1), d.placement);
+        d.crop = canvas_->crop();
+        out.drawing = d;
+    }
+    emit prepared(out);
+}
+
+void PreparePage::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape) {
+        emit left();
+    } else if (e->key() == Qt::Key_Return && accept_->isEnabled()) {
+        accept();
+    } else if (e->key() == Qt::Key_C) {
+        crop_button_->click();
+    } else if (e->key() == Qt::Key_V) {
+        level_button_->click();
+    } else {
+        QWidget::keyPressEvent(e);
+    }
+}
+
+}  // namespace yemvo::app

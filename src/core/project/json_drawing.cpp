@@ -1,0 +1,120 @@
+#include "project/json_drawing.h"
+
+#include <nlohmann/json.hpp>
+
+#include "project/json_venue.h"
+
+namespace yemvo {
+namespace {
+
+constexpr double farthest_unit = 1e12;  // CAD drawings lie where their surveyor put them
+
+Json write_wide(Point p) { return Json::array({p.x, p.y}); }
+
+Point read_wide(const Reader& r) {
+    const auto items = r.items(2);
+    if (items.size() != 2) r.fail("must be [x, y]");
+    return {items[0].number(-farthest_unit, farthest_unit), items[1].number(-farthest_unit, farthest_unit)};
+}
+
+Json write_corners(const std::vector<Point>& points) {
+    Json list = Json::array();
+    for (Point p : points) list.push_back(write_wide(p));
+    return list;
+}
+
+std::vector<Point> read_corners(const Reader& r) {
+    std::vector<Point> points;
+    for (const Reader& item : r.items(10'000)) points.push_back(read_wide(item));
+    if (!points.empty() && points.size() < 3) r.fail("needs at least 3 corners, or none");
+    return points;
+}
+
+Json write_placement(const Similarity& s) {
+    return {{"metres_per_unit", s.scale}, {"turn_deg", s.turn_deg}, {"shift_m", write_wide(s.shift)}};
+}
+
+Similarity read_placement(const Reader& r, const char* scale_key) {
+    return {r.at(scale_key).number(1e-12, 1e9), r.at("turn_deg").number(-3600, 3600),
+            read_wide(r.at("shift_m"))};
+}
+
+Json write_source(const DrawingSource& s) {
+    return {{"asset", s.asset},
+            {"kind", drawing_kind_name(s.kind)},
+            {"page", s.page},
+            {"sheet", write_corners({s.sheet.low, s.sheet.high})},
+            {"hidden_layers", s.hidden_layers}};
+}
+
+DrawingSource read_source(const Reader& r) {
+    DrawingSource s;
+    s.asset = r.at("asset").text(2000);
+    s.kind = r.at("kind").word(find_drawing_kind);
+    s.page = r.at("page").integer(0, 1'000'000);
+    const Reader sheet = r.at("sheet");
+    const auto corners = sheet.items(2);
+    if (corners.size() != 2) sheet.fail("must be [[x, y], [x, y]]");
+    s.sheet = {read_wide(corners[0]), read_wide(corners[1])};
+    if (!(s.sheet.width() > 0) || !(s.sheet.height() > 0)) sheet.fail("must have a width and a height");
+    for (const Reader& name : r.at("hidden_layers").items(100'000)) s.hidden_layers.push_back(name.text());
+    return s;
+}
+
+}  // namespace
+
+Json write_drawing(const Drawing& d) {
+    Json lengths = Json::array();
+    for (const KnownLength& k : d.lengths)
+        lengths.push_back({{"a", write_wide(k.a)}, {"b", write_wide(k.b)}, {"length_m", k.length_m}});
+    Json json{{"id", d.id.value},
+              {"name", d.name},
+              {"source", write_source(d.source)},
+              {"crop", write_corners(d.crop)},
+              {"placement", write_placement(d.placement)},
+              {"scale_by", scale_by_name(d.scale_by)},
+              {"lengths", lengths},
+              {"opacity", d.opacity},
+              {"lighten", d.lighten},
+              {"inverted", d.inverted},
+              {"shown", d.shown}};
+    if (d.earlier)
+        json["earlier"] = {{"source", write_source(d.earlier->source)},
+                           {"crop", write_corners(d.earlier->crop)},
+                           {"placement", write_placement(d.earlier->placement)}};
+    return json;
+}
+
+Drawing read_drawing(const Reader& r) {
+    Drawing d;
+    d.id = r.at("id").id<DrawingId>();
+    d.name = r.at("name").text(2000);
+    d.source = read_source(r.at("source"));
+    d.crop = read_corners(r.at("crop"));
+    d.placement = read_placement(r.at("placement"), "metres_per_unit");
+    d.scale_by = r.at("scale_by").word(find_scale_by);
+    for (const Reader& k : r.at("lengths").items(1000))
+        d.lengths.push_back({read_wide(k.at("a")), read_wide(k.at("b")), k.at("length_m").number(1e-6, 1e6)});
+    d.opacity = r.at("opacity").number(0, 1);
+    d.lighten = r.at("lighten").number(0, 1);
+    d.inverted = r.at("inverted").boolean();
+    d.shown = r.at("shown").boolean();
+    if (const auto e = r.find("earlier"))
+        d.earlier = EarlierRevision{read_source(e->at("source")), read_corners(e->at("crop")),
+                                    read_placement(e->at("placement"), "metres_per_unit")};
+    return d;
+}
+
+Drawing read_drawing_1(const Reader& r) {
+    Drawing d;
+    d.source.asset = d.name = r.at("asset").text(2000);
+    d.source.sheet = {{0, 0},
+                      {static_cast<double>(r.at("width_px").integer(1, 1'000'000)),
+                       static_cast<double>(r.at("height_px").integer(1, 1'000'000))}};
+    d.placement = read_placement(r.at("placement"), "metres_per_px");
+    if (r.at("to_scale").boolean()) d.scale_by = ScaleBy::lengths;
+    d.opacity = r.at("opacity").number(0, 1);
+    return d;
+}
+
+}  // namespace yemvo
