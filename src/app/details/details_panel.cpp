@@ -66,7 +66,8 @@ QString DetailsPanel::shape() const {
         return s;
     }
     if (chosen.empty()) {
-        QString s = units + QString("floor %1 %2").arg(f->id.value).arg(f->plate.size());
+        QString s =
+            units + QString("floor %1 %2 %3").arg(f->id.value).arg(f->plate.size()).arg(f->walls->empty());
         for (const Drawing& d : *f->drawings)
             s += QString(" %1 %2 %3")
                      .arg(d.id.value)

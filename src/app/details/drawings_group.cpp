@@ -116,6 +116,41 @@ void add_comparison(Form& form, Workspace& w, DrawingId id) {
     });
 }
 
+/// A floor with nothing on it yet may begin with its outer size.
+void add_outer_size(Form& form, Workspace& w) {
+    form.group("Without a drawing");
+    auto* row = form.row("Outer size");
+    auto* width = new UnitField(w.units() == LengthUnits::metres ? "m" : "");
+    auto* depth = new UnitField(w.units() == LengthUnits::metres ? "m" : "");
+    width->setObjectName("outerWidth");
+    depth->setObjectName("outerDepth");
+    width->setPlaceholderText("east");
+    depth->setPlaceholderText("north");
+    auto* draw = new QPushButton("Draw");
+    draw->setObjectName("drawOuter");
+    draw->setToolTip("Outer walls of this size, measured outside");
+    row->addWidget(width, 1);
+    row->addWidget(depth, 1);
+    row->addWidget(draw);
+    QObject::connect(draw, &QPushButton::clicked, &form, [&w, width, depth] {
+        double sides[2] = {0, 0};
+        int i = 0;
+        for (UnitField* field : {width, depth}) {
+            try {
+                sides[i++] = parse_length_m(field->text().toStdString(), w.units());
+                if (sides[i - 1] < 1 || sides[i - 1] > 2000) throw Error("must lie between 1 m and 2 km");
+            } catch (const Error& fault) {
+                field->show_fault(QString::fromUtf8(fault.what()));
+                return w.tell(QString::fromUtf8(fault.what()), true);
+            }
+        }
+        const FloorId at = w.floor_id();
+        WallTypeId type = find_type(w.project(), "brick-cavity");
+        if (!type) type = first_type(w.project(), TypeUse::wall);
+        w.edit("Draw outer walls", [&](Project& p) { add_outer_walls(p, at, type, sides[0], sides[1]); });
+    });
+}
+
 }  // namespace
 
 void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
@@ -151,6 +186,7 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
     choose->setObjectName("chooseDrawing");
     QObject::connect(choose, &QPushButton::clicked, &form, actions.choose);
     row->addWidget(choose, 1);
+    if (floor.drawings->empty() && floor.walls->empty()) add_outer_size(form, w);
     if (!chosen) return;
     auto* scale = new QPushButton("Scale");
     scale->setObjectName("scaleDrawing");

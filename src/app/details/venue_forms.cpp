@@ -141,11 +141,12 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
     form->length_field(
         form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
         [=](double v) { set("Change elevation", name(), v, floor().height_m); }, -500, 2000);
-    form->length_field(
-        form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
-        [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
-
     const bool yard = building_with(w.project(), id).kind == BuildingKind::yard;
+    if (!yard)
+        form->length_field(
+            form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
+            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
+
     if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
         auto* row = form->row("Rises");
         const auto axis = [&](const char* object, const QString& unit, double Slope::*part) {

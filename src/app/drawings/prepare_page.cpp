@@ -133,11 +133,18 @@ void PreparePage::lay_out() {
     layers_ = new QListWidget(left_column_);
     layers_->setObjectName("prepareLayers");
     layers_->setFrameShape(QFrame::NoFrame);
+    layers_->setFocusPolicy(Qt::StrongFocus);
     for (QListWidget* list : {pages_, layers_}) {
-        list->setStyleSheet(QString("QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
-                                    "QListWidget::item { padding: 3px 2px; }"
-                                    "QListWidget::item:selected { background: %1; color: %2; }")
-                                .arg(theme().accent_tint.name(), theme().ink.name()));
+        list->setStyleSheet(
+            QString("QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
+                    "QListWidget::item { padding: 3px 2px; }"
+                    "QListWidget::item:selected { background: %1; color: %2; }"
+                    "QListWidget::indicator { width: 13px; height: 13px; border: 1px solid %3;"
+                    " border-radius: 3px; background: %4; left: 2px; }"
+                    "QListWidget::indicator:checked { background: %5; border-color: %5;"
+                    " image: url(:/icons/tick.svg); }")
+                .arg(theme().accent_tint.name(), theme().ink.name(), theme().muted.name(),
+                     theme().field.name(), theme().accent.name()));
         list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
         left_rows->addWidget(list, 1);
     }
@@ -359,13 +366,19 @@ void PreparePage::fill_layers() {
     if (!cad) return;
     const auto& hidden = file_.source.hidden_layers;
     int used = 0;
+    std::vector<std::size_t> words_on(cad->layers.size(), 0);
+    for (const CadText& t : cad->texts) ++words_on[static_cast<std::size_t>(t.layer)];
     for (const CadLayer& layer : cad->layers) {
-        if (layer.segments + layer.arcs == 0) continue;
+        const auto words = words_on[static_cast<std::size_t>(&layer - cad->layers.data())];
+        if (layer.segments + layer.arcs + words == 0) continue;
         ++used;
         auto* item = new QListWidgetItem(layers_);
         item->setText(QString::fromStdString(layer.name) + "  " +
-                      QString::number(layer.segments + layer.arcs));
-        item->setToolTip(QString("%1 straight and %2 curved pieces").arg(layer.segments).arg(layer.arcs));
+                      QString::number(layer.segments + layer.arcs + words));
+        item->setToolTip(QString("%1 straight and %2 curved pieces, %3 texts")
+                             .arg(layer.segments)
+                             .arg(layer.arcs)
+                             .arg(words));
         item->setData(Qt::UserRole, QString::fromStdString(layer.name));
         item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);
         const bool off = std::find(hidden.begin(), hidden.end(), layer.name) != hidden.end();

@@ -148,8 +148,9 @@ void AlignTool::paint(QPainter& p) {
         p.drawEllipse(b, 5, 5);
         QString words = QString::number(i + 1);
         if (fit) words += "  " + render::figure(fit->residual_m[i], 2) + " m";
-        render::draw_halo_text(p, b + QPointF(11, -11), words, render::font(11.5, 600), ink, c.casing, 4,
-                               Qt::AlignLeft);
+        const bool at_edge = b.x() > p.viewport().width() - 70;
+        render::draw_halo_text(p, b + QPointF(at_edge ? -11 : 11, -11), words, render::font(11.5, 600), ink,
+                               c.casing, 4, at_edge ? Qt::AlignRight : Qt::AlignLeft);
     }
     if (here_) {
         const QPointF a = map().to_screen(*here_), b = map().to_screen(pointer_.point);

@@ -70,13 +70,13 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     row->addWidget(words_, 1);
     for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed,
-                        &Workspace::floor_changed})
+                        &Workspace::floor_changed, &Workspace::drawing_changed, &Workspace::site_changed})
         connect(&workspace, signal, this, &LensBar::refresh);
     refresh();
 }
 
 void LensBar::refresh() {
-    const bool on = workspace_.map_shown();
+    const bool on = workspace_.map_shown() && !workspace_.site_shown();
     const LensInfo& info = lens(workspace_.map().lens);
     lens_->setCurrentIndex(static_cast<int>(workspace_.map().lens));
     lens_->setToolTip(QString::fromStdString(info.meaning));
@@ -86,7 +86,9 @@ void LensBar::refresh() {
         bands_[i]->setVisible(on);
     }
     const Floor* f = workspace_.floor();
-    if (on && f)
+    if (workspace_.site_shown())
+        words_->setText("the site from above");
+    else if (on && f)
         words_->setText("client at " +
                         QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
                                                              workspace_.units())));

@@ -151,6 +151,7 @@ void MainWindow::lay_out() {
     status_ = new StatusLine(centre);
     column->addWidget(status_);
     setCentralWidget(centre);
+    connect(pages_, &QStackedWidget::currentChanged, this, [this] { refresh_hint(); });
     refresh_tray();
 }
 
@@ -262,6 +263,11 @@ void MainWindow::refresh_status() {
 }
 
 void MainWindow::refresh_hint() {
+    if (is_preparing())
+        return status_->set_hint("Prepare", {{"", "drag a frame round what is wanted"},
+                                             {"V", "pick a line that is level"},
+                                             {"Enter", "lay it"},
+                                             {"Esc", "cancel"}});
     if (workspace_.site_shown())
         return status_->set_hint("Site", {{"", "drag a building; its handle turns it"},
                                           {"Shift", "15° steps"},

@@ -90,7 +90,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
     for (Point q : lot(b)) outline << map_.to_screen(q);
     const bool yard = b.kind == BuildingKind::yard;
     p.setPen(QPen(chosen ? c.accent : c.line, chosen ? 1.6 : 1, yard ? Qt::DashLine : Qt::SolidLine));
-    p.setBrush(yard ? render::with_alpha(c.band(band_24).tint, 0.35) : QBrush(c.floor));
+    p.setBrush(yard ? render::with_alpha(c.board, 0.12) : QBrush(c.floor));
     p.drawPolygon(outline);
     if (const Floor* f = outline_floor(b)) {
         for (const Zone& z : *f->zones) {

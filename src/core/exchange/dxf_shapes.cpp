@@ -6,7 +6,7 @@
 namespace yemvo {
 namespace {
 
-constexpr int points_a_span = 16;
+constexpr int points_a_span = 128;
 constexpr std::size_t most_points = 100'000;
 
 struct Weighted {
@@ -55,23 +55,39 @@ std::vector<Point3> by_control(const DxfSpline& s) {
     return points;
 }
 
-/// Through its points with the slopes of a parabola through each three neighbours.
+/// Slopes at the points of a cubic spline without kinks or jumps of curvature, straight at its ends (natural).
+std::vector<Point3> natural_slopes(const std::vector<Point3>& fit, const std::vector<double>& t) {
+    const std::size_t n = fit.size();
+    std::vector<double> upper(n);
+    std::vector<Point3> slopes(n);
+    const auto step = [&](std::size_t i) { return t[i + 1] - t[i]; };
+    const auto rise = [&](std::size_t i) { return (fit[i + 1] - fit[i]) * (1 / step(i)); };
+    // a tridiagonal system, one row a point, solved forwards and backwards
+    upper[0] = 0.5;
+    slopes[0] = rise(0) * 1.5;
+    for (std::size_t i = 1; i < n; ++i) {
+        const bool last = i + 1 == n;
+        const double below = last ? 1 : step(i), middle = last ? 2 : 2 * (step(i - 1) + step(i));
+        const Point3 right = last ? rise(i - 1) * 3 : rise(i - 1) * (3 * step(i)) + rise(i) * (3 * step(i - 1));
+        const double divisor = middle - below * upper[i - 1];
+        upper[i] = last ? 0 : step(i - 1) / divisor;
+        slopes[i] = (right - slopes[i - 1] * below) * (1 / divisor);
+    }
+    for (std::size_t i = n - 1; i-- > 0;) slopes[i] = slopes[i] - slopes[i + 1] * upper[i];
+    return slopes;
+}
+
+/// Through its points, by the length of the chords between them.
 std::vector<Point3> by_fit(const std::vector<Point3>& fit) {
     if (fit.size() < 3) return fit;
     std::vector<double> t{0};
     for (std::size_t i = 1; i < fit.size(); ++i)
         t.push_back(t.back() + std::max(length(fit[i] - fit[i - 1]), 1e-12));
-    const auto slope = [&](std::size_t i) {
-        const std::size_t m = std::clamp<std::size_t>(i, 1, fit.size() - 2);
-        const double h0 = t[m] - t[m - 1], h1 = t[m + 1] - t[m];
-        const Point3 d0 = (fit[m] - fit[m - 1]) * (1 / h0), d1 = (fit[m + 1] - fit[m]) * (1 / h1);
-        const Point3 bend = (d1 - d0) * (1 / (h0 + h1));
-        return d0 + bend * (h0 + 2 * (t[i] - t[m]));
-    };
+    const auto slopes = natural_slopes(fit, t);
     std::vector<Point3> points{fit.front()};
     for (std::size_t i = 0; i + 1 < fit.size() && points.size() < most_points; ++i) {
         const double h = t[i + 1] - t[i];
-        const Point3 m0 = slope(i) * h, m1 = slope(i + 1) * h;
+        const Point3 m0 = slopes[i] * h, m1 = slopes[i + 1] * h;
         for (int k = 1; k <= points_a_span; ++k) {
             const double s = static_cast<double>(k) / points_a_span, s2 = s * s, s3 = s2 * s;
             points.push_back(fit[i] * (2 * s3 - 3 * s2 + 1) + m0 * (s3 - 2 * s2 + s) +

@@ -37,6 +37,8 @@ void move_floor(Project&, FloorId, int by);
 void set_floor(Project&, FloorId, std::string name, double elevation_m, double height_m);
 void set_slope(Project&, FloorId, Slope);
 void set_plate(Project&, FloorId, std::vector<Point> outline);
+/// Outer walls of a type round a rectangle, measured outside, its lower left inner corner at (0, 0).
+WallId add_outer_walls(Project&, FloorId, WallTypeId, double width_m, double depth_m);
 void remove_floor(Project&, FloorId);
 void set_slab(Project&, FloorId, Slab);
 /// Carries everything on the floor along: drawings, walls, openings, zones, voids, access points of every

@@ -208,6 +208,16 @@ void set_plate(Project& project, FloorId id, std::vector<Point> outline) {
     floor_of(project, id).plate = std::move(outline);
 }
 
+WallId add_outer_walls(Project& project, FloorId id, WallTypeId type, double width_m, double depth_m) {
+    const double half_m = wall_type(project, type).thickness_m / 2;
+    const Point low{-half_m, -half_m};
+    const Point high = low + Point{width_m - 2 * half_m, depth_m - 2 * half_m};
+    Wall wall;
+    wall.type = type;
+    wall.points = {low, {high.x, low.y}, high, {low.x, high.y}, low};
+    return add_wall(project, id, wall);
+}
+
 void remove_floor(Project& project, FloorId id) {
     const auto zones = floor_of(project, id).zones;
     for (const Zone& z : *zones) remove_zone(project, id, z.id);  // requirements may name them

@@ -12,6 +12,13 @@ std::optional<Box> walls_box(const Floor& floor) {
     return bounds(points);
 }
 
+/// A yard ends a little beyond what was drawn in it.
+std::optional<Box> yard_box(const Floor& floor) {
+    constexpr double beyond_m = 1;
+    if (floor.walls->empty() && floor.zones->empty()) return std::nullopt;
+    return extent(floor)->grown(beyond_m);
+}
+
 std::optional<Box> open_box(const Project& project, const Floor& floor) {
     std::vector<Point> points;
     const auto take = [&](const std::optional<Box>& box) {
@@ -59,8 +66,14 @@ Surface make_surface(const Project& project, const Scene& scene, const Floor& fl
     s.slope_x = floor.slope.x;
     s.slope_y = floor.slope.y;
     const bool closed = at.kind == BuildingKind::building && at.mask->enclosed();
-    const auto box =
-        floor.plate.empty() ? (closed ? walls_box(floor) : open_box(project, floor)) : bounds(floor.plate);
+    std::optional<Box> box;
+    if (!floor.plate.empty())
+        box = bounds(floor.plate);
+    else if (closed)
+        box = walls_box(floor);
+    else if (at.kind == BuildingKind::yard)
+        box = yard_box(floor);
+    if (!box) box = open_box(project, floor);
     if (!box) return s;
     while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells))
         cell_m *= 2;
