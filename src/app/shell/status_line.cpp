@@ -34,13 +34,16 @@ StatusLine::StatusLine(QWidget* parent) : QWidget(parent) {
 void StatusLine::set_hint(const QString& tool, const std::vector<HintPart>& hint) {
     tool_ = tool;
     hint_ = hint;
-    message_.clear();
+    // what was told by the same click or key stays for the person to read
+    constexpr qint64 same_action_ms = 250;
+    if (!told_.isValid() || told_.elapsed() > same_action_ms) message_.clear();
     update();
 }
 
 void StatusLine::set_message(const QString& message, bool is_fault) {
     message_ = message;
     fault_ = is_fault;
+    told_.start();
     update();
 }
 

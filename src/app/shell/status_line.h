@@ -1,5 +1,6 @@
 // The line at the foot: what the tool does now and its keys; where the pointer is; what runs behind.
 #pragma once
+#include <QElapsedTimer>
 #include <QWidget>
 
 #include "app/plan/tool.h"
@@ -30,6 +31,7 @@ signals:
 private:
     void paintEvent(QPaintEvent*) override;
     QString tool_, message_;
+    QElapsedTimer told_;
     bool fault_ = false;
     std::vector<HintPart> hint_;
     QLabel *place_, *floor_, *scale_, *units_, *work_;
