@@ -29,7 +29,8 @@ int main() {
         replace_access_point(p, ground, ap);
         retuned_ms.push_back(milliseconds([&] { judge(p, kept.predict(p)); }));
     }
-    std::printf("demo library, 2 floors and a garden, 19 access points, 0.5 m grid, 3 bands, fields and verdict\n");
+    std::printf(
+        "demo library, 2 floors and a garden, 19 access points, 0.5 m grid, 3 bands, fields and verdict\n");
     print("from nothing", figures(whole));
     print("one access point moved", figures(moved));
     print("one radio's power changed", figures(retuned_ms));

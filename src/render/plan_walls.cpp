@@ -181,7 +181,7 @@ void paint_ground(QPainter& p, const Floor& floor, const PlanMap& map, const QRe
         if (w.points.size() > 3 && w.points.front() == w.points.back())
             rooms.addPolygon(polygon_of(w.points, map));
     for (const Zone& z : *floor.zones) rooms.addPolygon(polygon_of(z.outline, map));
-    p.drawPath(rooms.simplified());
+    p.drawPath(rooms);
 }
 
 void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette,

@@ -14,6 +14,8 @@ namespace yemvo::app {
 namespace {
 
 constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
+/// Round the view, so that a pan has something to show before the next picture arrives.
+constexpr int margin_px = 160;
 
 }  // namespace
 
@@ -142,7 +144,9 @@ void PlanView::set_map_view(const render::PlanMap& m, bool by_hand) {
     if (by_hand) fitted_ = false;
     if (m == map_) return;
     map_ = m;
-    layers_old_ = heat_old_ = true;
+    heat_old_ = true;
+    if (!layers_cover(m)) layers_old_ = true;
+    request_drawings();
     update();
     emit view_changed();
 }
@@ -154,9 +158,6 @@ void PlanView::resizeEvent(QResizeEvent*) {
 }
 
 namespace {
-
-/// Round the view, so that a pan has something to show before the next picture arrives.
-constexpr int margin_px = 160;
 
 render::LaidSheet older_of(const Drawing& d) {
     Drawing older = d;
@@ -239,16 +240,27 @@ void PlanView::request_drawings() {
         wish.map, ratio);
 }
 
+bool PlanView::layers_cover(const render::PlanMap& m) const {
+    if (m.px_per_m != layers_map_.px_per_m) return false;
+    const QPointF corner = m.origin - layers_map_.origin;
+    return corner.x() <= 0 && corner.y() <= 0 && corner.x() >= -2 * layers_margin_ &&
+           corner.y() >= -2 * layers_margin_;
+}
+
 void PlanView::redraw_layers() {
     layers_old_ = false;
     const qreal ratio = devicePixelRatioF();
     const Floor* f = workspace_.floor();
+    // a pan then only moves the layers; other changes redraw no more than is seen
+    layers_margin_ = panning_ ? margin_px : 0;
+    const QSize drawn = size() + QSize(2 * layers_margin_, 2 * layers_margin_);
+    layers_map_ = {map_.px_per_m, map_.origin + QPointF(layers_margin_, layers_margin_)};
     for (QPixmap* layer : {&under_, &over_}) {
-        *layer = QPixmap(size() * ratio);
+        *layer = QPixmap(drawn * ratio);
         layer->setDevicePixelRatio(ratio);
     }
     over_.fill(Qt::transparent);
-    const QRectF all = rect();
+    const QRectF all(QPointF(0, 0), drawn);
     QPainter under(&under_);
     under.setRenderHint(QPainter::Antialiasing, false);
     if (!f) {
@@ -258,19 +270,19 @@ void PlanView::redraw_layers() {
     drawn_floor_ = *f;
     request_drawings();
     const auto& project = workspace_.project();
-    render::paint_ground(under, *f, map_, all, theme(), !workspace_.map_shown());
+    render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.map_shown());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
-    render::paint_voids(over, *f, map_, theme());
+    render::paint_voids(over, *f, layers_map_, theme());
     ZoneId selected;
     for (const Item& item : workspace_.selection())
         if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
-    render::paint_zones(over, *f, map_, theme(), selected);
-    render::paint_walls(over, project, *f, map_, all, theme(), workspace_.map_shown());
+    render::paint_zones(over, *f, layers_map_, theme(), selected);
+    render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.map_shown());
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, f->id))
-        taken.push_back(render::badge_area(map_.to_screen(ap.position)));
-    render::paint_zone_names(over, project, *f, map_, theme(), taken);
+        taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)));
+    render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
 }
 
 void PlanView::redraw_heat() {
@@ -298,10 +310,11 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (layers_old_) redraw_layers();
     if (heat_old_) redraw_heat();
     QPainter p(this);
-    p.drawPixmap(0, 0, under_);
+    const QPointF corner = map_.origin - layers_map_.origin;
+    p.drawPixmap(corner, under_);
     if (!heat_.isNull()) p.drawImage(0, 0, heat_);
     draw_view(p, drawings_, map_);
-    p.drawPixmap(0, 0, over_);
+    p.drawPixmap(corner, over_);
     p.setRenderHint(QPainter::Antialiasing);
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);

@@ -65,6 +65,7 @@ private:
     void redraw_layers();
     void redraw_heat();
     void request_drawings();
+    bool layers_cover(const render::PlanMap&) const;
     void paint_decoration(QPainter&);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
     bool take_legend(QPointF);
@@ -77,6 +78,8 @@ private:
     render::PlanMap map_;
     bool fitted_ = true;  ///< no zoom or pan by hand since the last fit
     QPixmap under_, over_;
+    render::PlanMap layers_map_;  ///< that the layers were drawn for, in their own pixels
+    int layers_margin_ = 0;       ///< drawn beyond the view on every side, while it is being panned
     QImage heat_;
     bool layers_old_ = true, heat_old_ = true;
     /// What the drawings were painted for, or are being painted for.

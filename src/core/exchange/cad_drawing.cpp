@@ -38,7 +38,7 @@ double length(const CadArc& arc) {
     if (std::abs(uu - vv) <= 1e-12 * uu && std::abs(uv) <= 1e-12 * uu)
         return std::sqrt(uu) * std::abs(arc.sweep);
     // Simpson's rule over |d/dt|
-    constexpr int steps = 512;
+    constexpr int steps = 96;
     const auto speed = [&](double t) { return yemvo::length(arc.v * std::cos(t) - arc.u * std::sin(t)); };
     double sum = 0;
     for (int i = 0; i <= steps; ++i) {

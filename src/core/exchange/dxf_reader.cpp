@@ -17,7 +17,7 @@ namespace {
 constexpr double degree = std::numbers::pi / 180;
 constexpr double farthest_unit = 1e11;
 constexpr int deepest_nesting = 24;
-constexpr std::size_t most_inserts = 1'000'000;
+constexpr std::size_t most_inserts = 500'000;
 constexpr std::size_t most_groups_an_entity = 400'000;
 
 /// One entity with its groups. Values are kept as text: most are never looked at.
@@ -562,8 +562,9 @@ private:
         piece.gate = inherit.gate;
     }
 
-    bool room() {
-        if (out_.pieces() + out_.texts.size() < most_cad_pieces) return true;
+    bool room(std::size_t weight = 1) {
+        kept_ += weight;
+        if (kept_ <= most_cad_pieces) return true;
         full_ = true;
         return false;
     }
@@ -590,7 +591,7 @@ private:
             out_.arcs.push_back(arc);
         }
         for (const auto& s : shapes.curves) {
-            if (!room()) break;
+            if (!room(s.points.size())) break;
             CadCurve curve;
             place(curve, s.layer, inherit);
             for (Point3 p : s.points) curve.points.push_back(t.apply(p).flat());
@@ -712,7 +713,7 @@ private:
     Section section_ = Section::none;
     bool awaiting_section_name_ = false, too_long_ = false, full_ = false;
     int sections_ = 0;
-    std::size_t inserts_ = 0;
+    std::size_t inserts_ = 0, kept_ = 0;
     std::string variable_, version_, code_page_;
     DxfTextDecoder decoder_{"", ""};
     Entity entity_;

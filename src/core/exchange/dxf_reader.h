@@ -8,8 +8,8 @@
 
 namespace yemvo {
 
-/// At most this many pieces are kept; what goes beyond is told in `skipped`.
-inline constexpr std::size_t most_cad_pieces = 2'000'000;
+/// At most this many pieces are kept, a curve counting by its points; what goes beyond is told in `skipped`.
+inline constexpr std::size_t most_cad_pieces = 1'000'000;
 
 /// Model space with all blocks put in their places. What cannot be shown, or is broken, is told in `skipped`
 /// and the rest kept. Throws Error naming `name` for what is no DXF or holds nothing to show; Cancelled.

@@ -55,7 +55,8 @@ std::vector<Point3> by_control(const DxfSpline& s) {
     return points;
 }
 
-/// Slopes at the points of a cubic spline without kinks or jumps of curvature, straight at its ends (natural).
+/// Slopes at the points of a cubic spline without kinks or jumps of curvature, straight at its ends
+/// (natural).
 std::vector<Point3> natural_slopes(const std::vector<Point3>& fit, const std::vector<double>& t) {
     const std::size_t n = fit.size();
     std::vector<double> upper(n);
@@ -68,7 +69,8 @@ std::vector<Point3> natural_slopes(const std::vector<Point3>& fit, const std::ve
     for (std::size_t i = 1; i < n; ++i) {
         const bool last = i + 1 == n;
         const double below = last ? 1 : step(i), middle = last ? 2 : 2 * (step(i - 1) + step(i));
-        const Point3 right = last ? rise(i - 1) * 3 : rise(i - 1) * (3 * step(i)) + rise(i) * (3 * step(i - 1));
+        const Point3 right =
+            last ? rise(i - 1) * 3 : rise(i - 1) * (3 * step(i)) + rise(i) * (3 * step(i - 1));
         const double divisor = middle - below * upper[i - 1];
         upper[i] = last ? 0 : step(i - 1) / divisor;
         slopes[i] = (right - slopes[i - 1] * below) * (1 / divisor);
