@@ -24,6 +24,7 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
       workspace_(workspace),
       entry_(new EntryBox(this)),
       next_step_(new NextStepBar(workspace, this)),
+      sharpen_(new QTimer(this)),
       drawing_runner_(new DrawingRunner(this)),
       blink_(new QTimer(this)) {
     setObjectName("plan");
@@ -73,6 +74,12 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         blink_older_ = false;
         blinks ? blink_->start() : blink_->stop();
         layers_old_ = true;
+        update();
+    });
+    sharpen_->setSingleShot(true);
+    sharpen_->setInterval(90);
+    connect(sharpen_, &QTimer::timeout, this, [this] {
+        layers_old_ = heat_old_ = true;
         update();
     });
     blink_->setInterval(700);
@@ -144,8 +151,10 @@ void PlanView::set_map_view(const render::PlanMap& m, bool by_hand) {
     if (by_hand) fitted_ = false;
     if (m == map_) return;
     map_ = m;
-    heat_old_ = true;
-    if (!layers_cover(m)) layers_old_ = true;
+    if (!sharpen_->isActive()) {
+        heat_old_ = true;
+        if (!layers_cover(m)) layers_old_ = true;
+    }
     request_drawings();
     update();
     emit view_changed();
@@ -300,6 +309,7 @@ void PlanView::redraw_heat() {
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
     render::paint_heat_map(heat_, *p, values_, workspace_.map(), device, size() * ratio, theme());
     heat_.setDevicePixelRatio(ratio);
+    heat_map_ = map_;
     statistics_ = render::statistics(*p, values_, workspace_.map());
     last_map_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
@@ -310,11 +320,18 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (layers_old_) redraw_layers();
     if (heat_old_) redraw_heat();
     QPainter p(this);
-    const QPointF corner = map_.origin - layers_map_.origin;
-    p.drawPixmap(corner, under_);
-    if (!heat_.isNull()) p.drawImage(0, 0, heat_);
+    const double ratio = devicePixelRatioF();
+    const auto layer = [&](const auto& picture, const render::PlanMap& of, auto draw) {
+        const double stretch = map_.px_per_m / of.px_per_m;
+        const QPointF corner = map_.origin - of.origin * stretch;
+        draw(QRectF(corner, QSizeF(picture.size()) / ratio * stretch));
+    };
+    if (!layers_cover(map_)) p.fillRect(rect(), theme().paper);
+    layer(under_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, under_, QRectF(under_.rect())); });
+    if (!heat_.isNull())
+        layer(heat_, heat_map_, [&](const QRectF& to) { p.drawImage(to, heat_, QRectF(heat_.rect())); });
     draw_view(p, drawings_, map_);
-    p.drawPixmap(corner, over_);
+    layer(over_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, over_, QRectF(over_.rect())); });
     p.setRenderHint(QPainter::Antialiasing);
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
@@ -415,6 +432,7 @@ void PlanView::wheelEvent(QWheelEvent* e) {
     render::PlanMap m = map_;
     m.px_per_m = std::clamp(m.px_per_m * std::pow(1.2, turns), farthest_px_per_m, closest_px_per_m);
     m.origin = e->position() - QPointF(at.x * m.px_per_m, -at.y * m.px_per_m);
+    sharpen_->start();
     set_map_view(m);
     e->accept();
 }

@@ -79,6 +79,8 @@ private:
     bool fitted_ = true;  ///< no zoom or pan by hand since the last fit
     QPixmap under_, over_;
     render::PlanMap layers_map_;  ///< that the layers were drawn for, in their own pixels
+    render::PlanMap heat_map_;    ///< that the heat map was coloured for
+    QTimer* sharpen_;             ///< runs while the wheel turns: what is drawn is stretched until it ends
     int layers_margin_ = 0;       ///< drawn beyond the view on every side, while it is being panned
     QImage heat_;
     bool layers_old_ = true, heat_old_ = true;
