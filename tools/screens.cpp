@@ -1,15 +1,19 @@
 // Opens the demo library in the real window and saves pictures of its main views.
 //   yemvo_screens FOLDER
+#include <QAbstractButton>
 #include <QApplication>
 #include <QComboBox>
 #include <QLineEdit>
+#include <QListWidget>
 #include <QStandardPaths>
 #include <QTest>
 #include <cstdio>
 
+#include "app/drawings/sheet_canvas.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
+#include "project/edits.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -38,6 +42,90 @@ QPoint at(MainWindow& window, Point p) { return window.plan().map().to_screen(p)
 
 void drag_to(QWidget* widget, QPoint to) { QTest::mouseMove(widget, to); }
 
+void press_main(MainWindow& window, const char* name) {
+    for (auto* b : window.findChildren<QAbstractButton*>())
+        if (b->property("tests").toString() == name) QTest::mouseClick(b, Qt::LeftButton);
+}
+
+void click(MainWindow& window, Point p) {
+    QTest::mouseMove(&window.plan(), at(window, p));
+    QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, p));
+}
+
+void known_length(MainWindow& window, Point a, Point b, const char* typed) {
+    click(window, a);
+    click(window, b);
+    QTest::keyClicks(QApplication::focusWidget(), typed);
+    QTest::keyClick(QApplication::focusWidget(), Qt::Key_Return);
+}
+
+/// The ground floor's DXF prepared again with a layer left out and a frame round the building.
+bool shoot_preparation(MainWindow& window, const QString& folder) {
+    const Drawing d = *window.workspace().drawing();
+    window.prepare_again(d.id);
+    if (!QTest::qWaitFor([&] { return !window.is_working(); }, 10000)) return false;
+    auto* layers = window.findChild<QListWidget*>("prepareLayers");
+    for (int i = 0; i < layers->count(); ++i)
+        if (layers->item(i)->text().startsWith("GRID")) layers->item(i)->setCheckState(Qt::Unchecked);
+    SheetCanvas& canvas = window.prepare().canvas();
+    const QPoint from = canvas.px({-1000, -36'000}).toPoint(), to = canvas.px({61'000, 1000}).toPoint();
+    QTest::mousePress(&canvas, Qt::LeftButton, Qt::NoModifier, from);
+    for (int i = 1; i <= 4; ++i) {
+        const QPointF here = from + (to - from) * i / 4;
+        QMouseEvent e(QEvent::MouseMove, here, canvas.mapToGlobal(here), Qt::NoButton, Qt::LeftButton,
+                      Qt::NoModifier);
+        QApplication::sendEvent(&canvas, &e);
+    }
+    QTest::mouseRelease(&canvas, Qt::LeftButton, Qt::NoModifier, to);
+    if (!QTest::qWaitFor([&] { return !window.is_working(); }, 10000)) return false;
+    QTest::qWait(60);
+    const bool done = window.grab().save(folder + "/prepare.png");
+    std::printf("%s %s/prepare.png\n", done ? "wrote" : "could not write", qPrintable(folder));
+    QTest::keyClick(&canvas, Qt::Key_Escape);
+    return done;
+}
+
+bool shoot_drawings(MainWindow& window, const QString& folder) {
+    Workspace& w = window.workspace();
+    const auto floors = all_floors(w.project());
+    const FloorId ground = floors[0]->id, first = floors[1]->id;
+    w.set_step(Step::venue);
+    w.show_floor(ground);
+    settle(window);
+    bool done = shoot_preparation(window, folder);
+
+    // two lengths that agree and one that does not
+    w.show_floor(first);
+    window.plan().fit();
+    w.set_tool(ToolId::scale);
+    settle(window);
+    known_length(window, {0, 0}, {60, 0}, "60 m");
+    known_length(window, {0, 0}, {0, 35}, "35 m");
+    known_length(window, {38, 23.5}, {60, 23.5}, "23 m");
+    done = shoot(window, folder, "scale") && done;
+    for (int i = 0; i < 3; ++i) w.document().history().undo();
+
+    // the first floor as if it had been laid askew
+    const Similarity askew{1, 4, {1.5, -2}};
+    w.edit("Askew", [&](Project& p) { transform_floor(p, first, askew); });
+    w.set_tool(ToolId::align);
+    window.plan().fit();
+    settle(window);
+    for (Point p : {Point{0, 0}, {60, 0}, {60, 35}, {0, 35}}) {
+        click(window, askew.apply(p));
+        click(window, p == Point{60, 35} ? Point{60, 34} : p);
+    }
+    done = shoot(window, folder, "align") && done;
+    w.set_tool(ToolId::select);
+    w.document().history().undo();
+
+    press_main(window, "siteButton");
+    w.choose_building(w.project().buildings[1].id);
+    done = shoot(window, folder, "site") && done;
+    w.show_site(false);
+    return done;
+}
+
 bool shoot_all(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const auto floors = all_floors(w.project());
@@ -64,6 +152,8 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     w.set_map({LensId::snr, band_5, 25});
     done = shoot(window, folder, "schedule") && done;
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
+
+    done = shoot_drawings(window, folder) && done;
 
     // Venue while a wall is being drawn
     w.set_step(Step::venue);

@@ -137,10 +137,10 @@ void PreparePage::lay_out() {
     for (QListWidget* list : {pages_, layers_}) {
         list->setStyleSheet(
             QString("QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
-                    "QListWidget::item { padding: 3px 2px; }"
+                    "QListWidget::item { padding: 3px 0; }"
                     "QListWidget::item:selected { background: %1; color: %2; }"
                     "QListWidget::indicator { width: 13px; height: 13px; border: 1px solid %3;"
-                    " border-radius: 3px; background: %4; left: 2px; }"
+                    " border-radius: 3px; background: %4; }"
                     "QListWidget::indicator:checked { background: %5; border-color: %5;"
                     " image: url(:/icons/tick.svg); }")
                 .arg(theme().accent_tint.name(), theme().ink.name(), theme().muted.name(),

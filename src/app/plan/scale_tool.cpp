@@ -230,9 +230,11 @@ void ScaleTool::paint_known(QPainter& p, const Drawing& d) {
         const QString words = QString("%1  ").arg(++number) +
                               QString::fromStdString(format_length(k.length_m, workspace_.units())) +
                               (d.lengths.size() > 1 ? "  " + percent_off(off) : QString());
-        render::draw_halo_text(p, map().to_screen(lerp(a, b, 0.5)) + QPointF(0, -12), words,
-                               render::font(11.5, 600), bad ? colours.not_met : colours.accent,
-                               colours.casing, 4);
+        QPointF middle = map().to_screen(lerp(a, b, 0.5)) + QPointF(0, -12);
+        const double half = QFontMetricsF(render::font(11.5, 600)).horizontalAdvance(words) / 2 + 8;
+        middle.setX(std::clamp(middle.x(), half, std::max(half, p.viewport().width() - half)));
+        render::draw_halo_text(p, middle, words, render::font(11.5, 600),
+                               bad ? colours.not_met : colours.accent, colours.casing, 4);
     }
 }
 

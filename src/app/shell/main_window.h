@@ -48,6 +48,8 @@ public:
     void import_drawing(const QString& file, PrepareTask::Kind = PrepareTask::Kind::lay, DrawingId = {});
     /// A picture or file from the clipboard.
     void paste();
+    /// A laid drawing on the preparation page.
+    void prepare_again(DrawingId);
     PreparePage& prepare() { return *prepare_; }
     SiteView& site() { return *site_; }
     /// The preparation page is in front.
@@ -77,7 +79,6 @@ private:
     void show_start_page();
     void choose_drawing();
     void choose_revision(DrawingId);
-    void prepare_again(DrawingId);
     void import_bytes(const std::string& name, Shared<Bytes>, const PrepareTask&);
     void opened(const PrepareTask&, OpenedFile);
     void lay(const Prepared&);
