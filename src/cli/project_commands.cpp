@@ -42,10 +42,10 @@ int info(Context& context, const std::string& file) {
     if (context.json) return print(context, json), done;
     context.out << json["project"].get<std::string>() << ", " << json["country"].get<std::string>() << "\n";
     for (const Json& f : json["floors"])
-        context.out << "  " << f["name"].get<std::string>() << ", at " << f["elevation_m"] << " m, "
-                    << f["height_m"] << " m high: " << f["walls"] << " walls, " << f["openings"]
-                    << " doors and windows, " << f["zones"] << " zones, " << f["access_points"]
-                    << " access points\n";
+        context.out << "  " << f["building"].get<std::string>() << ", " << f["name"].get<std::string>()
+                    << ", at " << f["elevation_m"] << " m, " << f["height_m"] << " m high: " << f["walls"]
+                    << " walls, " << f["openings"] << " doors and windows, " << f["zones"] << " zones, "
+                    << f["access_points"] << " access points\n";
     return done;
 }
 

@@ -209,7 +209,11 @@ TEST_CASE("a PDF shows its pages; the chosen one lies under the chosen floor, to
     CHECK(first != pages->item(2)->icon().pixmap(150, 150).toImage());
     pages->setCurrentRow(2);
     opened(d);
+    SheetCanvas& c = canvas(d);
+    drag(c, c.px({20, 20}).toPoint(), c.px({340, 160}).toPoint());
     d.choose("prepareFloor", "First floor");
+    CHECK(c.crop().size() == 4);  // choosing the floor loses nothing
+    d.press_button("wholeSheet");
     type_into(d, "prepareRatio", "1:200");
     CHECK(d.find<QLabel>("preparedSize")->text().contains("25.40 m × 12.70 m"));
     d.lay_prepared();
@@ -241,7 +245,8 @@ TEST_CASE("a DXF's layers can be left out, its unit is taken from the file or gu
     CHECK(distance(corner, right) == Approx(30));
     int darkest = 255;  // its line is on the plan
     for (int px = -2; px <= 2; ++px)
-        darkest = std::min(darkest, d.pixel(lerp(corner, right, 0.31) + Point{0, px / d.plan().map().px_per_m}).lightness());
+        darkest = std::min(
+            darkest, d.pixel(lerp(corner, right, 0.31) + Point{0, px / d.plan().map().px_per_m}).lightness());
     CHECK(darkest < 200);  // the paper is at 249
     import(d, dxf_file(folder, "4", "told.dxf"));
     CHECK(d.find<QComboBox>("prepareUnit")->currentText() == "Millimetres");

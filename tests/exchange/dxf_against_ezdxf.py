@@ -38,8 +38,14 @@ def pieces(entity):
         return out
     if kind == "SPLINE":  # evaluated itself; as a path it would be replaced by near Bezier curves
         return [("curved", list(entity.construction_tool().approximate(segments=5000)))]
-    if kind in ("ARC", "CIRCLE", "ELLIPSE"):
-        size = entity.dxf.radius if kind != "ELLIPSE" else entity.dxf.major_axis.magnitude
+    if kind in ("ARC", "CIRCLE"):
+        start, end = (entity.dxf.start_angle, entity.dxf.end_angle) if kind == "ARC" else (0, 360)
+        sweep = (end - start) % 360 or 360
+        angles = [start + sweep * i / 180 for i in range(181)]
+        angles += [q for q in range(0, 1080, 90) if start < q < start + sweep]  # its outermost points
+        return [("curved", list(entity.vertices(sorted(angles))))]
+    if kind == "ELLIPSE":
+        size = entity.dxf.major_axis.magnitude
         return [("curved", list(path.make_path(entity).flattening(distance=size * 1e-5, segments=16)))]
     return []
 

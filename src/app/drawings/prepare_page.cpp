@@ -249,16 +249,21 @@ void PreparePage::begin(const PrepareTask& task, OpenedFile file) {
     }
     title_->setText(task.kind == PrepareTask::Kind::revise ? "Newer revision" : "Prepare drawing");
     facts_->setText("  " + QString::fromStdString(file_.name) + "  ·  " + kind_words(file_));
-    accept_->setText(task.kind == PrepareTask::Kind::lay
-                         ? "Lay under " + QString::fromStdString(floor ? floor->name : "the floor")
-                     : task.kind == PrepareTask::Kind::revise ? "Take the newer one"
-                                                              : "Take over");
+    name_button();
     accept_->setEnabled(true);
     if (task.kind == PrepareTask::Kind::lay && !alike().empty()) like_ = 1;
     rebuild();
     canvas_->set_sheet(laid_now());
     show_size();
     canvas_->setFocus();
+}
+
+void PreparePage::name_button() {
+    const Floor* floor = find_floor(workspace_.project(), task_.floor);
+    accept_->setText(task_.kind == PrepareTask::Kind::lay
+                         ? "Lay under " + QString::fromStdString(floor ? floor->name : "the floor")
+                     : task_.kind == PrepareTask::Kind::revise ? "Take the newer one"
+                                                               : "Take over");
 }
 
 void PreparePage::rebuild() {
@@ -349,7 +354,16 @@ void PreparePage::choose_page(int page) {
         this, file_.name, file_.bytes, page, opening_,
         [this, task = task_, page](OpenedFile opened) {
             if (opened.name != file_.name || opened.source.page != page) return;
+            const Drawing look = drawing_;  // the sheets of a set look alike
+            const double ratio = ratio_;
             begin(task, std::move(opened));
+            drawing_.lighten = look.lighten;
+            drawing_.inverted = look.inverted;
+            drawing_.opacity = look.opacity;
+            drawing_.placement = look.placement;
+            ratio_ = ratio;
+            rebuild();
+            refresh();
         },
         [this](const QString& why) {
             reading_ = false;
@@ -458,7 +472,10 @@ void PreparePage::add_scale(Form& form) {
         },
         [this, ids](int i) {
             task_.floor = ids[static_cast<std::size_t>(i)];
-            begin(task_, OpenedFile(file_));
+            like_ = alike().empty() ? 0 : 1;
+            name_button();
+            rebuild();
+            refresh();
         });
     form.group("Scale");
     const auto others = alike();

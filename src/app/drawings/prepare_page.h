@@ -56,6 +56,7 @@ protected:
 private:
     void lay_out();
     void rebuild();
+    void name_button();
     void fill_pages();
     void fill_layers();
     void next_thumbnail();

@@ -465,13 +465,12 @@ bool SectionView::event(QEvent* e) {
 }
 
 void SectionView::keyPressEvent(QKeyEvent* e) {
-    const auto floors = all_floors(workspace_.project());
+    if (!workspace_.floor()) return QWidget::keyPressEvent(e);
+    const auto& floors = building_with(workspace_.project(), workspace_.floor_id()).floors;
     const auto here = std::find_if(floors.begin(), floors.end(),
-                                   [&](const Floor* f) { return f->id == workspace_.floor_id(); });
-    if (e->key() == Qt::Key_Up && here != floors.end() && here + 1 != floors.end())
-        return workspace_.show_floor((*(here + 1))->id);
-    if (e->key() == Qt::Key_Down && here != floors.end() && here != floors.begin())
-        return workspace_.show_floor((*(here - 1))->id);
+                                   [&](const Floor& f) { return f.id == workspace_.floor_id(); });
+    if (e->key() == Qt::Key_Up && here + 1 != floors.end()) return workspace_.show_floor((here + 1)->id);
+    if (e->key() == Qt::Key_Down && here != floors.begin()) return workspace_.show_floor((here - 1)->id);
     QWidget::keyPressEvent(e);
 }
 

@@ -151,7 +151,10 @@ void MainWindow::lay_out() {
     status_ = new StatusLine(centre);
     column->addWidget(status_);
     setCentralWidget(centre);
-    connect(pages_, &QStackedWidget::currentChanged, this, [this] { refresh_hint(); });
+    connect(pages_, &QStackedWidget::currentChanged, this, [this] {
+        refresh_hint();
+        refresh_title();
+    });
     refresh_tray();
 }
 
@@ -245,7 +248,7 @@ void MainWindow::predict() {
 }
 
 void MainWindow::refresh_title() {
-    for (QAction* a : project_actions_) a->setEnabled(document_.is_open());
+    for (QAction* a : project_actions_) a->setEnabled(document_.is_open() && !is_preparing());
     if (!document_.is_open()) return setWindowTitle("Yemvo");
     setWindowTitle(QString::fromStdString(document_.project().name) + "[*] – Yemvo");
     setWindowModified(document_.is_modified());

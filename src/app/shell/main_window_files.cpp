@@ -27,6 +27,7 @@ constexpr int most_recent = 8;
 }  // namespace
 
 void MainWindow::open_project(const Project& project, const QString& file) {
+    dropped_.clear();
     document_.open(project, file);
     pages_->setCurrentIndex(1);
     workspace_.set_step(placed_access_points(project).empty() ? Step::venue : Step::placement);
