@@ -75,7 +75,8 @@ private:
     Workspace& workspace_;
     PrepareTask task_;
     OpenedFile file_;
-    Drawing drawing_;   ///< look and crop as chosen so far; its placement only turns
+    Drawing drawing_;  ///< look and crop as chosen so far; its placement only turns
+    static constexpr int unit_of_file = 5;
     int unit_ = 0;      ///< of a CAD drawing: index of CadUnit; 5: as the file says
     double ratio_ = 0;  ///< of a print; 0: not known
     int like_ = 0;      ///< 0: none, else 1 + index into alike()

@@ -7,90 +7,18 @@
 #include <numbers>
 #include <unordered_map>
 
-#include "exchange/dxf_groups.h"
-#include "exchange/dxf_shapes.h"
-#include "exchange/dxf_text.h"
+#include "exchange/dxf_entities.h"
 
 namespace yemvo {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double farthest_unit = 1e11;
 constexpr int deepest_nesting = 24;
 constexpr std::size_t most_inserts = 500'000;
 constexpr std::size_t most_groups_an_entity = 400'000;
 
-/// One entity with its groups. Values are kept as text: most are never looked at.
-struct Entity {
-    std::string type;
-    struct Value {
-        int code;
-        std::string text;
-    };
-    std::vector<Value> values;
-
-    const std::string* find(int code) const {
-        for (const Value& v : values)
-            if (v.code == code) return &v.text;
-        return nullptr;
-    }
-    double number(int code, double otherwise = 0) const {
-        const std::string* v = find(code);
-        return v ? dxf_number(*v) : otherwise;
-    }
-    long integer(int code, long otherwise = 0) const {
-        const std::string* v = find(code);
-        return v ? dxf_integer(*v, otherwise) : otherwise;
-    }
-    Point3 point(int code) const { return {number(code), number(code + 10), number(code + 20)}; }
-    Point3 normal() const { return find(230) ? point(210) : Point3{0, 0, 1}; }
-    std::string text(int code) const {
-        const std::string* v = find(code);
-        return v ? *v : std::string();
-    }
-};
-
-bool usable(Point3 p) {
-    const auto near = [](double v) { return std::abs(v) <= farthest_unit; };  // false for NaN
-    return near(p.x) && near(p.y) && near(p.z);
-}
-
-/// What a block holds, in its own coordinates.
-struct Shapes {
-    struct Line {
-        Point3 a, b;
-        int layer;
-    };
-    struct Arc {
-        DxfArc arc;
-        int layer;
-    };
-    struct Curve {
-        std::vector<Point3> points;
-        int layer;
-    };
-    struct Text {
-        Point3 at, along, up;  ///< along: one text height to the right, up: one upwards
-        double align_x, align_y;
-        std::string words;
-        int layer;
-    };
-    struct Insert {
-        std::string block;
-        Affine3 placed;
-        long columns, rows;
-        Point3 column_step, row_step;
-        int layer;
-    };
-    std::vector<Line> lines;
-    std::vector<Arc> arcs;
-    std::vector<Curve> curves;
-    std::vector<Text> texts;
-    std::vector<Insert> inserts;
-};
-
 struct Block {
-    Shapes shapes;
+    DxfShapes shapes;
     Point3 base;
     bool outside_reference = false;
 };
@@ -111,6 +39,7 @@ public:
             skip("everything from " + fault.where() + " on", fault.summary());
         }
         finish_entity();
+        entities_.finish();
         if (!sections_) throw Error("is not DXF: no SECTION in it", name_, "Choose a DXF file");
         put(model_, Affine3{}, Inherit{}, 0);
         leave_out_far_pieces();
@@ -147,7 +76,7 @@ private:
                 else if (g.value == "ENDSEC")
                     section_ = Section::none;
                 else
-                    entity_ = Entity{std::string(g.value), {}};
+                    entity_ = DxfEntity{std::string(g.value), {}};
             } else if (awaiting_section_name_ && g.code == 2) {
                 begin_section(g.value);
             } else if (section_ == Section::header) {
@@ -188,6 +117,7 @@ private:
             code_page_ = g.value;
         }
         decoder_ = DxfTextDecoder(version_, code_page_);
+        entities_.set_decoder(decoder_);
     }
 
     /// $INSUNITS by the reference's table.
@@ -201,7 +131,7 @@ private:
 
     void finish_entity() {
         if (entity_.type.empty()) return;
-        Entity e = std::move(entity_);
+        DxfEntity e = std::move(entity_);
         entity_ = {};
         if (too_long_) {
             too_long_ = false;
@@ -211,19 +141,19 @@ private:
             if (e.type == "LAYER") add_layer(e);
         } else if (section_ == Section::blocks) {
             if (e.type == "BLOCK") {
-                finish_polyline();
+                entities_.finish();
                 block_ = &blocks_[e.text(2)];
                 block_->base = e.point(10);
                 if (!usable(block_->base)) block_->base = {};
                 block_->outside_reference = (e.integer(70) & 4) != 0;
             } else if (e.type == "ENDBLK") {
-                finish_polyline();
+                entities_.finish();
                 block_ = nullptr;
             } else if (block_) {
-                add(e, block_->shapes);
+                entities_.add(e, block_->shapes);
             }
         } else if (section_ == Section::entities) {
-            add(e, model_);
+            entities_.add(e, model_);
         }
     }
 
@@ -250,308 +180,12 @@ private:
         return index;
     }
 
-    void add_layer(const Entity& e) {
+    void add_layer(const DxfEntity& e) {
         CadLayer& l = out_.layers[static_cast<std::size_t>(layer(e.text(2)))];
         frozen_.resize(out_.layers.size(), false);
         const bool frozen = (e.integer(70) & 1) != 0;
         l.visible = !frozen && e.integer(62, 7) >= 0;
         frozen_[static_cast<std::size_t>(layer(e.text(2)))] = frozen;
-    }
-
-    // ---- entities to shapes
-
-    void add(const Entity& e, Shapes& to) {
-        if (e.integer(67) == 1) return skip(e.type, "it lies in paper space");
-        if (e.integer(60) == 1) return skip(e.type, "it is marked invisible");
-        if (polyline_ && (e.type == "VERTEX" || e.type == "SEQEND")) {
-            if (e.type == "VERTEX")
-                vertices_.push_back(e);
-            else
-                finish_polyline();
-            return;
-        }
-        finish_polyline();
-        using Add = bool (DxfReader::*)(const Entity&, Shapes&);
-        static const std::unordered_map<std::string, Add> known{
-            {"LINE", &DxfReader::add_line},
-            {"ARC", &DxfReader::add_arc},
-            {"CIRCLE", &DxfReader::add_arc},
-            {"ELLIPSE", &DxfReader::add_ellipse},
-            {"LWPOLYLINE", &DxfReader::add_light_polyline},
-            {"POLYLINE", &DxfReader::begin_polyline},
-            {"SPLINE", &DxfReader::add_spline},
-            {"INSERT", &DxfReader::add_insert},
-            {"DIMENSION", &DxfReader::add_dimension},
-            {"TEXT", &DxfReader::add_text},
-            {"ATTRIB", &DxfReader::add_text},
-            {"MTEXT", &DxfReader::add_mtext},
-            {"SOLID", &DxfReader::add_solid},
-            {"TRACE", &DxfReader::add_solid},
-            {"3DFACE", &DxfReader::add_face},
-            {"LEADER", &DxfReader::add_leader}};
-        if (e.type == "ATTDEF" || e.type == "SEQEND" || e.type == "VIEWPORT" || e.type == "VERTEX") return;
-        const auto found = known.find(e.type);
-        if (found == known.end()) return skip(e.type, "a kind of object that is not drawn");
-        if (!(this->*found->second)(e, to)) skip(e.type, "its numbers are missing, broken or beyond reason");
-    }
-
-    int layer_of(const Entity& e) {
-        const std::string* name = e.find(8);
-        return name ? layer(*name) : 0;
-    }
-
-    static bool add_piece(Shapes& to, Point3 a, Point3 b, int layer) {
-        if (!usable(a) || !usable(b)) return false;
-        to.lines.push_back({a, b, layer});
-        return true;
-    }
-
-    bool add_line(const Entity& e, Shapes& to) {
-        return add_piece(to, e.point(10), e.point(11), layer_of(e));
-    }
-
-    bool add_arc(const Entity& e, Shapes& to) {
-        const Affine3 axes = object_axes(e.normal());
-        const double r = e.number(40);
-        if (!usable(e.point(10)) || !(r > 0) || r > farthest_unit) return false;
-        DxfArc arc{axes.apply(e.point(10)), axes.direction({r, 0, 0}), axes.direction({0, r, 0}), 0,
-                   2 * std::numbers::pi};
-        if (e.type == "ARC") {
-            const double from = e.number(50), to_deg = e.number(51);
-            if (!std::isfinite(from) || !std::isfinite(to_deg)) return false;
-            double sweep = std::fmod(to_deg - from, 360);
-            if (sweep <= 0) sweep += 360;
-            arc.from = std::fmod(from, 360) * degree;
-            arc.sweep = sweep * degree;
-        }
-        to.arcs.push_back({arc, layer_of(e)});
-        return true;
-    }
-
-    bool add_ellipse(const Entity& e, Shapes& to) {
-        const Point3 major = e.point(11);
-        const double ratio = e.number(40, 1), from = e.number(41, 0),
-                     until = e.number(42, 2 * std::numbers::pi);
-        Point3 n = e.normal();
-        if (!usable(e.point(10)) || !usable(major) || !usable(n) || !std::isfinite(ratio) ||
-            std::abs(ratio) > 1e6 || !std::isfinite(from) || !std::isfinite(until) || !(length(major) > 0) ||
-            !(length(n) > 0))
-            return false;
-        n = n * (1 / length(n));
-        double sweep = std::fmod(until - from, 2 * std::numbers::pi);
-        if (sweep <= 1e-12) sweep += 2 * std::numbers::pi;
-        to.arcs.push_back(
-            {{e.point(10), major, cross(n, major) * ratio, std::fmod(from, 2 * std::numbers::pi), sweep},
-             layer_of(e)});
-        return true;
-    }
-
-    struct Vertex {
-        Point3 at;
-        double bulge;
-    };
-
-    bool add_run(const std::vector<Vertex>& run, bool closed, const Affine3& axes, int layer, Shapes& to) {
-        if (run.size() < 2) return false;
-        bool good = true;
-        const std::size_t pieces = run.size() - (closed ? 0 : 1);
-        for (std::size_t i = 0; i < pieces; ++i) {
-            const Vertex &a = run[i], &b = run[(i + 1) % run.size()];
-            if (!usable(a.at) || !usable(b.at) || !std::isfinite(a.bulge) || std::abs(a.bulge) > 1e6) {
-                good = false;
-            } else if (const auto arc = bulge_arc(a.at, b.at, a.bulge)) {
-                to.arcs.push_back({{axes.apply(arc->centre), axes.direction(arc->u), axes.direction(arc->v),
-                                    arc->from, arc->sweep},
-                                   layer});
-            } else {
-                if (length(b.at - a.at) > 0) add_piece(to, axes.apply(a.at), axes.apply(b.at), layer);
-            }
-        }
-        return good;
-    }
-
-    bool add_light_polyline(const Entity& e, Shapes& to) {
-        std::vector<Vertex> run;
-        const double z = e.number(38);
-        for (const Entity::Value& v : e.values) {
-            if (v.code == 10)
-                run.push_back({{dxf_number(v.text), 0, z}, 0});
-            else if (v.code == 20 && !run.empty())
-                run.back().at.y = dxf_number(v.text);
-            else if (v.code == 42 && !run.empty())
-                run.back().bulge = dxf_number(v.text);
-        }
-        return add_run(run, (e.integer(70) & 1) != 0, object_axes(e.normal()), layer_of(e), to);
-    }
-
-    bool begin_polyline(const Entity& e, Shapes& to) {
-        polyline_ = &to;
-        polyline_head_ = e;
-        vertices_.clear();
-        return true;
-    }
-
-    void finish_polyline() {
-        if (!polyline_) return;
-        Shapes& to = *polyline_;
-        polyline_ = nullptr;
-        const long flags = polyline_head_.integer(70);
-        if (flags & (16 | 64)) return skip("POLYLINE", "a surface mesh");
-        const bool in_space = (flags & 8) != 0;
-        std::vector<Vertex> run;
-        for (const Entity& v : vertices_) {
-            if (v.integer(70) & 16) continue;  // frame of a fitted curve
-            Point3 at = v.point(10);
-            if (!in_space) at.z = polyline_head_.number(30);
-            run.push_back({at, in_space ? 0 : v.number(42)});
-        }
-        const Affine3 axes = in_space ? Affine3{} : object_axes(polyline_head_.normal());
-        if (!add_run(run, (flags & 1) != 0, axes, layer_of(polyline_head_), to))
-            skip("POLYLINE", "its numbers are missing, broken or beyond reason");
-        vertices_.clear();
-    }
-
-    bool add_spline(const Entity& e, Shapes& to) {
-        DxfSpline s;
-        s.degree = static_cast<int>(std::clamp(e.integer(71, 3), -1L, 100L));
-        s.closed = (e.integer(70) & 1) != 0;
-        for (const Entity::Value& v : e.values) {
-            const double n = v.code >= 10 && v.code <= 41 ? dxf_number(v.text) : 0;
-            const auto last = [&](std::vector<Point3>& list, double Point3::*axis) {
-                if (!list.empty()) list.back().*axis = n;
-            };
-            switch (v.code) {
-                case 40:
-                    s.knots.push_back(n);
-                    break;
-                case 41:
-                    s.weights.push_back(n);
-                    break;
-                case 10:
-                    s.control.push_back({n, 0, 0});
-                    break;
-                case 20:
-                    last(s.control, &Point3::y);
-                    break;
-                case 30:
-                    last(s.control, &Point3::z);
-                    break;
-                case 11:
-                    s.fit.push_back({n, 0, 0});
-                    break;
-                case 21:
-                    last(s.fit, &Point3::y);
-                    break;
-                case 31:
-                    last(s.fit, &Point3::z);
-                    break;
-                default:
-                    break;
-            }
-        }
-        std::vector<Point3> points = spline_points(s);
-        if (points.empty() || !std::all_of(points.begin(), points.end(), usable)) return false;
-        to.curves.push_back({std::move(points), layer_of(e)});
-        return true;
-    }
-
-    bool add_insert(const Entity& e, Shapes& to) {
-        const auto scale = [&](int code) { return e.number(code, 1); };
-        const double sx = scale(41), sy = scale(42), sz = scale(43), turn = e.number(50) * degree;
-        const Point3 at = e.point(10);
-        if (!usable(at) || !std::isfinite(sx) || !std::isfinite(sy) || !std::isfinite(sz) ||
-            !std::isfinite(turn) || std::max({std::abs(sx), std::abs(sy), std::abs(sz)}) > 1e9)
-            return false;
-        if (sx == 0 || sy == 0) return false;
-        const Point3 right{std::cos(turn), std::sin(turn), 0}, up{-std::sin(turn), std::cos(turn), 0};
-        const Affine3 axes = object_axes(e.normal());
-        Shapes::Insert insert;
-        insert.block = e.text(2);
-        insert.placed = axes * Affine3{right * sx, up * sy, {0, 0, sz}, at};
-        insert.columns = std::clamp(e.integer(70, 1), 1L, 32767L);
-        insert.rows = std::clamp(e.integer(71, 1), 1L, 32767L);
-        insert.column_step = axes.direction(right * e.number(44));
-        insert.row_step = axes.direction(up * e.number(45));
-        insert.layer = layer_of(e);
-        if (!usable(insert.column_step) || !usable(insert.row_step)) return false;
-        to.inserts.push_back(std::move(insert));
-        return true;
-    }
-
-    /// A dimension is drawn by a block of its own.
-    bool add_dimension(const Entity& e, Shapes& to) {
-        if (!e.find(2)) return false;
-        Shapes::Insert insert;
-        insert.block = e.text(2);
-        insert.columns = insert.rows = 1;
-        insert.layer = layer_of(e);
-        to.inserts.push_back(std::move(insert));
-        return true;
-    }
-
-    bool push_text(const Entity& e, Shapes& to, Point3 at, double turn, double height, const Affine3& axes,
-                   double align_x, double align_y, std::string words) {
-        if (!usable(at) || !(height > 0) || height > farthest_unit || !std::isfinite(turn)) return false;
-        if (words.empty() || (e.type == "ATTRIB" && (e.integer(70) & 1))) return true;
-        const Point3 along{std::cos(turn) * height, std::sin(turn) * height, 0};
-        to.texts.push_back({axes.apply(at), axes.direction(along), axes.direction({-along.y, along.x, 0}),
-                            align_x, align_y, std::move(words), layer_of(e)});
-        return true;
-    }
-
-    bool add_text(const Entity& e, Shapes& to) {
-        const long across = e.integer(72), upward = e.integer(e.type == "ATTRIB" ? 74 : 73);
-        const bool aligned = (across != 0 || upward != 0) && e.find(11);
-        const double align_x = across == 1 || across == 4 ? 0.5 : across == 2 ? 1 : 0;
-        const double align_y = across == 4 || upward == 2 ? 0.5 : upward == 3 ? 1 : 0;
-        return push_text(e, to, aligned && across != 3 && across != 5 ? e.point(11) : e.point(10),
-                         e.number(50) * degree, e.number(40), object_axes(e.normal()), align_x, align_y,
-                         plain_text(decoder_.decode(e.text(1))));
-    }
-
-    bool add_mtext(const Entity& e, Shapes& to) {
-        std::string raw;
-        for (const Entity::Value& v : e.values)
-            if (v.code == 3 || v.code == 1) raw += v.text;
-        const long anchor = std::clamp(e.integer(71, 1), 1L, 9L) - 1;
-        double turn = e.number(50) * degree;
-        if (e.find(11)) turn = std::atan2(e.number(21), e.number(11));
-        Affine3 axes;
-        if (e.find(230) && e.number(230) < 0) axes = object_axes(e.normal());
-        return push_text(e, to, e.point(10), turn, e.number(40), axes, static_cast<double>(anchor % 3) / 2,
-                         1 - static_cast<double>(anchor / 3) / 2, plain_mtext(decoder_.decode(raw)));
-    }
-
-    bool add_outline(const std::vector<Point3>& corners, int layer, Shapes& to) {
-        if (!std::all_of(corners.begin(), corners.end(), usable)) return false;
-        for (std::size_t i = 0; i < corners.size(); ++i) {
-            const Point3 a = corners[i], b = corners[(i + 1) % corners.size()];
-            if (length(b - a) > 0) add_piece(to, a, b, layer);
-        }
-        return true;
-    }
-
-    /// Its corners run in a Z.
-    bool add_solid(const Entity& e, Shapes& to) {
-        const Affine3 axes = object_axes(e.normal());
-        const Point3 last = e.find(13) ? e.point(13) : e.point(12);
-        return add_outline(
-            {axes.apply(e.point(10)), axes.apply(e.point(11)), axes.apply(last), axes.apply(e.point(12))},
-            layer_of(e), to);
-    }
-
-    bool add_face(const Entity& e, Shapes& to) {
-        return add_outline({e.point(10), e.point(11), e.point(12), e.find(13) ? e.point(13) : e.point(12)},
-                           layer_of(e), to);
-    }
-
-    bool add_leader(const Entity& e, Shapes& to) {
-        std::vector<Vertex> run;
-        for (const Entity::Value& v : e.values) {
-            if (v.code == 10) run.push_back({{dxf_number(v.text), 0, 0}, 0});
-            if (v.code == 20 && !run.empty()) run.back().at.y = dxf_number(v.text);
-        }
-        return add_run(run, false, Affine3{}, layer_of(e), to);
     }
 
     // ---- shapes to the flat drawing
@@ -569,7 +203,7 @@ private:
         return false;
     }
 
-    void put(const Shapes& shapes, const Affine3& t, const Inherit& inherit, int depth) {
+    void put(const DxfShapes& shapes, const Affine3& t, const Inherit& inherit, int depth) {
         cancel_.check();
         for (const auto& s : shapes.lines) {
             if (!room()) break;
@@ -615,7 +249,7 @@ private:
         for (const auto& insert : shapes.inserts) put(insert, t, inherit, depth);
     }
 
-    void put(const Shapes::Insert& insert, const Affine3& t, const Inherit& inherit, int depth) {
+    void put(const DxfShapes::Insert& insert, const Affine3& t, const Inherit& inherit, int depth) {
         const auto found = blocks_.find(insert.block);
         if (found == blocks_.end()) return skip("INSERT", "its block is not in the file");
         const Block& block = found->second;
@@ -656,7 +290,8 @@ private:
         for (const CadArc& a : out_.arcs) note(a.centre);
         for (const CadCurve& c : out_.curves) note(c.points.front());
         if (xs.size() < 8)
-            return drop_unusable({{-farthest_unit, -farthest_unit}, {farthest_unit, farthest_unit}});
+            return drop_unusable(
+                {{-farthest_cad_unit, -farthest_cad_unit}, {farthest_cad_unit, farthest_cad_unit}});
         const auto share = [](std::vector<double>& v, double q) {
             const auto at = v.begin() + static_cast<std::ptrdiff_t>(q * static_cast<double>(v.size() - 1));
             std::nth_element(v.begin(), at, v.end());
@@ -665,7 +300,8 @@ private:
         Box core{{share(xs, 0.1), share(ys, 0.1)}, {share(xs, 0.9), share(ys, 0.9)}};
         const double reach = 50 * std::max(core.width(), core.height());
         if (!(reach > 0))
-            return drop_unusable({{-farthest_unit, -farthest_unit}, {farthest_unit, farthest_unit}});
+            return drop_unusable(
+                {{-farthest_cad_unit, -farthest_cad_unit}, {farthest_cad_unit, farthest_cad_unit}});
         drop_unusable(core.grown(reach));
     }
 
@@ -716,13 +352,12 @@ private:
     std::size_t inserts_ = 0, kept_ = 0;
     std::string variable_, version_, code_page_;
     DxfTextDecoder decoder_{"", ""};
-    Entity entity_;
+    DxfEntity entity_;
     std::unordered_map<std::string, Block> blocks_;
     Block* block_ = nullptr;
-    Shapes model_;
-    Shapes* polyline_ = nullptr;
-    Entity polyline_head_;
-    std::vector<Entity> vertices_;
+    DxfShapes model_;
+    DxfEntityReader entities_{{[this](const std::string& raw) { return layer(raw); },
+                               [this](const std::string& what, const std::string& why) { skip(what, why); }}};
     std::unordered_map<std::string, int> layer_index_;
     std::vector<bool> frozen_;
     std::map<std::pair<std::string, std::string>, std::size_t> skipped_;
