@@ -218,12 +218,6 @@ std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& ma
     return std::nullopt;
 }
 
-QString area_text(double m2, LengthUnits units) {
-    constexpr double square_foot_m2 = 0.3048 * 0.3048;
-    return units == LengthUnits::metres ? figure(m2) + QStringLiteral(" m²")
-                                        : figure(m2 / square_foot_m2) + QStringLiteral(" sq ft");
-}
-
 }  // namespace
 
 void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
@@ -239,7 +233,8 @@ void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, c
         draw_halo_text(p, *c - QPointF(0, with_area ? 7 : 0), name, font(11.5, 600), palette.ink,
                        palette.casing);
         if (with_area)
-            draw_halo_text(p, *c + QPointF(0, 7), area_text(area_m2(z.outline), project.settings.units),
+            draw_halo_text(p, *c + QPointF(0, 7),
+                           QString::fromStdString(format_area(area_m2(z.outline), project.settings.units)),
                            font(11), palette.ink, palette.casing, 3);
     }
 }

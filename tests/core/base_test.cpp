@@ -73,3 +73,12 @@ TEST_CASE("the cache forgets what was not asked for longest") {
     CHECK_FALSE(cache.find(1));
     CHECK(*cache.find(3) == 3);
 }
+
+TEST_CASE("areas and levels are told in the project's units") {
+    CHECK(format_area(205.31, LengthUnits::metres, 1) == "205.3 m²");
+    CHECK(format_area(100, LengthUnits::feet_inches) == "1076 sq ft");
+    CHECK(format_level(4.8, LengthUnits::metres) == "+4.80");
+    CHECK(format_level(0, LengthUnits::metres) == "±0.00");
+    CHECK(format_level(-3.6, LengthUnits::metres) == "\u22123.60");
+    CHECK(format_level(4.8, LengthUnits::feet_inches) == "+15' 9\"");
+}

@@ -95,7 +95,7 @@ void add_comparison(Form& form, Workspace& w, DrawingId id) {
         [&w, id](int i) {
             w.compare({static_cast<Comparison::Show>(i), id});
         });
-    auto* row = form.row("");
+    auto* row = form.row({});
     auto* done = new QPushButton("Forget the older");
     done->setObjectName("forgetOlder");
     row->addWidget(done, 1);

@@ -175,7 +175,7 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
     form->group("Slab under it");
     if (!floor().plate.empty()) {
         auto* row = form->row("Reaches");
-        auto* words = new QLabel(render::figure(area_m2(floor().plate), 1) + QString::fromUtf8(" m²"));
+        auto* words = new QLabel(QString::fromStdString(format_area(area_m2(floor().plate), w.units(), 1)));
         row->addWidget(words, 1);
         auto* whole = new QPushButton("To the walls");
         whole->setObjectName("dropPlate");
@@ -329,7 +329,9 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
     form->choice(
         form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
         [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
-    form->text("Area", [zone] { return render::figure(area_m2(zone().outline), 1) + QStringLiteral(" m²"); });
+    form->text("Area", [zone, &w] {
+        return QString::fromStdString(format_area(area_m2(zone().outline), w.units(), 1));
+    });
     form->group("Requirements here");
     form->text("Met",
                [&w, id] {
@@ -359,7 +361,9 @@ Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
                 [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
                 [&](SlabVoid& v) { v.name = text.toStdString(); });
         });
-    form->text("Area", [hole] { return render::figure(area_m2(hole().outline), 1) + QStringLiteral(" m²"); });
+    form->text("Area", [hole, &w] {
+        return QString::fromStdString(format_area(area_m2(hole().outline), w.units(), 1));
+    });
     form->note("Rays pass through it without the slab's loss.");
     form->stretch();
     return form;

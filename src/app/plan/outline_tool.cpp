@@ -120,7 +120,7 @@ void OutlineTool::paint(QPainter& p) {
         p.drawPolygon(polygon);
         if (shown.size() > 2)
             render::draw_halo_text(p, map().to_screen(centroid(shown)),
-                                   render::figure(area_m2(shown), 1) + QStringLiteral(" m²"),
+                                   QString::fromStdString(format_area(area_m2(shown), workspace_.units(), 1)),
                                    render::font(11.5, 600), colours.accent, colours.casing);
     }
     if (pointed_) paint_snap(p, pointer_);

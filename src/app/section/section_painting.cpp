@@ -115,10 +115,7 @@ void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
     p.drawText(QRectF(0, s.room.top(), 42, s.room.height()), Qt::AlignRight | Qt::AlignVCenter,
-               QString::fromUtf8(floor.elevation_m > 0   ? "+"
-                                 : floor.elevation_m < 0 ? ""
-                                                         : "±") +
-                   render::figure(floor.elevation_m, 2));
+               QString::fromStdString(format_level(floor.elevation_m, workspace_.units())));
 }
 
 void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
@@ -143,10 +140,7 @@ void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
     if (s.building == building_of_levels()) {
         p.setFont(render::font(10.5));
         p.setPen(colours.muted);
-        const QString level = QString::fromUtf8(floor.elevation_m > 0   ? "+"
-                                                : floor.elevation_m < 0 ? ""
-                                                                        : "±") +
-                              render::figure(floor.elevation_m, 2);
+        const QString level = QString::fromStdString(format_level(floor.elevation_m, workspace_.units()));
         if (!s.mezzanine || room.height() > 16)
             p.drawText(QRectF(0, room.bottom() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, level);
         p.setPen(QPen(colours.muted, 1));
@@ -189,8 +183,9 @@ void SectionView::paint_stacks(QPainter& p, const SectionLayout& layout) {
             if (b.id == building_of_levels()) {
                 p.setFont(render::font(10.5));
                 p.setPen(colours.muted);
-                p.drawText(QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
-                           "+" + render::figure(stack.top_level_m - b.level_m, 2));
+                p.drawText(
+                    QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
+                    QString::fromStdString(format_level(stack.top_level_m - b.level_m, workspace_.units())));
             }
         }
         if (several) {

@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "base/error.h"
+#include "base/number_text.h"
 
 namespace yemvo {
 namespace {
@@ -123,6 +124,18 @@ std::string format_length(double length_m, LengthUnits units, bool with_unit, in
     std::snprintf(text, sizeof text, "%s%lld' %lld%s\"", length_m < 0 && total ? "-" : "", inches / 12,
                   inches % 12, eighths[total % 8]);
     return text;
+}
+
+std::string format_area(double area_m2, LengthUnits units, int decimals) {
+    if (units == LengthUnits::metres) return format_number(area_m2, decimals) + " m²";
+    return format_number(area_m2 / (foot_m * foot_m), 0) + " sq ft";
+}
+
+std::string format_level(double level_m, LengthUnits units) {
+    const std::string sign = level_m > 0.004 ? "+" : level_m < -0.004 ? "\u2212" : "±";
+    if (units == LengthUnits::metres) return sign + format_number(std::abs(level_m), 2);
+    const long long inches = std::llround(std::abs(level_m) / inch_m);
+    return sign + std::to_string(inches / 12) + "' " + std::to_string(inches % 12) + "\"";
 }
 
 }  // namespace yemvo

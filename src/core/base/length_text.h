@@ -15,4 +15,10 @@ double parse_length_m(std::string_view text, LengthUnits units = LengthUnits::me
 /// "3.80 m" or `12' 5⅝"` (nearest eighth of an inch). `with_unit` false leaves " m" out.
 std::string format_length(double length_m, LengthUnits units, bool with_unit = true, int decimals = 2);
 
+/// "205.3 m²" or "2210 sq ft".
+std::string format_area(double area_m2, LengthUnits units, int decimals = 0);
+
+/// A storey's level as it stands beside a section: "+4.80", "±0.00", "−3.60", or to the inch `+15' 9"`.
+std::string format_level(double level_m, LengthUnits units);
+
 }  // namespace yemvo
