@@ -9,7 +9,7 @@
 namespace yemvo::render {
 namespace {
 
-const QColor line_ink(0x4A, 0x58, 0x6A), text_ink(0x5E, 0x6C, 0x80);
+const QColor line_ink(0x6B, 0x7A, 0x8D), text_ink(0x5E, 0x6C, 0x80);
 constexpr double line_px = 0.9, least_text_px = 5, most_text_px = 400;
 
 class CadSheet : public Sheet {
