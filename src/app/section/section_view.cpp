@@ -52,6 +52,7 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
 }
 
 void SectionView::refresh() {
+    layout_.reset();
     const bool open = workspace_.document().is_open();
     const bool several = open && workspace_.project().buildings.size() > 1;
     setFixedWidth(several ? several_width : one_width);
@@ -65,7 +66,8 @@ void SectionView::refresh() {
 SectionLayout SectionView::layout_now() const {
     if (!workspace_.document().is_open()) return {};
     const double room = std::max(120.0, height() - top_px - foot_px);
-    SectionLayout layout = lay_out_section(workspace_.project(), QRectF(48, top_px, width() - 60, room));
+    if (!layout_) layout_ = lay_out_section(workspace_.project(), QRectF(48, top_px, width() - 60, room));
+    SectionLayout layout = *layout_;
     if (!layout.rows || scroll_ == 0) return layout;
     const double by = -std::clamp(scroll_, 0.0, std::max(0.0, layout.height - room));
     for (SectionStorey& s : layout.storeys) {
@@ -92,7 +94,10 @@ void SectionView::scroll_to_open() {
     update();
 }
 
-void SectionView::resizeEvent(QResizeEvent*) { scroll_to_open(); }
+void SectionView::resizeEvent(QResizeEvent*) {
+    layout_.reset();
+    scroll_to_open();
+}
 
 QRectF SectionView::storey_area(FloorId id) const {
     const SectionLayout layout = layout_now();

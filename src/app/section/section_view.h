@@ -59,6 +59,7 @@ private:
     std::optional<FloorId> slab_at(QPointF) const;
     Workspace& workspace_;
     QToolButton* site_;
+    mutable std::optional<SectionLayout> layout_;  ///< unscrolled; none when something changed
     double scroll_ = 0;
     std::optional<SlabDrag> drag_;
     std::optional<FloorId> hovered_slab_;
