@@ -174,10 +174,16 @@ void MainWindow::connect_parts() {
         [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
     connect(status_, &StatusLine::cancel_asked, this, [this] {
         runner_->cancel();
+        prediction_stopped_ = true;
         status_->set_work("Prediction stopped", false);
     });
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
-    connect(&workspace_, &Workspace::floor_changed, this, &MainWindow::predict);
+    connect(&workspace_, &Workspace::floor_changed, this, [this] {
+        // all floors are predicted together: another one in view asks for nothing new
+        const auto& known = workspace_.prediction();
+        const bool complete = known && known->verdict && workspace_.floor_prediction();
+        if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
+    });
     connect(&workspace_, &Workspace::told, status_, &StatusLine::set_message);
     connect(&document_, &Document::state_changed, this, &MainWindow::refresh_title);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_title);
@@ -243,6 +249,7 @@ void MainWindow::connect_parts() {
 }
 
 void MainWindow::predict() {
+    prediction_stopped_ = false;
     if (document_.is_open() && workspace_.floor())
         runner_->request(document_.project(), workspace_.floor_id());
 }
