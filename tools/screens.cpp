@@ -21,6 +21,7 @@ using namespace yemvo::app;
 namespace {
 
 bool settle(MainWindow& window) {
+    window.plan().grab();  // the plan asks for its drawings when it is painted
     return QTest::qWaitFor(
                [&] {
                    return window.runner().is_idle() && !window.plan().is_reading() &&

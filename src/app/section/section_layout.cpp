@@ -47,6 +47,13 @@ double air_m(const Project& project, const Floor& f) {
     return air;
 }
 
+/// Where a floor is cut: through its middle. Only a floor whose ground rises to the north asks.
+double middle_y(const Floor& f) {
+    if (f.slope.y == 0) return 0;
+    const auto box = extent(f);
+    return box ? box->centre().y : 0;
+}
+
 Span span_of(const Project& project, const Building& b) {
     Span s{&b};
     if (const auto box = extent(b); box && box->width() > 1) {
@@ -57,15 +64,24 @@ Span span_of(const Project& project, const Building& b) {
     s.high_m = -1e9;
     for (const Floor& f : b.floors) {
         const double plate_m = b.kind == BuildingKind::yard ? 0 : f.slab->thickness_m;
-        const double middle = extent(f) ? extent(f)->centre().y : 0;
+        const double middle = middle_y(f);
         for (double x : {s.left_m, s.right_m}) {
-            const double ground_m = b.level_m + f.ground_m({x, f.slope.y != 0 ? middle : 0});
+            const double ground_m = b.level_m + f.ground_m({x, middle});
             s.low_m = std::min(s.low_m, ground_m - plate_m);
             s.high_m = std::max(s.high_m,
                                 ground_m + (b.kind == BuildingKind::yard ? air_m(project, f) : f.height_m));
         }
     }
     if (b.floors.empty()) s.low_m = b.level_m, s.high_m = b.level_m + 3;
+    return s;
+}
+
+SectionStorey storey_of(const Building& b, const Floor& f) {
+    SectionStorey s;
+    s.floor = f.id;
+    s.building = b.id;
+    s.mezzanine = f.mezzanine;
+    s.yard = b.kind == BuildingKind::yard;
     return s;
 }
 
@@ -111,11 +127,7 @@ SectionLayout drawn(const Project& project, const std::vector<Span>& spans, cons
         if (b.kind == BuildingKind::building)
             stack.roof = QRectF(left, y(span.high_m) - roof_px, width, roof_px);
         for (const Floor& f : b.floors) {
-            SectionStorey s;
-            s.floor = f.id;
-            s.building = b.id;
-            s.mezzanine = f.mezzanine;
-            s.yard = b.kind == BuildingKind::yard;
+            SectionStorey s = storey_of(b, f);
             const double base_m = b.level_m + f.elevation_m;
             const Floor* above = floor_above(project, f.id);
             const double ceiling_m =
@@ -127,9 +139,9 @@ SectionLayout drawn(const Project& project, const std::vector<Span>& spans, cons
                     to = std::max(x(box->high.x), from + 10);
                 }
             if (f.mezzanine && from == left && to == right) from = left + width / 2;
-            const auto middle = extent(f) ? extent(f)->centre().y : 0;
-            s.ground_left = y(b.level_m + f.ground_m({span.left_m, f.slope.y != 0 ? middle : 0}));
-            s.ground_right = y(b.level_m + f.ground_m({span.right_m, f.slope.y != 0 ? middle : 0}));
+            const double middle = middle_y(f);
+            s.ground_left = y(b.level_m + f.ground_m({span.left_m, middle}));
+            s.ground_right = y(b.level_m + f.ground_m({span.right_m, middle}));
             if (s.yard) {
                 const double foot = std::max(s.ground_left, s.ground_right);
                 s.room = QRectF(
@@ -167,11 +179,7 @@ SectionLayout listed(const Project& project, const std::vector<Span>& spans, con
         };
         double bottom = foot;
         for (const Floor& f : b.floors) {
-            SectionStorey s;
-            s.floor = f.id;
-            s.building = b.id;
-            s.mezzanine = f.mezzanine;
-            s.yard = b.kind == BuildingKind::yard;
+            SectionStorey s = storey_of(b, f);
             s.room = QRectF(into.left(), bottom - row_px, into.width(), row_px - 2);
             s.slab = QRectF(into.left(), bottom - 2, into.width(), 2);
             s.ground_left = s.ground_right = s.room.bottom();
