@@ -108,6 +108,10 @@ Project make_demo() {
     lay_ground(project, find_floor(project, "Ground floor")->id);
     lay_first(project, find_floor(project, "First floor")->id);
     lay_garden(project, find_floor(project, "Garden")->id);
+    // laid on each other by two corners of the core
+    Alignment alignment{find_floor(project, "Ground floor")->id, {}};
+    for (Point p : {Point{24, 20}, {35, 29}}) alignment.pairs.push_back({p, p});
+    align_floor(project, find_floor(project, "First floor")->id, {}, alignment);
     return project;
 }
 

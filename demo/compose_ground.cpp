@@ -7,8 +7,9 @@ namespace {
 void outer_walls(Composer& c) {
     c.wall("brick-cavity", {{0, 14}, {0, 35}, {60, 35}, {60, 0}, {16, 0}});
     c.wall("glass-curtain", {{16, 0}, {0, 0}, {0, 14}});
-    c.windows("window-coated", {0, 17}, {0, 4.5}, 4, 2.4);
-    c.windows("window-coated", {9.5, 35}, {3.2, 0}, 3, 2.2);
+    c.windows("window-coated", {0, 17}, {0, 4.5}, 3, 2.4);
+    c.window("window-coated", {0, 31.5}, 2.4);
+    c.windows("window-coated", {8.5, 35}, {3, 0}, 3, 2.2);
     c.windows("window-coated", {22, 35}, {6, 0}, 3, 2.4);
     c.windows("window-coated", {47, 0}, {3.5, 0}, 4, 2.0);
     c.windows("window-coated", {60, 2.5}, {0, 5}, 2, 2.0);
@@ -34,8 +35,8 @@ void rooms(Composer& c) {
     c.wall("plasterboard-double", {{16, 0}, {16, 14}, {0, 14}});
     c.door("door-glass", {16, 9.6}, 1.6, true, false, 2.3);
     c.window("window-single", {16, 4.4}, 5, 0.9, 2.4);
-    c.wall("shelving", {{4, 5}, {4, 11}}, 0, 1.5);
-    c.wall("shelving", {{12, 4}, {12, 7}}, 0, 1.5);
+    c.obstacle("stack-books", ObstacleKind::shelving, "Picture books", Composer::box(3.85, 5, 4.15, 11), 1.5);
+    c.obstacle("stack-books", ObstacleKind::shelving, "Stories", Composer::box(11.85, 4, 12.15, 7), 1.5);
     // staff, post and equipment
     c.wall("plasterboard", {{43, 0}, {43, 11}, {60, 11}});
     c.wall("plasterboard", {{52, 0}, {52, 11}});
@@ -46,6 +47,14 @@ void rooms(Composer& c) {
     c.door("door-timber", {53.8, 11}, 0.9, true);
     c.door("door-timber", {43, 13}, 0.9, false, true);
     c.door("door-timber", {47, 14.5}, 0.9, true);
+}
+
+void solids(Composer& c) {
+    for (Point p : {Point{19, 9}, {19, 17}, {25.5, 9}, {25.5, 17}, {32, 9}, {32, 17}}) c.column(p, 0.45);
+    c.obstacle("machinery", ObstacleKind::machinery, "Ovens", Composer::box(0.8, 30.6, 2.0, 34), 1.9);
+    c.ceiling("Staff ceiling", "ceiling-mineral", Composer::box(43, 0, 60, 11), 3.0);
+    c.ceiling("Lounge ceiling", "ceiling-timber", Composer::box(24, 29, 35, 35), 3.2);
+    c.note("Riser with the fibre entry behind this door", {44.6, 13});
 }
 
 void zones(Composer& c) {
@@ -87,6 +96,7 @@ void compose_ground(Composer c) {
     outer_walls(c);
     compose_core(c);
     rooms(c);
+    solids(c);
     zones(c);
     gear(c);
 }

@@ -1,5 +1,7 @@
 #include "demo/composer.h"
 
+#include "project/items.h"
+
 #include <stdexcept>
 
 namespace yemvo::demo {
@@ -68,8 +70,45 @@ void Composer::windows(const char* key, Point first, Point step, int count, doub
 }
 
 ZoneId Composer::zone(const char* name, std::vector<Point> outline, ZoneKind kind) {
-    return add_zone(project_, floor_, {{}, name, kind, std::move(outline)});
+    const int colour = static_cast<int>(find_floor(project_, floor_)->zones->size()) % zone_colours;
+    return add_zone(project_, floor_, {{}, name, kind, std::move(outline), colour});
 }
+
+void Composer::obstacle(const char* key, ObstacleKind kind, const char* name, std::vector<Point> outline,
+                        double top_m) {
+    add_obstacle(project_, floor_, {{}, name, kind, type(key), std::move(outline), false, 0, top_m});
+}
+
+void Composer::rows(const char* key, ObstacleKind kind, const char* name, Point low, Point high,
+                    const RowsWanted& wanted, double top_m) {
+    std::vector<Item> made;
+    int number = 0;
+    for (auto& row : row_outlines(low, {high.x, low.y}, {0, high.y - low.y}, wanted)) {
+        const std::string row_name = std::string(name) + " " + std::to_string(++number);
+        made.push_back(
+            {ItemKind::obstacle,
+             add_obstacle(project_, floor_, {{}, row_name, kind, type(key), std::move(row), false, 0, top_m})
+                 .value});
+    }
+    group_items(project_, floor_, made);
+}
+
+void Composer::column(Point at, double side_m) {
+    const double h = side_m / 2;
+    add_obstacle(
+        project_, floor_,
+        {{}, "", ObstacleKind::column, type("column-concrete"), box(at.x - h, at.y - h, at.x + h, at.y + h)});
+}
+
+void Composer::ceiling(const char* name, const char* key, std::vector<Point> outline, double height_m) {
+    add_ceiling(project_, floor_, {{}, name, std::move(outline), height_m, type(key)});
+}
+
+void Composer::slab_area(const char* name, const char* key, std::vector<Point> outline) {
+    add_slab_area(project_, floor_, {{}, name, type(key), std::move(outline)});
+}
+
+void Composer::note(const char* text, Point at) { add_note(project_, floor_, {{}, text, at, ""}); }
 
 void Composer::hole(const char* name, std::vector<Point> outline) {
     add_void(project_, floor_, {{}, name, std::move(outline)});

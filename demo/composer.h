@@ -22,6 +22,15 @@ public:
     void windows(const char* type, Point first, Point step, int count, double width_m, double sill_m = 0.9,
                  double head_m = 2.5);
     ZoneId zone(const char* name, std::vector<Point> outline, ZoneKind kind = ZoneKind::served);
+    void obstacle(const char* type, ObstacleKind, const char* name, std::vector<Point> outline, double top_m);
+    /// In a rectangle, as one group.
+    void rows(const char* type, ObstacleKind, const char* name, Point low, Point high, const RowsWanted&,
+              double top_m);
+    /// Square, of concrete, from slab to slab.
+    void column(Point at, double side_m);
+    void ceiling(const char* name, const char* type, std::vector<Point> outline, double height_m);
+    void slab_area(const char* name, const char* type, std::vector<Point> outline);
+    void note(const char* text, Point at);
     void hole(const char* name, std::vector<Point> outline);
     static std::vector<Point> box(double x0, double y0, double x1, double y1);
 

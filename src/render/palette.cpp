@@ -42,6 +42,7 @@ const Palette& Palette::light() {
         p.steps = {"#A187AF", "#A095B9", "#9CA1BF", "#97ACC1", "#92B7C1", "#8EC1C1",
                    "#8CCBBE", "#93D5B9", "#A4DDB0", "#BBE5A2", "#D8EB90", "#F3EE87"};
         p.serving = {"#C9D6E6", "#EEDCC6", "#DCCFE4", "#DCDDB0", "#CFE0CB", "#C4E0E2"};
+        p.zones = {"#5B7396", "#A3814C", "#5F8A6B", "#96637F", "#4F8A90", "#7B6AA3", "#A8685B", "#7C8152"};
         return p;
     }();
     return palette;

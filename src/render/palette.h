@@ -23,6 +23,7 @@ struct Palette {
     QColor furniture, faint, grid, contour;
     std::array<QColor, 12> steps;  ///< weak to strong, already mixed with the paper
     std::array<QColor, 6> serving;
+    std::array<QColor, 8> zones;  ///< outlines and soft tints of zones
 
     static const Palette& light();
     const BandColour& band(BandId) const;

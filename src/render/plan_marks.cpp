@@ -78,6 +78,38 @@ void paint_badge(QPainter& p, QPointF at, const Project& project, const AccessPo
 
 QRectF badge_area(QPointF centre) { return {centre.x() - 14, centre.y() - 10, 28, 27}; }
 
+QRectF note_area(QPointF tip) { return QRectF(tip.x() - 9, tip.y() - 24, 18, 24); }
+
+void paint_note(QPainter& p, QPointF tip, bool photo, bool selected, const Palette& palette) {
+    const QRectF sheet(tip.x() - 8, tip.y() - 23, 16, 16);
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    const QColor ink = selected ? palette.accent : palette.ink;
+    QPolygonF outline{sheet.topLeft(),
+                      sheet.topRight() - QPointF(5, 0),
+                      sheet.topRight() + QPointF(0, 5),
+                      sheet.bottomRight(),
+                      QPointF(tip.x() + 3, sheet.bottom()),
+                      tip,
+                      QPointF(tip.x() - 3, sheet.bottom()),
+                      sheet.bottomLeft()};
+    p.setPen(QPen(palette.casing, 4));
+    p.drawPolygon(outline);
+    p.setPen(QPen(ink, 1.2));
+    p.setBrush(selected ? palette.accent_tint : palette.tile);
+    p.drawPolygon(outline);
+    p.setBrush(Qt::NoBrush);
+    if (photo) {
+        p.drawRect(QRectF(sheet.left() + 3.5, sheet.top() + 5.5, 9, 7));
+        p.drawEllipse(QPointF(sheet.center().x(), sheet.top() + 9), 1.6, 1.6);
+    } else {
+        for (double y : {5.0, 8.0, 11.0})
+            p.drawLine(QPointF(sheet.left() + 3.5, sheet.top() + y),
+                       QPointF(sheet.right() - (y > 10 ? 6 : 4), sheet.top() + y));
+    }
+    p.restore();
+}
+
 void paint_band_glyph(QPainter& p, QPointF c, BandId id, const Palette& palette) {
     p.save();
     p.setRenderHint(QPainter::Antialiasing);

@@ -16,6 +16,10 @@ void paint_badge(QPainter&, QPointF centre, const Project&, const AccessPoint&, 
 /// Where a click means this badge.
 QRectF badge_area(QPointF centre);
 
+/// A pinned note: a sheet with a folded corner; `photo` adds a frame.
+void paint_note(QPainter&, QPointF tip, bool photo, bool selected, const Palette&);
+QRectF note_area(QPointF tip);
+
 /// Circle, square or diamond in the band's colour.
 void paint_band_glyph(QPainter&, QPointF centre, BandId, const Palette&);
 /// Check stroke, hatched square or dotted square, 11 px.

@@ -7,6 +7,7 @@
 #include "render/headless.h"
 #include "render/legend.h"
 #include "render/plan_marks.h"
+#include "render/plan_solids.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
 
@@ -66,6 +67,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
     p.drawImage(0, 0, drawings_of(project, floor, map, image.size()));
     paint_voids(p, floor, map, palette);
+    paint_obstacles(p, project, floor, map, area, palette);
     paint_walls(p, project, floor, map, area, palette, true);
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, floor.id))

@@ -3,17 +3,12 @@
 #include <QPainterPath>
 #include <optional>
 
+#include "render/plan_solids.h"
 #include "render/text_style.h"
+#include "venue/wall_shaping.h"
 
 namespace yemvo::render {
 namespace {
-
-QPolygonF polygon_of(const std::vector<Point>& points, const PlanMap& map) {
-    QPolygonF out;
-    out.reserve(static_cast<int>(points.size()));
-    for (Point p : points) out << map.to_screen(p);
-    return out;
-}
 
 double width_px(double thickness_m, const PlanMap& map) { return std::max(thickness_m * map.px_per_m, 1.4); }
 
@@ -49,12 +44,62 @@ void paint_shelving(QPainter& p, const Wall& wall, double thickness_m, const Pla
     }
 }
 
+/// Lower than this it does not stand in the way of a person: drawn lighter.
+constexpr double partition_top_m = 1.8;
+
+/// Two faces with the ground between them, and the type's hatch where there is room.
+void paint_hatched(QPainter& p, const QPolygonF& line, const WallType& type, double width, const QColor& ink,
+                   const Palette& palette) {
+    stroke(p, line, ink, width);
+    if (width <= 3) return;
+    stroke(p, line, palette.floor, width - 1.8);
+    if (type.hatch == Hatch::open || width < 5) return;
+    for (int i = 0; i + 1 < line.size(); ++i) {
+        const QLineF axis(line[i], line[i + 1]);
+        if (axis.length() < 1) continue;
+        const QPointF along = (line[i + 1] - line[i]) / axis.length(), side(-along.y(), along.x());
+        const double half = width / 2 - 0.9;
+        p.setPen(QPen(with_alpha(ink, 0.8), type.hatch == Hatch::dots ? 1.4 : 0.8));
+        for (double at = 3; at < axis.length() - 1; at += 5) {
+            const QPointF c = line[i] + along * at;
+            if (type.hatch == Hatch::dots) {
+                p.drawPoint(c + side * (static_cast<int>(at / 5) % 2 ? half * 0.4 : -half * 0.4));
+                continue;
+            }
+            if (type.hatch == Hatch::compartments) {
+                p.drawLine(c + side * half, c - side * half);
+                continue;
+            }
+            p.drawLine(c + side * half - along * half, c - side * half + along * half);
+            if (type.hatch == Hatch::cross)
+                p.drawLine(c + side * half + along * half, c - side * half - along * half);
+        }
+    }
+}
+
 void paint_wall(QPainter& p, const Wall& wall, const WallType& type, const PlanMap& map,
                 const Palette& palette) {
-    const QPolygonF line = polygon_of(wall.points, map);
     const double width = width_px(type.thickness_m, map);
     const QColor ink = palette.family(type.family);
-    if (type.family == Family::timber) return paint_shelving(p, wall, type.thickness_m, map, palette);
+    if (type.family == Family::timber && type.hatch == Hatch::compartments)
+        return paint_shelving(p, wall, type.thickness_m, map, palette);
+    const QPolygonF line = polygon_of(flattened(wall), map);
+    if (wall.base_m > 1) {  // over our heads: a beam
+        p.setPen(QPen(with_alpha(ink, 0.7), 1, Qt::DashLine, Qt::FlatCap));
+        const auto side = [&](double by) {
+            return polygon_of(offset_run(flattened(wall), wall.closed(), by), map);
+        };
+        p.drawPolyline(side(type.thickness_m / 2));
+        p.drawPolyline(side(-type.thickness_m / 2));
+        return;
+    }
+    const bool low = wall.top_m && *wall.top_m < partition_top_m;
+    if (low || type.hatch != Hatch::solid) {
+        WallType drawn = type;
+        if (low) drawn.hatch = Hatch::open;
+        return paint_hatched(p, line, drawn, std::max(width, low ? 3.2 : width),
+                             low ? with_alpha(ink, 0.8) : ink, palette);
+    }
     stroke(p, line, ink, width);
     if (type.family == Family::glass && width > 2.4) stroke(p, line, palette.tile, width - 1.8);
 }
@@ -103,7 +148,14 @@ void paint_opening(QPainter& p, const Wall& wall, const Opening& o, const WallTy
     p.setPen(QPen(palette.family(in.family), 0.8));
     p.drawLine(gap[0], gap[3]);
     p.drawLine(gap[1], gap[2]);
-    if (o.kind == OpeningKind::door) return paint_door(p, s, o, ink, map, palette);
+    if (o.kind == OpeningKind::door) {
+        if (!o.open) {  // shut: a line closes the gap
+            p.setPen(QPen(with_alpha(ink, 0.8), 1.2, Qt::SolidLine, Qt::FlatCap));
+            p.drawLine(map.to_screen(s.a), map.to_screen(s.b));
+        }
+        return paint_door(p, s, o, ink, map, palette);
+    }
+    if (o.open) return;
     p.drawLine(gap[0], gap[1]);
     p.drawLine(gap[3], gap[2]);
     p.setPen(QPen(palette.glass, 1.1));
@@ -138,7 +190,7 @@ std::vector<DrawnWall> visible_walls(const Project& project, const Floor& floor,
                                      const QRectF& visible) {
     std::vector<DrawnWall> list;
     for (const Wall& w : *floor.walls) {
-        const auto box = bounds(w.points);
+        const auto box = bounds(flattened(w));
         if (box && map.to_screen(*box).adjusted(-40, -40, 40, 40).intersects(visible))
             list.push_back({&w, &wall_type(project, w.type)});
     }
@@ -178,22 +230,31 @@ void paint_ground(QPainter& p, const Floor& floor, const PlanMap& map, const QRe
     QPainterPath rooms;
     rooms.setFillRule(Qt::WindingFill);
     for (const Wall& w : *floor.walls)
-        if (w.points.size() > 3 && w.points.front() == w.points.back())
-            rooms.addPolygon(polygon_of(w.points, map));
+        if (w.closed()) rooms.addPolygon(polygon_of(flattened(w), map));
     for (const Zone& z : *floor.zones) rooms.addPolygon(polygon_of(z.outline, map));
     p.drawPath(rooms);
 }
 
-void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette,
-                 ZoneId selected) {
+void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Palette& palette, ZoneId selected,
+                 bool tinted) {
     for (const Zone& z : *floor.zones) {
         if (z.id == selected) continue;
-        QPen pen(with_alpha(palette.ink, z.kind == ZoneKind::served ? 0.6 : 0.35), 1.1);
-        pen.setDashPattern({6, 3});
+        const QColor colour = palette.zones[static_cast<std::size_t>(z.colour) % palette.zones.size()];
+        const bool served = z.kind == ZoneKind::served;
+        const QColor mixed = tinted ? colour : palette.ink;
+        QPen pen(with_alpha(mixed, served ? 0.75 : 0.4), 1.1);
+        pen.setDashPattern(served ? QVector<qreal>{6, 3} : QVector<qreal>{2, 3});
         pen.setCapStyle(Qt::FlatCap);
+        const QPolygonF outline = polygon_of(z.outline, map);
         p.setPen(pen);
-        p.setBrush(Qt::NoBrush);
-        p.drawPolygon(polygon_of(z.outline, map));
+        p.setBrush(tinted && served ? QBrush(with_alpha(colour, 0.10)) : QBrush(Qt::NoBrush));
+        p.drawPolygon(outline);
+        if (!tinted || (z.kind != ZoneKind::keep_out && z.kind != ZoneKind::outside)) continue;
+        // where nothing may hang, and what is not ours, is hatched; the pattern is fixed to the screen
+        p.setPen(Qt::NoPen);
+        p.setBrush(QBrush(with_alpha(z.kind == ZoneKind::keep_out ? palette.not_met : palette.muted, 0.22),
+                          z.kind == ZoneKind::keep_out ? Qt::BDiagPattern : Qt::FDiagPattern));
+        p.drawPolygon(outline);
     }
 }
 
@@ -266,7 +327,7 @@ void paint_walls(QPainter& p, const Project& project, const Floor& floor, const 
     if (cased)
         for (const DrawnWall& d : walls)
             if (d.type->family != Family::timber)
-                stroke(p, polygon_of(d.wall->points, map), palette.casing,
+                stroke(p, polygon_of(flattened(*d.wall), map), palette.casing,
                        width_px(d.type->thickness_m, map) + 3.2);
     for (const DrawnWall& d : walls) paint_wall(p, *d.wall, *d.type, map, palette);
     for (const DrawnWall& d : walls)

@@ -11,7 +11,9 @@ namespace yemvo::render {
 /// Paper, the floor's area, and the grid (5 m, and 1 m when fine).
 void paint_ground(QPainter&, const Floor&, const PlanMap&, const QRectF& visible, const Palette&,
                   bool fine_grid);
-void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected);
+/// `tinted`: in their own colours, where no map lies under them.
+void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected,
+                 bool tinted = false);
 /// Names stand at their zone's middle, or as near to it as keeps them off `taken` (badges).
 void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&,
                       std::vector<QRectF> taken);

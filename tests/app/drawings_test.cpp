@@ -412,17 +412,17 @@ TEST_CASE("a picture on the clipboard is pasted; Escape leaves the page and noth
     Driver d;
     d.window.open_project(yemvo::test::one_floor(), {});
     QApplication::clipboard()->setImage(plan_picture());
-    d.menu("Pasteadrawing");
+    d.menu("Paste");
     opened(d);
     QTest::keyClick(&canvas(d), Qt::Key_Escape);
     CHECK_FALSE(d.window.is_preparing());
     CHECK(d.floor().drawings->empty());
-    d.menu("Pasteadrawing");
+    d.menu("Paste");
     d.lay_prepared();
     CHECK(d.drawing().source.sheet.high == Point{600, 400});
     QApplication::clipboard()->setText("no picture");
-    d.menu("Pasteadrawing");
-    CHECK(d.window.findChild<StatusLine*>("status")->message().contains("no drawing"));
+    d.menu("Paste");
+    CHECK(d.window.findChild<StatusLine*>("status")->message().contains("nor a drawing"));
 }
 
 TEST_CASE("outer size typed instead of a drawing; feet and inches are taken") {

@@ -93,6 +93,15 @@ public:
         for (int i = 0; i < index; ++i) QTest::keyClick(combo, Qt::Key_Down);
         CHECK(combo->currentIndex() == index);
     }
+    /// As a click in the opened list does: at once, without passing the entries between.
+    void pick(const char* name, const QString& text) {
+        auto* combo = find<QComboBox>(name);
+        const int index = combo->findText(text);
+        INFO(name << ": " << text.toStdString());
+        REQUIRE(index >= 0);
+        combo->setCurrentIndex(index);
+        emit combo->activated(index);
+    }
     void press_button(const char* name) {
         auto* button = find<QAbstractButton>(name);
         QTest::mouseClick(button, Qt::LeftButton);

@@ -63,7 +63,7 @@ TEST_CASE("a point on a wall that is nearly plumb with the one before becomes pl
     SnapOptions o = options();
     o.from = Point{3, 6};
     const Snapped s = snap(floor_with_wall(), {3.1, 0.15}, o);
-    CHECK(s.kind == SnapKind::on_line);
+    CHECK(s.kind == SnapKind::perpendicular);
     CHECK(s.point.x == Approx(3));
     CHECK(s.point.y == Approx(0));
 }

@@ -110,7 +110,8 @@ TEST_CASE("probe: the terms of each link add up to what is received and name eac
         CHECK(link["received_dbm"].get<double>() <= before);
         before = link["received_dbm"];
     }
-    CHECK(kinds == std::set<std::string>{"power", "antenna", "free_space", "wall", "opening", "slab"});
+    CHECK(kinds == std::set<std::string>{"power", "antenna", "free_space", "wall", "opening", "slab",
+                                         "ceiling", "obstacle"});
 }
 
 TEST_CASE("predict as a table has the values that probe explains") {

@@ -245,8 +245,8 @@ TEST_CASE("a plate bounds the slab of a mezzanine: beside it there is none") {
     MaskCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);
     const SceneSlab& slab = scene.slabs.back();
-    CHECK(slab.covers({4, 5}));
-    CHECK_FALSE(slab.covers({12, 5}));
+    CHECK(slab.row_at({4, 5}));
+    CHECK_FALSE(slab.row_at({12, 5}));
     const Surface s = make_surface(p, scene, *find_floor(p, gallery));
     CHECK(s.box().high.x == Approx(8));
 }

@@ -12,6 +12,11 @@ Form* opening_form(Workspace&, QWidget* parent, WallId, OpeningId);
 Form* zone_form(Workspace&, QWidget* parent, ZoneId);
 Form* void_form(Workspace&, QWidget* parent, VoidId);
 Form* access_point_form(Workspace&, QWidget* parent, AccessPointId);
+Form* obstacle_form(Workspace&, QWidget* parent, ObstacleId);
+Form* ceiling_form(Workspace&, QWidget* parent, CeilingId);
+Form* slab_area_form(Workspace&, QWidget* parent, SlabAreaId);
+/// `photo_asked`: a photo is wanted for the note.
+Form* note_form(Workspace&, QWidget* parent, NoteId, const std::function<void(NoteId)>& photo_asked);
 Form* several_form(Workspace&, QWidget* parent);
 /// The types a drawing tool draws with: walls, doors, windows, models, zone kinds.
 Form* kinds_form(Workspace&, QWidget* parent);
@@ -22,5 +27,7 @@ Form* requirements_form(Workspace&, QWidget* parent);
 std::vector<WallTypeId> types_of(const Project&, TypeUse);
 QStringList type_names(const Project&, const std::vector<WallTypeId>&);
 QStringList zone_kind_names();
+QStringList zone_colour_names();
+QStringList obstacle_kind_names();
 
 }  // namespace yemvo::app

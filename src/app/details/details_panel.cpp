@@ -50,12 +50,21 @@ QString DetailsPanel::shape() const {
                            .arg(workspace_.ghost().value)
                            .arg(workspace_.align_pairs.size());
     if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate)
-        return units + QString("kinds %1 %2 %3")
+        return units + QString("kinds %1 %2 %3 %4")
                            .arg(static_cast<int>(workspace_.tool()))
-                           .arg(workspace_.project().wall_types->size())
+                           .arg(reinterpret_cast<quintptr>(workspace_.project().wall_types.identity()))
+                           .arg(QString("%1%2%3%4")
+                                    .arg(static_cast<int>(workspace_.next.obstacle_shape))
+                                    .arg(workspace_.next.column_round)
+                                    .arg(workspace_.next.take_room)
+                                    .arg(workspace_.next.ceiling_hung))
                            .arg(workspace_.tool() == ToolId::access_point ? workspace_.model_kind.value : 0);
     const auto& chosen = workspace_.selection();
-    if (chosen.size() > 1) return "several";
+    if (chosen.size() > 1 || !workspace_.selection_elsewhere().empty()) {
+        QString s = units + QString("several %1").arg(workspace_.selection_elsewhere().size());
+        for (const Item& i : chosen) s += QString(" %1/%2").arg(static_cast<int>(i.kind)).arg(i.id);
+        return s;
+    }
     if (chosen.empty() && workspace_.step() == Step::proof) {
         QString s = units + "proof";  // names of requirements and zones stand in the form
         for (const Requirement& r : *workspace_.project().requirements)
@@ -77,6 +86,10 @@ QString DetailsPanel::shape() const {
         return s;
     }
     QString s = units + QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
+    s += QString(" of %1").arg(workspace_.project().wall_types->size());
+    if (const CeilingArea* c = find_ceiling(*f, CeilingId{chosen[0].id});
+        c && chosen[0].kind == ItemKind::ceiling)
+        s += c->type ? " hung" : " bare";
     if (chosen[0].kind == Item::Kind::access_point)  // another model has other radios
         if (const auto* ap = find_access_point(workspace_.project(), f->id, AccessPointId{chosen[0].id})) {
             s += QString(" model %1").arg(ap->model.value);
@@ -105,7 +118,7 @@ void DetailsPanel::rebuild() {
             form_ = align_form(workspace_, nullptr);
         } else if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate) {
             form_ = kinds_form(workspace_, nullptr);
-        } else if (chosen.size() > 1) {
+        } else if (chosen.size() > 1 || !workspace_.selection_elsewhere().empty()) {
             form_ = several_form(workspace_, nullptr);
         } else if (chosen.empty() && workspace_.step() == Step::proof) {
             form_ = requirements_form(workspace_, nullptr);
@@ -123,6 +136,19 @@ void DetailsPanel::rebuild() {
                     break;
                 case Item::Kind::slab_void:
                     form_ = void_form(workspace_, nullptr, VoidId{item.id});
+                    break;
+                case Item::Kind::obstacle:
+                    form_ = obstacle_form(workspace_, nullptr, ObstacleId{item.id});
+                    break;
+                case Item::Kind::ceiling:
+                    form_ = ceiling_form(workspace_, nullptr, CeilingId{item.id});
+                    break;
+                case Item::Kind::slab_area:
+                    form_ = slab_area_form(workspace_, nullptr, SlabAreaId{item.id});
+                    break;
+                case Item::Kind::note:
+                    form_ = note_form(workspace_, nullptr, NoteId{item.id},
+                                      [this](NoteId id) { emit photo_asked(id); });
                     break;
                 case Item::Kind::access_point:
                     form_ = access_point_form(workspace_, nullptr, AccessPointId{item.id});

@@ -17,6 +17,8 @@ signals:
     void drawing_asked();
     void revision_asked(yemvo::DrawingId);
     void prepare_asked(yemvo::DrawingId);
+    void photo_asked(yemvo::NoteId);
+    void types_asked(yemvo::WallTypeId);
 
 private:
     void rebuild();

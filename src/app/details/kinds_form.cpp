@@ -4,6 +4,7 @@
 #include <QLabel>
 #include <QPainter>
 #include <algorithm>
+#include <optional>
 
 #include "app/details/detail_forms.h"
 #include "app/shell/theme.h"
@@ -13,6 +14,9 @@
 
 namespace yemvo::app {
 namespace {
+
+/// With a decimal as long as it fits its column.
+QString short_figure(double db) { return render::figure(db, db < 99.95 ? 1 : 0); }
 
 /// A wall type in the palette: sample, name, thickness, loss a band.
 class TypeRow : public QAbstractButton {
@@ -48,13 +52,14 @@ protected:
         p.setPen(colours.muted);
         p.setFont(render::font(11));
         p.drawText(QRectF(46, 17, room, 15), Qt::AlignVCenter,
-                   render::figure(type_.thickness_m * 1000) + " mm");
+                   type_.use == TypeUse::obstacle ? QString("a metre of way")
+                                                  : render::figure(type_.thickness_m * 1000) + " mm");
         p.setPen(colours.ink);
         p.setFont(render::font(12.5));
         for (std::size_t b = 0; b < band_count(); ++b)
             p.drawText(QRectF(width() - 98 + 32.0 * static_cast<double>(b), 0, 32, height()),
                        Qt::AlignRight | Qt::AlignVCenter,
-                       render::figure(loss_db(type_, bands()[b].reference_mhz / 1000), 1));
+                       short_figure(loss_db(type_, bands()[b].reference_mhz / 1000)));
     }
 
 private:
@@ -81,29 +86,92 @@ protected:
     }
 };
 
-void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId Workspace::*chosen) {
+/// The types of a use, under the heads a builder would look for; `get` and `set` tell which draws next.
+void type_palette(Form* form, Workspace& w, TypeUse use, std::function<WallTypeId&()> chosen) {
     form->widget(new TypeHead);
-    for (const WallType& t : *w.project().wall_types) {
-        if (t.use != use) continue;
-        auto* row = new TypeRow(t, form);
-        const WallTypeId id = t.id;
+    std::vector<const WallType*> types;
+    for (const WallType& t : *w.project().wall_types)
+        if (t.use == use) types.push_back(&t);
+    std::stable_sort(types.begin(), types.end(),
+                     [](const WallType* a, const WallType* b) { return a->group < b->group; });
+    std::optional<TypeGroup> group;
+    for (const WallType* t : types) {
+        if (!group || *group != t->group) {
+            group = t->group;
+            QString name = QString::fromUtf8(group_name(*group).data());
+            name[0] = name[0].toUpper();
+            form->note(name);
+        }
+        auto* row = new TypeRow(*t, form);
+        const WallTypeId id = t->id;
         QObject::connect(row, &QAbstractButton::clicked, form, [&w, id, chosen] {
-            w.*chosen = id;
+            chosen() = id;
             w.kinds_were_changed();
         });
-        form->on_refresh([row, &w, id, chosen] { row->setChecked(w.*chosen == id); });
+        form->on_refresh([row, id, chosen] { row->setChecked(chosen() == id); });
         form->widget(row);
     }
-    form->note("Loss in dB for one crossing at square entry.");
+    form->note(use == TypeUse::obstacle ? "Loss in dB for a metre of way through it."
+                                        : "Loss in dB for one crossing at square entry.");
+}
+
+void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId Workspace::*chosen) {
+    type_palette(form, w, use, [&w, chosen]() -> WallTypeId& { return w.*chosen; });
+}
+
+void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*chosen) {
+    type_palette(form, w, use, [&w, chosen]() -> WallTypeId& { return w.next.*chosen; });
+}
+
+void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object, double NextKinds::*field,
+                 double low_m, double high_m) {
+    form->length_field(
+        row, object, w.units() == LengthUnits::metres ? "m" : "", [&w, field] { return w.next.*field; },
+        [&w, field](double v) {
+            w.next.*field = v;
+            w.kinds_were_changed();
+        },
+        low_m, high_m);
+}
+
+template <class Enum>
+void next_choice(Form* form, Workspace& w, const char* label, const char* object, const QStringList& names,
+                 Enum NextKinds::*field) {
+    form->choice(
+        form->row(label), object, names, [&w, field] { return static_cast<int>(w.next.*field); },
+        [&w, field](int i) {
+            w.next.*field = static_cast<Enum>(i);
+            w.kinds_were_changed();
+        });
+}
+
+/// How walls are drawn: as runs, rectangles, arcs, or along the drawing.
+void wall_manner(Form* form, Workspace& w) {
+    static constexpr ToolId tools[] = {ToolId::wall, ToolId::wall_rectangle, ToolId::wall_arc,
+                                       ToolId::follow};
+    form->choice(
+        form->row("Draw as"), "wallManner", {"Run", "Rectangle", "Arc", "Follow the drawing"},
+        [&w] {
+            return static_cast<int>(std::find(std::begin(tools), std::end(tools), w.tool()) -
+                                    std::begin(tools));
+        },
+        [&w](int i) { w.set_tool(tools[i]); });
+    if (w.tool() != ToolId::follow)
+        next_choice(form, w, "Draw its", "wallFace", {"Centre line", "Left face", "Right face"},
+                    &NextKinds::wall_face);
 }
 
 void wall_height(Form* form, Workspace& w) {
     form->group("Walls drawn next");
+    next_length(form, w, form->row("From"), "nextWallBase", &NextKinds::wall_base_m, -20, 100);
     form->choice(
-        form->row("Up to"), "nextWallFull", {"The slab above", "A height"},
-        [&w] { return w.wall_top_m ? 1 : 0; },
+        form->row("Up to"), "nextWallFull", {"The slab above", "A height", "The ceiling"},
+        [&w] { return w.wall_top_m             ? 1
+                      : w.next.wall_to_ceiling ? 2
+                                               : 0; },
         [&w](int i) {
-            w.wall_top_m = i == 0 ? std::optional<double>() : std::optional<double>(1.5);
+            w.wall_top_m = i != 1 ? std::optional<double>() : std::optional<double>(1.5);
+            w.next.wall_to_ceiling = i == 2;
             w.kinds_were_changed();
         });
     form->length_field(
@@ -114,6 +182,98 @@ void wall_height(Form* form, Workspace& w) {
             w.kinds_were_changed();
         },
         0.05, 100);
+}
+
+/// Drawn, or the room round a click.
+void outline_manner(Form* form, Workspace& w) {
+    form->choice(
+        form->row("Outline"), "outlineManner", {"Draw it", "Take the room clicked"},
+        [&w] { return w.next.take_room ? 1 : 0; },
+        [&w](int i) {
+            w.next.take_room = i == 1;
+            w.kinds_were_changed();
+        });
+    if (w.next.take_room) next_length(form, w, form->row("Gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
+}
+
+void obstacle_kinds(Form* form, Workspace& w) {
+    form->group("Obstacles drawn next");
+    next_choice(form, w, "Kind", "nextObstacleKind", obstacle_kind_names(), &NextKinds::obstacle_kind);
+    next_choice(form, w, "Make", "nextObstacleShape", {"One outline", "Rows in a rectangle"},
+                &NextKinds::obstacle_shape);
+    if (w.next.obstacle_shape == ObstacleShape::rows) {
+        auto* count = form->row("Rows");
+        form->number_field(
+            count, "nextRows", "", 0, [&w] { return w.next.rows.rows; },
+            [&w](double v) {
+                w.next.rows.rows = static_cast<int>(v);
+                w.kinds_were_changed();
+            },
+            1, 200);
+        form->length_field(
+            count, "nextRowDepth", "m deep", [&w] { return w.next.rows.depth_m; },
+            [&w](double v) {
+                w.next.rows.depth_m = v;
+                w.kinds_were_changed();
+            },
+            0.1, 50);
+        form->choice(
+            form->row("They run"), "nextRowsAlong", {"Along the longer side", "Across it"},
+            [&w] { return w.next.rows.along_width ? 0 : 1; },
+            [&w](int i) {
+                w.next.rows.along_width = i == 0;
+                w.kinds_were_changed();
+            });
+        form->note("The aisles between them share what is left of the rectangle.");
+    } else {
+        outline_manner(form, w);
+    }
+    next_length(form, w, form->row("Top"), "nextObstacleTop", &NextKinds::obstacle_top_m, 0.05, 100);
+    type_palette(form, w, TypeUse::obstacle, &NextKinds::obstacle_type);
+}
+
+void column_kinds(Form* form, Workspace& w) {
+    form->group("Columns placed next");
+    form->choice(
+        form->row("Shape"), "nextColumnRound", {"Square", "Round"},
+        [&w] { return w.next.column_round ? 1 : 0; },
+        [&w](int i) {
+            w.next.column_round = i == 1;
+            w.kinds_were_changed();
+        });
+    auto* size = form->row(w.next.column_round ? "Diameter" : "Size");
+    next_length(form, w, size, "nextColumnWidth", &NextKinds::column_width_m, 0.02, 50);
+    if (!w.next.column_round)
+        next_length(form, w, size, "nextColumnDepth", &NextKinds::column_depth_m, 0.02, 50);
+    type_palette(form, w, TypeUse::obstacle, &NextKinds::column_type);
+}
+
+void ceiling_kinds(Form* form, Workspace& w) {
+    form->group("Ceilings drawn next");
+    outline_manner(form, w);
+    next_length(form, w, form->row("Height"), "nextCeilingHeight", &NextKinds::ceiling_height_m, 0.5, 200);
+    form->choice(
+        form->row("Hung with"), "nextCeilingHung", {"Nothing, only lower", "A type"},
+        [&w] { return w.next.ceiling_hung ? 1 : 0; },
+        [&w](int i) {
+            w.next.ceiling_hung = i == 1;
+            w.kinds_were_changed();
+        });
+    if (w.next.ceiling_hung) type_palette(form, w, TypeUse::ceiling, &NextKinds::ceiling_type);
+}
+
+void shaft_kinds(Form* form, Workspace& w) {
+    form->group("Shafts drawn next");
+    form->name_field(
+        form->row("Name"), "nextShaftName", [&w] { return QString::fromStdString(w.next.shaft_name); },
+        [&w](const QString& text) {
+            w.next.shaft_name = text.toStdString();
+            w.kinds_were_changed();
+        });
+    form->note(
+        "Walls round it on this floor and all above, a void in each slab between, and a zone without "
+        "service: one group a floor.");
+    type_palette(form, w, TypeUse::wall, &NextKinds::shaft_type);
 }
 
 void model_list(Form* form, Workspace& w) {
@@ -152,16 +312,38 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
     switch (w.tool()) {
         case ToolId::wall:
-            form->group("Wall types");
+        case ToolId::wall_rectangle:
+        case ToolId::wall_arc:
+        case ToolId::follow:
+            form->group("Walls");
+            wall_manner(form, w);
             type_palette(form, w, TypeUse::wall, &Workspace::wall_kind);
             wall_height(form, w);
             break;
         case ToolId::door:
-            form->group("Door types");
+            form->group("Doors placed next");
+            {
+                auto* size = form->row("Size");
+                next_length(form, w, size, "nextDoorWidth", &NextKinds::door_width_m, 0.3, 50);
+                next_length(form, w, size, "nextDoorHead", &NextKinds::door_head_m, 0.5, 50);
+            }
+            form->choice(
+                form->row("Stands"), "nextDoorOpen", {"Shut", "Open"},
+                [&w] { return w.next.door_open ? 1 : 0; },
+                [&w](int i) {
+                    w.next.door_open = i == 1;
+                    w.kinds_were_changed();
+                });
             type_palette(form, w, TypeUse::door, &Workspace::door_kind);
             break;
         case ToolId::window:
-            form->group("Window types");
+            form->group("Windows placed next");
+            next_length(form, w, form->row("Width"), "nextWindowWidth", &NextKinds::window_width_m, 0.1, 200);
+            {
+                auto* size = form->row("Sill, head");
+                next_length(form, w, size, "nextWindowSill", &NextKinds::window_sill_m, -5, 50);
+                next_length(form, w, size, "nextWindowHead", &NextKinds::window_head_m, 0.1, 50);
+            }
             type_palette(form, w, TypeUse::window, &Workspace::window_kind);
             break;
         case ToolId::zone:
@@ -173,14 +355,43 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
                     w.zone_kind = static_cast<ZoneKind>(i);
                     w.kinds_were_changed();
                 });
+            outline_manner(form, w);
             form->note("Requirements hold in served zones; a floor without any is judged as a whole.");
             break;
         case ToolId::access_point:
             form->group("Access points placed next");
             model_list(form, w);
             break;
+        case ToolId::obstacle:
+            obstacle_kinds(form, w);
+            break;
+        case ToolId::column:
+            column_kinds(form, w);
+            break;
+        case ToolId::ceiling:
+            ceiling_kinds(form, w);
+            break;
+        case ToolId::slab_area:
+            form->group("Slab areas drawn next");
+            outline_manner(form, w);
+            type_palette(form, w, TypeUse::slab, &NextKinds::slab_type);
+            break;
+        case ToolId::shaft:
+            shaft_kinds(form, w);
+            break;
+        case ToolId::split:
+            form->group("Split");
+            form->note(
+                "Click on a wall: it becomes two, with their openings where they were. A closed run is "
+                "opened there.");
+            break;
+        case ToolId::note:
+            form->group("Note");
+            form->note("Click where it belongs; then write it, and add a photo.");
+            break;
         case ToolId::slab_void:
             form->group("Void");
+            outline_manner(form, w);
             form->note(
                 "An opening through the slab under this floor: an atrium, a stairwell. Rays pass it without "
                 "the slab's loss.");

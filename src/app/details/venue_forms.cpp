@@ -5,8 +5,10 @@
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
+#include "app/details/form_parts.h"
 #include "project/edits.h"
 #include "render/text_style.h"
+#include "venue/wall_shaping.h"
 
 namespace yemvo::app {
 
@@ -23,45 +25,11 @@ QStringList type_names(const Project& project, const std::vector<WallTypeId>& id
     return names;
 }
 
+QStringList zone_colour_names() {
+    return {"Slate", "Sand", "Moss", "Mauve", "Lagoon", "Violet", "Clay", "Olive"};
+}
+
 QStringList zone_kind_names() { return {"Served", "Not needed", "No access points", "Outside"}; }
-
-namespace {
-
-int index_of(const std::vector<WallTypeId>& ids, WallTypeId id) {
-    const auto found = std::find(ids.begin(), ids.end(), id);
-    return found == ids.end() ? -1 : static_cast<int>(found - ids.begin());
-}
-
-void title(Form& form, const QString& words) {
-    auto* label = new QLabel(words);
-    label->setObjectName("title");
-    form.widget(label);
-}
-
-QString metre(Workspace& w) { return w.units() == LengthUnits::metres ? "m" : ""; }
-
-void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
-    for (const Band& b : bands())
-        form.text(QString::fromStdString(b.name) + " GHz", [&w, get, &b] {
-            const WallType& t = wall_type(w.project(), get());
-            return render::figure(loss_db(t, b.reference_mhz / 1000), 1) + " dB";
-        });
-    form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
-        ->setWordWrap(true);
-}
-
-/// Changes a copy of a thing of the floor in view and puts it back, as one edit.
-template <class Get, class Put, class Change>
-void change_thing(Workspace& w, const QString& label, Get get, Put put, Change change) {
-    const FloorId at = w.floor_id();
-    w.edit(label, [&](Project& p) {
-        auto copy = *get(p, *find_floor(p, at));
-        change(copy);
-        put(p, at, copy);
-    });
-}
-
-}  // namespace
 
 namespace {
 
@@ -236,11 +204,14 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
         form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
         [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, -20, 100);
     form->choice(
-        form->row("Up to"), "wallFull", {"The slab above", "A height"},
-        [wall] { return wall().top_m ? 1 : 0; },
+        form->row("Up to"), "wallFull", {"The slab above", "A height", "The ceiling"},
+        [wall] { return wall().top_m        ? 1
+                        : wall().to_ceiling ? 2
+                                            : 0; },
         [=](int i) {
             change("Change wall height", [&](Wall& x) {
-                x.top_m = i == 0 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
+                x.top_m = i != 1 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
+                x.to_ceiling = i == 2;
             });
         });
     form->length_field(
@@ -249,12 +220,17 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
         [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, 0.01, 200);
     form->group("Run");
     form->text("Length", [wall, &w] {
-        double sum = 0;
-        for (int i = 0; i < wall().pieces(); ++i) sum += length(wall().piece(i));
-        return QString::fromStdString(format_length(sum, w.units())) +
+        return QString::fromStdString(format_length(length_m(wall()), w.units())) +
                QString(", %1 pieces").arg(wall().pieces());
     });
     form->text("Openings", [wall] { return QString::number(wall().openings.size()); });
+    auto* turn = new QPushButton("Turn the run round");
+    turn->setObjectName("reverseWall");
+    turn->setToolTip("What was its left becomes its right");
+    QObject::connect(turn, &QPushButton::clicked, form,
+                     [=] { change("Turn wall round", [](Wall& x) { x = reversed(x); }); });
+    form->widget(turn);
+    arrange_group(*form, w);
     form->stretch();
     return form;
 }
@@ -298,6 +274,9 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
     size("Sill", "openingSill", &Opening::sill_m, -10, 100);
     size("Head", "openingHead", &Opening::head_m, -10, 100);
     size("From end", "openingStart", &Opening::start_m, 0, 1000);
+    form->choice(
+        form->row("Stands"), "openingOpen", {"Shut", "Open"}, [opening] { return opening().open ? 1 : 0; },
+        [=](int i) { change([&](Opening& o) { o.open = i == 1; }); });
     if (door) {
         form->group("Leaf");
         form->choice(
@@ -308,7 +287,18 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
             form->row("Opens to"), "doorSide", {"The left of the run", "The right of the run"},
             [=] { return opening().swings_left ? 0 : 1; },
             [=](int i) { change([&](Opening& o) { o.swings_left = i == 0; }); });
+        auto* flip = new QPushButton("Flip");
+        flip->setObjectName("flipDoor");
+        flip->setToolTip("Other hinge, then the other side (F)");
+        QObject::connect(flip, &QPushButton::clicked, form, [=] {
+            change([&](Opening& o) {
+                if (o.hinge_at_end) o.swings_left = !o.swings_left;
+                o.hinge_at_end = !o.hinge_at_end;
+            });
+        });
+        form->widget(flip);
     }
+    arrange_group(*form, w);
     form->stretch();
     return form;
 }
@@ -329,6 +319,9 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
     form->choice(
         form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
         [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
+    form->choice(
+        form->row("Colour"), "zoneColour", zone_colour_names(), [zone] { return zone().colour; },
+        [=](int i) { change("Change zone colour", [&](Zone& z) { z.colour = i; }); });
     form->text("Area", [zone, &w] {
         return QString::fromStdString(format_area(area_m2(zone().outline), w.units(), 1));
     });
@@ -344,6 +337,7 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
                })
         ->setWordWrap(true);
     form->note("Requirements hold in every served zone. They are set in the step Proof.");
+    arrange_group(*form, w);
     form->stretch();
     return form;
 }
@@ -365,17 +359,7 @@ Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
         return QString::fromStdString(format_area(area_m2(hole().outline), w.units(), 1));
     });
     form->note("Rays pass through it without the slab's loss.");
-    form->stretch();
-    return form;
-}
-
-Form* several_form(Workspace& w, QWidget* parent) {
-    auto* form = new Form(w, parent);
-    form->group("Several things");
-    form->text("Selected", [&w] { return QString::number(w.selection().size()); });
-    auto* remove = new QPushButton("Delete them");
-    QObject::connect(remove, &QPushButton::clicked, form, [&w] { w.delete_selection(); });
-    form->widget(remove);
+    arrange_group(*form, w);
     form->stretch();
     return form;
 }

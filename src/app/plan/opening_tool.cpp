@@ -25,15 +25,17 @@ std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e)
     Opening o;
     o.kind = kind_;
     o.type = kind_ == OpeningKind::door ? workspace_.door_kind : workspace_.window_kind;
-    o.width_m = std::min(kind_ == OpeningKind::door ? 0.9 : 1.5, length(piece));
-    if (kind_ == OpeningKind::window) {
-        o.sill_m = 0.9;
-        o.head_m = 2.2;
-    }
+    const NextKinds& next = workspace_.next;
+    const double piece_m = piece_length_m(wall, place->piece);
+    const bool door = kind_ == OpeningKind::door;
+    o.width_m = std::min(door ? next.door_width_m : next.window_width_m, piece_m);
+    o.sill_m = door ? wall.base_m : next.window_sill_m;
+    o.head_m = door ? wall.base_m + next.door_head_m : next.window_head_m;
+    o.open = door && next.door_open;
     o.piece = place->piece;
     double start_m = place->along_m - o.width_m / 2;
     if (!(e.keys & Qt::AltModifier)) start_m = std::round(start_m / 0.1) * 0.1;
-    o.start_m = std::clamp(start_m, 0.0, length(piece) - o.width_m);
+    o.start_m = std::clamp(start_m, 0.0, piece_m - o.width_m);
     o.swings_left = cross(piece.b - piece.a, e.floor - piece.a) > 0;
     o.hinge_at_end = flipped_;
     return std::pair{wall.id, o};

@@ -1,12 +1,41 @@
 #include "app/plan/outline_tool.h"
 
 #include "app/shell/theme.h"
+#include "checks/room_walls.h"
 #include "project/edits.h"
+#include "project/items.h"
+#include "render/plan_solids.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 
+QString OutlineTool::name() const {
+    static constexpr const char* names[] = {"Zone",      "Void",     "Plate", "Ceiling area",
+                                            "Slab area", "Obstacle", "Shaft"};
+    return names[static_cast<int>(makes_)];
+}
+
+bool OutlineTool::takes_rooms() const {
+    return workspace_.next.take_room && makes_ != Makes::plate && makes_ != Makes::shaft && !makes_rows();
+}
+
+bool OutlineTool::makes_rows() const {
+    return makes_ == Makes::obstacle && workspace_.next.obstacle_shape == ObstacleShape::rows;
+}
+
+const RoomFinder& OutlineTool::rooms() const {
+    if (!rooms_ || !rooms_of_.same(floor()->walls) || rooms_gap_m_ != workspace_.next.room_gap_m) {
+        rooms_of_ = floor()->walls;
+        rooms_gap_m_ = workspace_.next.room_gap_m;
+        rooms_ = std::make_unique<RoomFinder>(room_edges(workspace_.project(), *floor()), rooms_gap_m_);
+    }
+    return *rooms_;
+}
+
 std::vector<HintPart> OutlineTool::hint() const {
+    if (takes_rooms()) return {{"", "click inside a room; doors count as closed"}, {"Esc", "leave"}};
+    if (makes_rows())
+        return {{"", "drag from the first row to the last"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
     if (points_.empty())
         return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
     return {{"", "click the next corner"}, {"Enter", "close"}, {"Shift", "15° steps"}, {"Esc", "one back"}};
@@ -17,11 +46,17 @@ Snapped OutlineTool::snapped(const PointerEvent& e) const {
     o.drawn = points_;
     if (!points_.empty() && !dragging_) o.from = points_.back();
     if (dragging_) o.angles = false;
-    return snap(*floor(), e.floor, o);
+    return snapped_to(e.floor, o);
 }
 
 void OutlineTool::press(const PointerEvent& e) {
     if (!floor()) return;
+    if (takes_rooms()) {
+        room_ = rooms().at(e.floor);
+        if (room_) return finish(room_->outline);
+        return workspace_.tell(
+            "No room closes round this place: raise the gap that counts as closed, or draw it", true);
+    }
     pointer_ = snapped(e);
     if (points_.size() > 2 && distance(points_.front(), pointer_.point) < 1e-6) return finish(points_);
     if (points_.empty() || distance(points_.back(), pointer_.point) > 0.02) points_.push_back(pointer_.point);
@@ -31,6 +66,11 @@ void OutlineTool::press(const PointerEvent& e) {
 
 void OutlineTool::move(const PointerEvent& e) {
     if (!floor()) return;
+    if (takes_rooms()) {
+        room_ = rooms().at(e.floor);
+        return surface_.repaint_tool();
+    }
+    room_.reset();
     if (e.button == Qt::LeftButton && points_.size() == 1 && QLineF(pressed_, e.screen).length() > 6)
         dragging_ = true;
     pointer_ = snapped(e);
@@ -45,6 +85,7 @@ void OutlineTool::release(const PointerEvent& e) {
 }
 
 bool OutlineTool::double_click(const PointerEvent&) {
+    if (takes_rooms()) return true;
     finish(points_);
     return true;
 }
@@ -82,23 +123,84 @@ void OutlineTool::finish(std::vector<Point> corners) {
         return;
     }
     const FloorId at = workspace_.floor_id();
-    if (makes_ == Makes::slab_void) {
-        VoidId made;
-        workspace_.edit("Draw void", [&](Project& p) { made = add_void(p, at, {{}, "Void", corners}); });
-        workspace_.select({{Item::Kind::slab_void, made.value}});
-        return;
-    }
     if (makes_ == Makes::plate) {
         workspace_.edit("Draw plate", [&](Project& p) { set_plate(p, at, corners); });
         workspace_.set_tool(ToolId::select);
         return;
     }
-    ZoneId made;
-    const std::string zone_name = "Zone " + std::to_string(floor()->zones->size() + 1);
-    workspace_.edit("Draw zone", [&](Project& p) {
-        made = add_zone(p, at, {{}, zone_name, workspace_.zone_kind, corners});
-    });
-    workspace_.select({{Item::Kind::zone, made.value}});
+    if (makes_ == Makes::shaft) {
+        const auto& floors = building_with(workspace_.project(), at).floors;
+        const FloorId top = floors.back().id;
+        const NextKinds& next = workspace_.next;
+        workspace_.edit("Draw shaft", [&](Project& p) {
+            add_shaft(p, at, top, next.shaft_name, next.shaft_type, corners);
+        });
+        return workspace_.tell(at == top
+                                   ? QString("The shaft stands on this floor")
+                                   : "The shaft runs up to " + QString::fromStdString(floors.back().name));
+    }
+    if (makes_rows()) {
+        const auto outlines = rows(corners);
+        if (outlines.empty())
+            return workspace_.tell(QString("%1 rows of %2 do not fit in there")
+                                       .arg(workspace_.next.rows.rows)
+                                       .arg(QString::fromStdString(
+                                           format_length(workspace_.next.rows.depth_m, workspace_.units()))),
+                                   true);
+        std::vector<Item> made;
+        workspace_.edit(QString("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
+            for (const auto& row : outlines) made.push_back(make(p, at, row));
+            if (made.size() > 1) group_items(p, at, made);
+        });
+        return workspace_.select(made);
+    }
+    Item made{};
+    workspace_.edit("Draw " + name().toLower(), [&](Project& p) { made = make(p, at, corners); });
+    workspace_.select({made});
+}
+
+Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners) const {
+    const NextKinds& next = workspace_.next;
+    const Floor& f = *find_floor(p, at);
+    switch (makes_) {
+        case Makes::slab_void:
+            return {ItemKind::slab_void, add_void(p, at, {{}, "Void", corners}).value};
+        case Makes::ceiling:
+            return {ItemKind::ceiling,
+                    add_ceiling(p, at,
+                                {{},
+                                 "",
+                                 corners,
+                                 next.ceiling_height_m,
+                                 next.ceiling_hung ? std::optional(next.ceiling_type) : std::nullopt})
+                        .value};
+        case Makes::slab_area:
+            return {ItemKind::slab_area, add_slab_area(p, at, {{}, "", next.slab_type, corners}).value};
+        case Makes::obstacle: {
+            Obstacle o;
+            o.kind = next.obstacle_kind;
+            o.type = next.obstacle_type;
+            o.outline = corners;
+            o.top_m = std::min(next.obstacle_top_m, f.height_m);
+            return {ItemKind::obstacle, add_obstacle(p, at, o).value};
+        }
+        case Makes::zone:
+        case Makes::plate:
+        case Makes::shaft:
+            break;
+    }
+    Zone zone{{}, "Zone " + std::to_string(f.zones->size() + 1), workspace_.zone_kind, corners};
+    zone.colour = static_cast<int>(f.zones->size()) % zone_colours;
+    return {ItemKind::zone, add_zone(p, at, zone).value};
+}
+
+std::vector<std::vector<Point>> OutlineTool::rows(const std::vector<Point>& r) const {
+    if (r.size() != 4) return {};
+    // rows run along the longer side, unless they were told to run across
+    RowsWanted wanted = workspace_.next.rows;
+    const bool wide = distance(r[0], r[1]) >= distance(r[1], r[2]);
+    wanted.along_width = wide == wanted.along_width;
+    return row_outlines(r[0], r[1], r[3] - r[0], wanted);
 }
 
 void OutlineTool::paint(QPainter& p) {
@@ -110,6 +212,24 @@ void OutlineTool::paint(QPainter& p) {
         p.setPen(QPen(colours.accent, 1.2, Qt::DashLine));
         p.setBrush(Qt::NoBrush);
         p.drawPolygon(present);
+    }
+    if (room_ && takes_rooms()) {
+        p.setPen(QPen(colours.accent, 1.6));
+        p.setBrush(render::with_alpha(colours.accent, 0.12));
+        p.drawPolygon(render::polygon_of(room_->outline, map()));
+        render::draw_halo_text(
+            p, map().to_screen(centroid(room_->outline)),
+            QString::fromStdString(format_area(area_m2(room_->outline), workspace_.units(), 1)),
+            render::font(11.5, 600), colours.accent, colours.casing);
+        p.setPen(QPen(colours.not_met, 2, Qt::DashLine));
+        for (const BridgedGap& g : room_->gaps)
+            p.drawLine(map().to_screen(g.line.a), map().to_screen(g.line.b));
+        return;
+    }
+    if (dragging_ && makes_rows()) {
+        p.setPen(QPen(colours.accent, 1.2));
+        p.setBrush(render::with_alpha(colours.accent, 0.22));
+        for (const auto& row : rows(outline())) p.drawPolygon(render::polygon_of(row, map()));
     }
     if (!points_.empty()) {
         QPolygonF polygon;
@@ -123,7 +243,7 @@ void OutlineTool::paint(QPainter& p) {
                                    QString::fromStdString(format_area(area_m2(shown), workspace_.units(), 1)),
                                    render::font(11.5, 600), colours.accent, colours.casing);
     }
-    if (pointed_) paint_snap(p, pointer_);
+    if (pointed_ && !takes_rooms()) paint_snap(p, pointer_);
 }
 
 }  // namespace yemvo::app

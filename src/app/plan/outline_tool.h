@@ -1,18 +1,19 @@
 #pragma once
+#include <memory>
+
 #include "app/plan/tool.h"
+#include "venue/rooms.h"
 
 namespace yemvo::app {
 
-/// Draws closed outlines: zones, voids in the slab, or how far the slab of a floor reaches. Drag for a
-/// rectangle, or click corner after corner.
+/// Draws closed outlines: zones, voids and areas of the slab, its plate, ceilings, obstacles, shafts. Drag
+/// for a rectangle, click corner after corner, or take the room round a click.
 class OutlineTool : public Tool {
 public:
-    enum class Makes { zone, slab_void, plate };
+    enum class Makes { zone, slab_void, plate, ceiling, slab_area, obstacle, shaft };
     OutlineTool(Workspace& workspace, PlanSurface& surface, Makes makes)
         : Tool(workspace, surface), makes_(makes) {}
-    QString name() const override {
-        return makes_ == Makes::zone ? "Zone" : makes_ == Makes::plate ? "Plate" : "Void";
-    }
+    QString name() const override;
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
@@ -24,14 +25,24 @@ public:
     void paint(QPainter&) override;
 
 private:
+    bool takes_rooms() const;
+    bool makes_rows() const;
+    const RoomFinder& rooms() const;
     Snapped snapped(const PointerEvent&) const;
     std::vector<Point> outline() const;
+    std::vector<std::vector<Point>> rows(const std::vector<Point>& rectangle) const;
     void finish(std::vector<Point>);
+    Item make(Project&, FloorId, const std::vector<Point>&) const;
     Makes makes_;
     std::vector<Point> points_;
     Snapped pointer_;
+    Point place_;
     QPointF pressed_;
     bool dragging_ = false, pointed_ = false;
+    std::optional<Room> room_;
+    mutable std::unique_ptr<RoomFinder> rooms_;
+    mutable Shared<std::vector<Wall>> rooms_of_;
+    mutable double rooms_gap_m_ = 0;
 };
 
 }  // namespace yemvo::app

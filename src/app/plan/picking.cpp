@@ -3,8 +3,10 @@
 #include <algorithm>
 
 #include "render/plan_marks.h"
+#include "venue/wall_shaping.h"
 
 namespace yemvo::app {
+
 namespace {
 
 constexpr double reach_px = 6;
@@ -29,6 +31,7 @@ bool touches(const Box& box, const Segment& s) {
 }
 
 bool within(const Box& box, const std::vector<Point>& points, bool closed, bool enclosed) {
+    if (points.size() == 1) return box.contains(points[0]);
     if (enclosed) return std::all_of(points.begin(), points.end(), [&](Point p) { return box.contains(p); });
     const std::size_t pieces = closed ? points.size() : points.size() - 1;
     for (std::size_t i = 0; i < pieces; ++i)
@@ -36,67 +39,136 @@ bool within(const Box& box, const std::vector<Point>& points, bool closed, bool 
     return false;
 }
 
+bool is_in(const std::vector<ItemKind>& kinds, ItemKind kind) {
+    return std::find(kinds.begin(), kinds.end(), kind) != kinds.end();
+}
+
+/// Collects what may be picked.
+class Picker {
+public:
+    Picker(const Project& project, const Floor& floor, Point at, double reach_m)
+        : project_(project), floor_(floor), at_(at), reach_m_(reach_m) {}
+
+    void openings() {
+        if (!can_pick(project_, ItemKind::opening)) return;
+        for (const Wall& w : *floor_.walls)
+            for (const Opening& o : w.openings)
+                if (distance(span(w, o), at_) <= std::max(reach_m_, 0.12))
+                    found.push_back(opening_item(w, o));
+    }
+    void walls() {
+        if (!can_pick(project_, ItemKind::wall)) return;
+        for (const Wall& w : *floor_.walls) {
+            const auto box = bounds(w.points);
+            const double half_m = wall_type(project_, w.type).thickness_m / 2;
+            const double near_m = std::max(reach_m_ * 0.8, half_m);
+            // an arc may reach beyond its corners' box
+            if (w.bulges.empty() && box && !box->grown(near_m).contains(at_)) continue;
+            if (nearest_place(w, at_).distance_m <= near_m) found.push_back({Item::Kind::wall, w.id.value});
+        }
+    }
+    template <class List>
+    void outlines(ItemKind kind, const List& list) {
+        if (!can_pick(project_, kind)) return;
+        for (auto t = list.rbegin(); t != list.rend(); ++t) {
+            const Item item{kind, t->id.value};
+            if (near_outline(shape_of(project_, floor_, item), at_, reach_m_)) add(item);
+        }
+    }
+    template <class List>
+    void areas(ItemKind kind, const List& list) {
+        if (!can_pick(project_, kind)) return;
+        for (auto t = list.rbegin(); t != list.rend(); ++t) {
+            const Item item{kind, t->id.value};
+            if (contains(shape_of(project_, floor_, item), at_)) add(item);
+        }
+    }
+    std::vector<Item> found;
+
+private:
+    void add(const Item& item) {
+        if (std::find(found.begin(), found.end(), item) == found.end()) found.push_back(item);
+    }
+    const Project& project_;
+    const Floor& floor_;
+    Point at_;
+    double reach_m_;
+};
+
 }  // namespace
+
+bool can_pick(const Project& project, ItemKind kind) {
+    return !is_in(project.display.hidden, kind) && !is_in(project.display.locked, kind);
+}
+
+bool is_shown(const Project& project, ItemKind kind) { return !is_in(project.display.hidden, kind); }
+
+bool is_area(const Item& item) {
+    return item.kind == ItemKind::zone || item.kind == ItemKind::slab_void ||
+           item.kind == ItemKind::ceiling || item.kind == ItemKind::slab_area;
+}
 
 std::vector<Item> items_at(const Project& project, const Floor& floor, const render::PlanMap& map,
                            QPointF at) {
-    std::vector<Item> found;
-    const Point p = map.to_floor(at);
-    const double reach_m = reach_px / map.px_per_m;
+    Picker pick(project, floor, map.to_floor(at), reach_px / map.px_per_m);
     const auto& list = access_points(project, floor.id);
-    for (auto ap = list.rbegin(); ap != list.rend(); ++ap)
-        if (render::badge_area(map.to_screen(ap->position)).contains(at))
-            found.push_back({Item::Kind::access_point, ap->id.value});
-    for (const Wall& w : *floor.walls)
-        for (const Opening& o : w.openings)
-            if (distance(span(w, o), p) <= std::max(reach_m, 0.12)) found.push_back(opening_item(w, o));
-    for (const Wall& w : *floor.walls) {
-        const double half_m = wall_type(project, w.type).thickness_m / 2;
-        for (int i = 0; i < w.pieces(); ++i)
-            if (distance(w.piece(i), p) <= std::max(reach_m * 0.8, half_m)) {
-                found.push_back({Item::Kind::wall, w.id.value});
-                break;
-            }
-    }
-    for (const Zone& z : *floor.zones)
-        if (near_outline(z.outline, p, reach_m)) found.push_back({Item::Kind::zone, z.id.value});
-    for (const SlabVoid& v : floor.slab->voids)
-        if (contains(v.outline, p) || near_outline(v.outline, p, reach_m))
-            found.push_back({Item::Kind::slab_void, v.id.value});
-    for (const Zone& z : *floor.zones) {
-        const Item item{Item::Kind::zone, z.id.value};
-        if (contains(z.outline, p) && std::find(found.begin(), found.end(), item) == found.end())
-            found.push_back(item);
-    }
-    return found;
+    if (can_pick(project, ItemKind::access_point))
+        for (auto ap = list.rbegin(); ap != list.rend(); ++ap)
+            if (render::badge_area(map.to_screen(ap->position)).contains(at))
+                pick.found.push_back({Item::Kind::access_point, ap->id.value});
+    if (can_pick(project, ItemKind::note))
+        for (const Note& n : *floor.notes)
+            if (render::note_area(map.to_screen(n.position)).contains(at))
+                pick.found.push_back({Item::Kind::note, n.id.value});
+    pick.openings();
+    pick.walls();
+    pick.outlines(ItemKind::obstacle, *floor.obstacles);
+    pick.outlines(ItemKind::zone, *floor.zones);
+    pick.outlines(ItemKind::ceiling, *floor.ceilings);
+    pick.outlines(ItemKind::slab_area, floor.slab->areas);
+    pick.areas(ItemKind::obstacle, *floor.obstacles);
+    pick.outlines(ItemKind::slab_void, floor.slab->voids);
+    pick.areas(ItemKind::slab_void, floor.slab->voids);
+    pick.areas(ItemKind::zone, *floor.zones);
+    pick.areas(ItemKind::ceiling, *floor.ceilings);
+    pick.areas(ItemKind::slab_area, floor.slab->areas);
+    return pick.found;
 }
 
 std::vector<Item> items_in(const Project& project, const Floor& floor, const Box& box, bool enclosed) {
     std::vector<Item> found;
-    for (const Wall& w : *floor.walls)
-        if (within(box, w.points, false, enclosed)) found.push_back({Item::Kind::wall, w.id.value});
-    for (const Zone& z : *floor.zones)
-        if (within(box, z.outline, true, enclosed)) found.push_back({Item::Kind::zone, z.id.value});
-    for (const SlabVoid& v : floor.slab->voids)
-        if (within(box, v.outline, true, enclosed)) found.push_back({Item::Kind::slab_void, v.id.value});
-    for (const AccessPoint& ap : access_points(project, floor.id))
-        if (box.contains(ap.position)) found.push_back({Item::Kind::access_point, ap.id.value});
+    for (const Item& item : all_items(project, floor))
+        if (can_pick(project, item.kind) &&
+            within(box, shape_of(project, floor, item), is_outline(item), enclosed))
+            found.push_back(item);
     return found;
 }
 
 QString item_name(const Project& project, const Floor& floor, const Item& item) {
+    const auto named = [](const char* noun, const std::string& name) {
+        return name.empty() ? QString(noun) : QString(noun) + " " + QString::fromStdString(name);
+    };
     switch (item.kind) {
-        case Item::Kind::wall:
+        case ItemKind::wall:
             return "wall";
-        case Item::Kind::opening: {
+        case ItemKind::opening: {
             const Opening* o = find_opening(*find_wall(floor, WallId{item.wall}), OpeningId{item.id});
             return o->kind == OpeningKind::door ? "door" : "window";
         }
-        case Item::Kind::zone:
-            return "zone " + QString::fromStdString(find_zone(floor, ZoneId{item.id})->name);
-        case Item::Kind::slab_void:
+        case ItemKind::zone:
+            return named("zone", find_zone(floor, ZoneId{item.id})->name);
+        case ItemKind::slab_void:
             return "void";
-        case Item::Kind::access_point:
+        case ItemKind::slab_area:
+            return "slab area";
+        case ItemKind::ceiling:
+            return "ceiling area";
+        case ItemKind::note:
+            return "note";
+        case ItemKind::obstacle:
+            return QString::fromUtf8(
+                obstacle_kind_name(find_obstacle(floor, ObstacleId{item.id})->kind).data());
+        case ItemKind::access_point:
             break;
     }
     return "access point " +
@@ -105,14 +177,14 @@ QString item_name(const Project& project, const Floor& floor, const Item& item) 
 
 std::optional<WallPlace> wall_at(const Floor& floor, Point at, double reach_m) {
     std::optional<WallPlace> best;
-    for (const Wall& w : *floor.walls)
-        for (int i = 0; i < w.pieces(); ++i) {
-            const Segment s = w.piece(i);
-            const double d = distance(s, at);
-            if (d > reach_m) continue;
-            reach_m = d;
-            best = WallPlace{w.id, i, nearest_parameter(s, at) * length(s)};
-        }
+    for (const Wall& w : *floor.walls) {
+        const auto box = bounds(w.points);
+        if (w.bulges.empty() && box && !box->grown(reach_m).contains(at)) continue;
+        const PlaceOnWall place = nearest_place(w, at);
+        if (place.distance_m > reach_m) continue;
+        reach_m = place.distance_m;
+        best = WallPlace{w.id, place.piece, place.along_m};
+    }
     return best;
 }
 

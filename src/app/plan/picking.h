@@ -8,8 +8,14 @@
 
 namespace yemvo::app {
 
-/// Everything at a place on the screen, the topmost first: access points, openings, walls, zones by their
-/// outline or name, voids, zones by their area.
+/// Neither hidden nor locked in the project.
+bool can_pick(const Project&, ItemKind);
+bool is_shown(const Project&, ItemKind);
+/// Something large that other things lie in: a band may be begun inside it.
+bool is_area(const Item&);
+
+/// Everything at a place on the screen, the topmost first: access points, notes, openings, walls,
+/// then what lies there by its outline, then by its area.
 std::vector<Item> items_at(const Project&, const Floor&, const render::PlanMap&, QPointF);
 
 /// Inside the band: wholly when `enclosed`, else also what it touches.

@@ -6,8 +6,10 @@
 #include <QTimer>
 #include <algorithm>
 
+#include "app/plan/picking.h"
 #include "app/shell/theme.h"
 #include "render/plan_marks.h"
+#include "render/plan_solids.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -50,7 +52,12 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             heat_old_ = true;
             update();
         });
-    connect(&workspace, &Workspace::kinds_changed, this, &PlanView::repaint_tool);
+    connect(&workspace, &Workspace::kinds_changed, this, [this] {
+        update();
+        emit hint_changed();
+    });
+    connect(&workspace, &Workspace::findings_changed, this, qOverload<>(&QWidget::update));
+    connect(&workspace, &Workspace::place_marked, this, qOverload<>(&QWidget::update));
     connect(
         drawing_runner_, &DrawingRunner::painted, this,
         [this](const PaintedView& view) {
@@ -59,6 +66,11 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             if (const QString fault = view.image.text("fault"); !fault.isEmpty() && fault != drawing_fault_)
                 workspace_.tell(fault, true);
             drawing_fault_ = view.image.text("fault");
+            if (auto lines = found_lines_->take()) {
+                lines_of_ = *lines;
+                if (lines_of_.floor == workspace_.floor_id()) workspace_.set_drawing_lines(lines_of_.lines);
+                emit hint_changed();
+            }
             update();
         },
         Qt::QueuedConnection);
@@ -122,7 +134,9 @@ void PlanView::floor_shown() {
 void PlanView::project_edited() {
     const Floor* f = workspace_.floor();
     // what a moved access point does not change stays drawn
-    if (!f || !(*f == drawn_floor_)) layers_old_ = true;
+    if (!f || !(*f == drawn_floor_) || !workspace_.project().wall_types.same(drawn_types_) ||
+        !(workspace_.project().display == drawn_display_))
+        layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
     if (f && fitted_ && (was_empty || !f->drawings.same(drawn_floor_.drawings))) fit();
     update();
@@ -196,16 +210,22 @@ void PlanView::request_drawings() {
     wish.size = (size() + QSize(2 * margin_px, 2 * margin_px)) * ratio;
     if (workspace_.floor_id() != drawings_of_) drawings_ = {};
     drawings_of_ = workspace_.floor_id();
+    if (!wish.drawings.empty() && lines_of_.drawings == wish.drawings && lines_of_.floor == drawings_of_)
+        workspace_.set_drawing_lines(lines_of_.lines);
     if (wish == wish_) return;
     wish_ = wish;
     if (wish.drawings.empty() && wish.ghosts.empty()) {
         drawings_ = {};
+        workspace_.set_drawing_lines(nullptr);
+        lines_of_ = {};
         return;
     }
     drawings_pending_ = true;
     drawing_runner_->request(
         [wish, cache = sheets_, assets = workspace_.project().assets, gone = theme().not_met,
-         come = theme().accent](const CancelToken& cancel) {
+         come = theme().accent, found_lines = found_lines_,
+         known = lines_of_.drawings == wish.drawings && lines_of_.floor == drawings_of_,
+         floor_id = drawings_of_](const CancelToken& cancel) {
             std::string missing;
             const auto open = [&](render::LaidSheet& laid) {
                 const auto found = assets.find(laid.source.asset);
@@ -241,6 +261,7 @@ void PlanView::request_drawings() {
                     sheets.push_back(newer);
                 }
             }
+            if (!known) found_lines->put(floor_id, wish.drawings, sheets);
             QImage image = render::paint_sheets(sheets, wish.map, wish.size, cancel);
             if (difference) QPainter(&image).drawImage(0, 0, *difference);
             image.setText("fault", QString::fromStdString(missing));
@@ -277,21 +298,33 @@ void PlanView::redraw_layers() {
         return;
     }
     drawn_floor_ = *f;
+    drawn_types_ = workspace_.project().wall_types;
+    drawn_display_ = workspace_.project().display;
     request_drawings();
     const auto& project = workspace_.project();
     render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.map_shown());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
-    render::paint_voids(over, *f, layers_map_, theme());
+    const auto shown = [&](ItemKind kind) { return is_shown(project, kind); };
+    if (shown(ItemKind::slab_area)) render::paint_slab_areas(over, project, *f, layers_map_, theme());
+    if (shown(ItemKind::slab_void)) render::paint_voids(over, *f, layers_map_, theme());
     ZoneId selected;
     for (const Item& item : workspace_.selection())
         if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
-    render::paint_zones(over, *f, layers_map_, theme(), selected);
-    render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.map_shown());
+    if (shown(ItemKind::zone))
+        render::paint_zones(over, *f, layers_map_, theme(), selected, !workspace_.map_shown());
+    if (shown(ItemKind::obstacle)) render::paint_obstacles(over, project, *f, layers_map_, all, theme());
+    if (shown(ItemKind::wall))
+        render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.map_shown());
+    if (shown(ItemKind::ceiling)) render::paint_ceilings(over, project, *f, layers_map_, theme());
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, f->id))
         taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)));
-    render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
+    if (shown(ItemKind::zone)) render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
+    if (shown(ItemKind::note))
+        for (const Note& n : *f->notes)
+            render::paint_note(over, layers_map_.to_screen(n.position), !n.photo.empty(),
+                               workspace_.is_selected({ItemKind::note, n.id.value}), theme());
 }
 
 void PlanView::redraw_heat() {
@@ -335,19 +368,44 @@ void PlanView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
-        for (const bool selected : {false, true})
+        for (const bool selected : {false, true}) {
+            if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
                 if (workspace_.is_selected({Item::Kind::access_point, ap.id.value}) == selected)
                     render::paint_badge(p, map_.to_screen(ap.position), workspace_.project(), ap,
                                         selected ? render::BadgeState::selected : render::BadgeState::plain,
                                         theme());
+        }
         paint_decoration(p);
     }
     painted_ = workspace_.prediction().get();
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 
+void PlanView::paint_findings(QPainter& p) {
+    if (workspace_.map_shown()) return;
+    for (const Finding& f : *workspace_.findings()) {
+        if (f.waived || !f.has_place || !(f.floor == workspace_.floor_id())) continue;
+        const QPointF c = map_.to_screen(f.place);
+        for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().not_met, 1.6)}) {
+            p.setPen(pen);
+            p.setBrush(Qt::NoBrush);
+            p.drawEllipse(c, 7, 7);
+        }
+        p.setPen(QPen(theme().not_met, 1.8, Qt::SolidLine, Qt::RoundCap));
+        p.drawLine(c + QPointF(0, -3), c + QPointF(0, 0.6));
+        p.drawPoint(c + QPointF(0, 3.4));
+    }
+    if (workspace_.marked_place()) {
+        const QPointF c = map_.to_screen(*workspace_.marked_place());
+        p.setBrush(Qt::NoBrush);
+        p.setPen(QPen(theme().not_met, 1.4, Qt::DashLine));
+        p.drawEllipse(c, 16, 16);
+    }
+}
+
 void PlanView::paint_decoration(QPainter& p) {
+    paint_findings(p);
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty())
@@ -468,6 +526,11 @@ void PlanView::keyReleaseEvent(QKeyEvent* e) {
     if (e->key() != Qt::Key_Space || e->isAutoRepeat()) return;
     space_down_ = false;
     setCursor(tool_->cursor());
+}
+
+void PlanView::contextMenuEvent(QContextMenuEvent* e) {
+    emit menu_asked(e->globalPos(), e->pos());
+    emit hint_changed();
 }
 
 void PlanView::leaveEvent(QEvent*) { emit pointer_moved({}, false); }

@@ -5,6 +5,7 @@
 #include <QWidget>
 #include <optional>
 
+#include "app/drawings/drawing_lines.h"
 #include "app/drawings/drawing_runner.h"
 #include "app/plan/entry_box.h"
 #include "app/plan/next_step_bar.h"
@@ -41,6 +42,8 @@ signals:
     void view_changed();
     void hint_changed();
     void next_step_asked(yemvo::app::NextStep);
+    /// What can be done at a place of the plan.
+    void menu_asked(const QPoint& global, QPointF on_plan);
 
 protected:
     void paintEvent(QPaintEvent*) override;
@@ -53,6 +56,7 @@ protected:
     void keyPressEvent(QKeyEvent*) override;
     void keyReleaseEvent(QKeyEvent*) override;
     void leaveEvent(QEvent*) override;
+    void contextMenuEvent(QContextMenuEvent*) override;
     bool event(QEvent*) override;
 
 private:
@@ -67,6 +71,7 @@ private:
     void request_drawings();
     bool layers_cover(const render::PlanMap&) const;
     void paint_decoration(QPainter&);
+    void paint_findings(QPainter&);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);
@@ -92,6 +97,8 @@ private:
         QSize size;
         friend bool operator==(const DrawingWish&, const DrawingWish&) = default;
     };
+    std::shared_ptr<FoundLines> found_lines_ = std::make_shared<FoundLines>();
+    FoundLines::Lines lines_of_;  ///< that the workspace was given last
     DrawingRunner* drawing_runner_;
     std::shared_ptr<render::SheetCache> sheets_ = std::make_shared<render::SheetCache>();
     DrawingWish wish_;
@@ -106,6 +113,8 @@ private:
     std::optional<QPointF> panning_;
     bool space_down_ = false, legend_held_ = false;
     Floor drawn_floor_;
+    Shared<std::vector<WallType>> drawn_types_;
+    Display drawn_display_;
     const Prediction* painted_ = nullptr;  ///< only compared, never looked into
     double last_paint_ms_ = 0, last_map_ms_ = 0;
 };

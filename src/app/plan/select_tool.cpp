@@ -10,56 +10,6 @@
 namespace yemvo::app {
 namespace {
 
-/// The corners of what has corners: a wall's run, a zone's or void's outline.
-std::vector<Point> corners(const Floor& floor, const Item& item) {
-    if (item.kind == Item::Kind::wall)
-        if (const Wall* w = find_wall(floor, WallId{item.id})) return w->points;
-    if (item.kind == Item::Kind::zone)
-        if (const Zone* z = find_zone(floor, ZoneId{item.id})) return z->outline;
-    if (item.kind == Item::Kind::slab_void)
-        if (const SlabVoid* v = find_void(floor, VoidId{item.id})) return v->outline;
-    return {};
-}
-
-void set_corners(Project& p, FloorId at, const Item& item, const std::vector<Point>& points) {
-    const Floor& floor = *find_floor(p, at);
-    if (item.kind == Item::Kind::wall) {
-        Wall w = *find_wall(floor, WallId{item.id});
-        w.points = points;
-        replace_wall(p, at, w);
-    } else if (item.kind == Item::Kind::zone) {
-        Zone z = *find_zone(floor, ZoneId{item.id});
-        z.outline = points;
-        replace_zone(p, at, z);
-    } else if (item.kind == Item::Kind::slab_void) {
-        SlabVoid v = *find_void(floor, VoidId{item.id});
-        v.outline = points;
-        replace_void(p, at, v);
-    }
-}
-
-/// Slides an opening along its piece.
-void slide(Project& p, FloorId at, const Item& item, Point by) {
-    const Wall& wall = *find_wall(*find_floor(p, at), WallId{item.wall});
-    Opening o = *find_opening(wall, OpeningId{item.id});
-    const Segment piece = wall.piece(o.piece);
-    const double moved_m = o.start_m + dot(by, unit(piece.b - piece.a));
-    o.start_m = std::clamp(std::round(moved_m * 100) / 100, 0.0, std::max(0.0, length(piece) - o.width_m));
-    replace_opening(p, at, WallId{item.wall}, o);
-}
-
-void move_item(Project& p, FloorId at, const Item& item, Point by) {
-    if (item.kind == Item::Kind::access_point) {
-        AccessPoint ap = *find_access_point(p, at, AccessPointId{item.id});
-        ap.position = ap.position + by;
-        return replace_access_point(p, at, ap);
-    }
-    if (item.kind == Item::Kind::opening) return slide(p, at, item, by);
-    auto points = corners(*find_floor(p, at), item);
-    for (Point& q : points) q = q + by;
-    set_corners(p, at, item, points);
-}
-
 Point to_step(Point by, double step_m) {
     return {std::round(by.x / step_m) * step_m, std::round(by.y / step_m) * step_m};
 }
@@ -69,6 +19,7 @@ Point to_step(Point by, double step_m) {
 std::vector<HintPart> SelectTool::hint() const {
     return {{"", "click or drag; a dragged access point takes the map along"},
             {"Shift", "add, or along one axis"},
+            {"Tab", "what lies below"},
             {"Alt", "no snapping"},
             {"Del", "delete"},
             {"Space", "drag the plan"}};
@@ -76,8 +27,10 @@ std::vector<HintPart> SelectTool::hint() const {
 
 std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
     if (workspace_.selection().size() != 1) return std::nullopt;
+    const ItemKind kind = workspace_.selection().front().kind;
+    if (kind == ItemKind::access_point || kind == ItemKind::note) return std::nullopt;  // moved as a whole
     const Item& item = workspace_.selection().front();
-    const auto points = corners(*floor(), item);
+    const auto points = corners(workspace_.project(), *floor(), item);
     for (std::size_t i = 0; i < points.size(); ++i)
         if (QLineF(map().to_screen(points[i]), at).length() <= 7) return Node{item, i};
     return std::nullopt;
@@ -99,8 +52,7 @@ void SelectTool::press(const PointerEvent& e) {
     const bool on_selected =
         std::any_of(under_.begin(), under_.end(), [&](const Item& i) { return workspace_.is_selected(i); });
     // a zone is a large thing: pressed inside, it is chosen on release, so that a band can start there
-    const bool area = !under_.empty() && (under_.front().kind == Item::Kind::zone ||
-                                          under_.front().kind == Item::Kind::slab_void);
+    const bool area = !under_.empty() && is_area(under_.front());
     if (under_.empty() || (area && !on_selected)) {
         doing_ = Doing::band;
         return;
@@ -126,12 +78,12 @@ void SelectTool::drag_node(const PointerEvent& e) {
     const Node node = *node_;
     SnapOptions o = snap_options(e);
     if (node.item.kind == Item::Kind::wall) o.without = WallId{node.item.id};
-    auto points = corners(*find_floor(before_, workspace_.floor_id()), node.item);
+    auto points = corners(before_, *find_floor(before_, workspace_.floor_id()), node.item);
     if (node.index >= points.size()) return;
     const bool closed_run =
         node.item.kind == Item::Kind::wall && points.size() > 2 && points.front() == points.back();
     if (node.index > 0) o.from = points[node.index - 1];
-    const Point to = snap(*floor(), e.floor, o).point;
+    const Point to = snapped_to(e.floor, o).point;
     points[node.index] = to;
     if (closed_run && node.index == 0) points.back() = to;
     if (closed_run && node.index + 1 == points.size()) points.front() = to;
@@ -158,7 +110,7 @@ void SelectTool::drag_items(const PointerEvent& e) {
         "Move " + what,
         [&](Project& p) {
             p = before_;
-            for (const Item& item : items) move_item(p, at, item, by);
+            move_items(p, at, items, shifted(by));
         },
         merge_key_);
 }
@@ -196,13 +148,28 @@ void SelectTool::nudge(Point by) {
     const auto items = workspace_.selection();
     workspace_.edit(
         items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
-        [&](Project& p) {
-            for (const Item& item : items) move_item(p, at, item, by);
-        });
+        [&](Project& p) { move_items(p, at, items, shifted(by)); });
+}
+
+/// The next of what lies under the pointer, as a click on the same place again would.
+bool SelectTool::cycle() {
+    if (!floor()) return false;
+    const auto under = items_at(workspace_.project(), *floor(), map(), pointer_);
+    if (under.size() < 2) return false;
+    std::size_t at = under.size() - 1;
+    for (std::size_t i = 0; i < under.size(); ++i)
+        if (workspace_.is_selected(under[i])) at = i;
+    const Item next = under[(at + 1) % under.size()];
+    workspace_.select_alone({next});
+    workspace_.tell(QString("%1 of %2 here: ").arg((at + 1) % under.size() + 1).arg(under.size()) +
+                    item_name(workspace_.project(), *floor(), next));
+    return true;
 }
 
 bool SelectTool::key(QKeyEvent& e) {
+    if (e.key() == Qt::Key_Tab) return cycle();
     if (!floor() || workspace_.selection().empty()) return false;
+    if (e.key() == Qt::Key_F && workspace_.selection().size() == 1) return flip();
     const double step_m = e.modifiers() & Qt::ShiftModifier ? 1.0 : 0.1;
     switch (e.key()) {
         case Qt::Key_Left:
@@ -222,6 +189,18 @@ bool SelectTool::key(QKeyEvent& e) {
     }
 }
 
+/// A door turns to its other hinge, then to its other side.
+bool SelectTool::flip() {
+    const Item item = workspace_.selection().front();
+    if (item.kind != ItemKind::opening) return false;
+    const FloorId at = workspace_.floor_id();
+    Opening o = *find_opening(*find_wall(*floor(), WallId{item.wall}), OpeningId{item.id});
+    if (o.hinge_at_end) o.swings_left = !o.swings_left;
+    o.hinge_at_end = !o.hinge_at_end;
+    workspace_.edit("Flip door", [&](Project& p) { replace_opening(p, at, WallId{item.wall}, o); });
+    return true;
+}
+
 bool SelectTool::back() {
     if (workspace_.selection().empty()) return false;
     workspace_.select({});
@@ -232,17 +211,11 @@ void SelectTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto& colours = theme();
     for (const Item& item : workspace_.selection()) {
-        if (item.kind == Item::Kind::access_point) continue;  // its badge shows it
+        if (item.kind == Item::Kind::access_point || item.kind == ItemKind::note)
+            continue;  // their marks show it
         QPolygonF line;
-        const bool closed = item.kind == Item::Kind::zone || item.kind == Item::Kind::slab_void;
-        if (item.kind == Item::Kind::opening) {
-            const Wall* w = find_wall(*floor(), WallId{item.wall});
-            const Opening* o = w ? find_opening(*w, OpeningId{item.id}) : nullptr;
-            if (!o) continue;
-            const Segment s = span(*w, *o);
-            line << map().to_screen(s.a) << map().to_screen(s.b);
-        }
-        for (Point q : corners(*floor(), item)) line << map().to_screen(q);
+        const bool closed = is_outline(item);
+        for (Point q : shape_of(workspace_.project(), *floor(), item)) line << map().to_screen(q);
         p.setBrush(closed ? QBrush(render::with_alpha(colours.accent, 0.07)) : Qt::NoBrush);
         for (const QPen& pen : {QPen(colours.tile, 4.5), QPen(colours.accent, 2)}) {
             p.setPen(pen);
@@ -251,7 +224,10 @@ void SelectTool::paint(QPainter& p) {
         if (workspace_.selection().size() > 1) continue;
         p.setPen(QPen(colours.accent, 1.6));
         p.setBrush(colours.tile);
-        for (QPointF q : line) p.drawRect(QRectF(q.x() - 3.5, q.y() - 3.5, 7, 7));
+        for (Point c : corners(workspace_.project(), *floor(), item)) {
+            const QPointF q = map().to_screen(c);
+            p.drawRect(QRectF(q.x() - 3.5, q.y() - 3.5, 7, 7));
+        }
     }
     if (doing_ == Doing::band && QLineF(pressed_, pointer_).length() > 3) {
         QPen pen(colours.accent, 1);

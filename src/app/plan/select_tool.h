@@ -26,6 +26,8 @@ private:
     void drag_node(const PointerEvent&);
     void drag_items(const PointerEvent&);
     void nudge(Point by_m);
+    bool cycle();
+    bool flip();
     enum class Doing { nothing, waiting, items, node, band } doing_ = Doing::nothing;
     QPointF pressed_, pointer_;
     Point pressed_floor_;

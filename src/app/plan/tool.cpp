@@ -2,10 +2,13 @@
 
 #include "app/plan/access_point_tool.h"
 #include "app/plan/align_tool.h"
+#include "app/plan/follow_tool.h"
+#include "app/plan/mark_tools.h"
 #include "app/plan/opening_tool.h"
 #include "app/plan/outline_tool.h"
 #include "app/plan/scale_tool.h"
 #include "app/plan/select_tool.h"
+#include "app/plan/shape_tools.h"
 #include "app/plan/wall_tool.h"
 #include "app/shell/theme.h"
 #include "render/text_style.h"
@@ -19,7 +22,13 @@ SnapOptions Tool::snap_options(const PointerEvent& e) const {
     o.grid_m = grid_step_m(map().px_per_m * (floor() && !floor()->drawings->empty() ? 6 : 1));
     o.suspended = e.keys & Qt::AltModifier;
     o.angles = e.keys & Qt::ShiftModifier;
+    o.drawing = workspace_.drawing_lines();
     return o;
+}
+
+Snapped Tool::snapped_to(Point at, const SnapOptions& o) const {
+    if (!snap_lines_.of(*floor(), o.without)) snap_lines_ = SnapLines(*floor(), o.without);
+    return snap(snap_lines_, at, o);
 }
 
 void Tool::paint_snap(QPainter& p, const Snapped& s) const {
@@ -36,16 +45,24 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
         p.setBrush(Qt::NoBrush);
         switch (s.kind) {
             case SnapKind::end:
+            case SnapKind::drawing_end:
                 p.drawRect(QRectF(c.x() - 6, c.y() - 6, 12, 12));
                 break;
             case SnapKind::middle:
                 p.drawPolygon(QPolygonF({c + QPointF(0, -7), c + QPointF(7, 5), c + QPointF(-7, 5)}));
                 break;
             case SnapKind::on_line:
+            case SnapKind::drawing_line:
+            case SnapKind::along:
                 p.drawPolygon(QPolygonF(
                     {c + QPointF(-6, -6), c + QPointF(6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
                 break;
+            case SnapKind::crossing:
+                p.drawLine(c - QPointF(6, 6), c + QPointF(6, 6));
+                p.drawLine(c + QPointF(-6, 6), c + QPointF(6, -6));
+                break;
             case SnapKind::angle:
+            case SnapKind::perpendicular:
                 p.drawPolyline(QPolygonF({c + QPointF(-6, -6), c + QPointF(-6, 6), c + QPointF(6, 6)}));
                 break;
             case SnapKind::grid:
@@ -91,6 +108,26 @@ std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& su
             return std::make_unique<AlignTool>(workspace, surface);
         case ToolId::plate:
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::plate);
+        case ToolId::ceiling:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::ceiling);
+        case ToolId::slab_area:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_area);
+        case ToolId::obstacle:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::obstacle);
+        case ToolId::shaft:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::shaft);
+        case ToolId::wall_rectangle:
+            return std::make_unique<WallRectangleTool>(workspace, surface);
+        case ToolId::wall_arc:
+            return std::make_unique<WallArcTool>(workspace, surface);
+        case ToolId::follow:
+            return std::make_unique<FollowTool>(workspace, surface);
+        case ToolId::split:
+            return std::make_unique<SplitTool>(workspace, surface);
+        case ToolId::column:
+            return std::make_unique<ColumnTool>(workspace, surface);
+        case ToolId::note:
+            return std::make_unique<NoteTool>(workspace, surface);
         case ToolId::select:
             break;
     }

@@ -62,9 +62,14 @@ protected:
     const Floor* floor() const { return workspace_.floor(); }
     const render::PlanMap& map() const { return surface_.map(); }
     SnapOptions snap_options(const PointerEvent&) const;
+    /// On the floor in view; its lines are kept from one move to the next.
+    Snapped snapped_to(Point at, const SnapOptions&) const;
     void paint_snap(QPainter&, const Snapped&) const;
     Workspace& workspace_;
     PlanSurface& surface_;
+
+private:
+    mutable SnapLines snap_lines_;
 };
 
 std::unique_ptr<Tool> make_tool(ToolId, Workspace&, PlanSurface&);

@@ -9,6 +9,7 @@
 #include "app/shell/theme.h"
 #include "project/edits.h"
 #include "render/text_style.h"
+#include "venue/wall_shaping.h"
 
 namespace yemvo::app {
 namespace {
@@ -23,6 +24,19 @@ double angle_deg(Point along) {
 
 }  // namespace
 
+Wall next_wall(const Workspace& w, const std::vector<Point>& drawn, std::vector<double> bulges) {
+    Wall wall;
+    wall.type = w.wall_kind;
+    wall.points = drawn;
+    wall.bulges = std::move(bulges);
+    wall.base_m = w.next.wall_base_m;
+    wall.top_m = w.wall_top_m;
+    wall.to_ceiling = w.next.wall_to_ceiling && !w.wall_top_m;
+    if (w.next.wall_face == WallFace::centre) return wall;
+    const double half_m = wall_type(w.project(), w.wall_kind).thickness_m / 2;
+    return offset(wall, w.next.wall_face == WallFace::left ? -half_m : half_m);
+}
+
 std::vector<HintPart> WallTool::hint() const {
     if (points_.empty()) return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
     return {{"", "click the next corner"}, {"0 … 9", "length"}, {"Tab", "angle"},   {"Shift", "15° steps"},
@@ -33,7 +47,7 @@ Snapped WallTool::snapped(const PointerEvent& e) const {
     SnapOptions o = snap_options(e);
     o.drawn = points_;
     if (!points_.empty()) o.from = points_.back();
-    return snap(*floor(), e.floor, o);
+    return snapped_to(e.floor, o);
 }
 
 Point WallTool::next(const std::vector<QString>& typed) const {
@@ -144,10 +158,7 @@ void WallTool::finish() {
     surface_.entry().close_box();
     surface_.repaint_tool();
     if (run.size() < 2) return;
-    Wall wall;
-    wall.type = workspace_.wall_kind;
-    wall.points = run;
-    wall.top_m = workspace_.wall_top_m;
+    const Wall wall = next_wall(workspace_, run);
     const FloorId at = workspace_.floor_id();
     workspace_.edit("Draw wall", [&](Project& p) { add_wall(p, at, wall); });
 }
@@ -164,12 +175,14 @@ void WallTool::paint(QPainter& p) {
     const auto& colours = theme();
     const double thickness_m = wall_type(workspace_.project(), workspace_.wall_kind).thickness_m;
     const double width = std::max(thickness_m * map().px_per_m, 3.0);
-    QPolygonF drawn;
+    QPolygonF drawn, body;
     for (Point q : points_) drawn << map().to_screen(q);
+    if (points_.size() > 1)
+        for (Point q : next_wall(workspace_, points_).points) body << map().to_screen(q);
     if (drawn.size() > 1) {
         p.setPen(QPen(render::with_alpha(colours.accent, 0.75), width, Qt::SolidLine, Qt::SquareCap,
                       Qt::MiterJoin));
-        p.drawPolyline(drawn);
+        p.drawPolyline(body);
     }
     if (!points_.empty()) {
         Point to = pointer_.point;
@@ -180,10 +193,12 @@ void WallTool::paint(QPainter& p) {
         }
         const QPointF a = map().to_screen(points_.back()), b = map().to_screen(to);
         if (QLineF(a, b).length() > 1) {
+            const auto axis = next_wall(workspace_, {points_.back(), to}).points;
+            const QPointF from = map().to_screen(axis[0]), upto = map().to_screen(axis[1]);
             p.setPen(QPen(colours.accent, width + 2.6, Qt::SolidLine, Qt::FlatCap));
-            p.drawLine(a, b);
+            p.drawLine(from, upto);
             p.setPen(QPen(colours.accent_tint, width, Qt::SolidLine, Qt::FlatCap));
-            p.drawLine(a, b);
+            p.drawLine(from, upto);
             const QPointF side = QPointF(-(b - a).y(), (b - a).x()) / QLineF(a, b).length();
             const QPointF off = side * (30 * (side.y() < 0 ? 1 : -1));
             p.setPen(QPen(colours.accent, 1));

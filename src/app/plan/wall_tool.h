@@ -3,6 +3,9 @@
 
 namespace yemvo::app {
 
+/// A wall as the tools make it next, from the line that was drawn: its face or its centre.
+Wall next_wall(const Workspace&, const std::vector<Point>& drawn, std::vector<double> bulges = {});
+
 /// Draws runs of wall: click corner after corner, or type length and angle.
 class WallTool : public Tool {
 public:

@@ -160,6 +160,34 @@ void VerdictView::paintEvent(QPaintEvent*) {
     }
 }
 
+FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
+    : QAbstractButton(parent), workspace_(workspace) {
+    setObjectName("findingsButton");
+    setFixedSize(86, header_height);
+    setCursor(Qt::PointingHandCursor);
+    connect(&workspace, &Workspace::findings_changed, this, [this] {
+        const std::size_t open = workspace_.open_findings();
+        setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));
+        setToolTip(open == 0 ? "The model's own checks have no doubts"
+                             : "What the model's own checks found (Ctrl F)");
+        update();
+    });
+}
+
+void FindingsButton::paintEvent(QPaintEvent*) {
+    if (!workspace_.document().is_open()) return;
+    const auto& colours = theme();
+    const std::size_t open = workspace_.open_findings();
+    QPainter p(this);
+    p.fillRect(QRect(0, 8, 1, height() - 16), colours.line);
+    p.setPen(open == 0 ? colours.muted : colours.not_met);
+    p.setFont(render::font(14, 650));
+    p.drawText(QRectF(12, 5, width() - 12, 20), Qt::AlignVCenter, render::figure(static_cast<double>(open)));
+    p.setPen(colours.muted);
+    p.setFont(render::font(11));
+    p.drawText(QRectF(12, 25, width() - 12, 16), Qt::AlignVCenter, open == 1 ? "finding" : "findings");
+}
+
 HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setFixedHeight(header_height);
     auto* row = new QHBoxLayout(this);
@@ -191,6 +219,9 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     row->addStretch(1);
     verdict_ = new VerdictView(workspace, this);
     row->addWidget(verdict_);
+    auto* findings = new FindingsButton(workspace, this);
+    row->addWidget(findings);
+    connect(findings, &QAbstractButton::clicked, this, &HeaderBar::findings_asked);
     for (auto signal :
          {&Workspace::project_changed, &Workspace::step_changed, &Workspace::prediction_changed})
         connect(&workspace, signal, this, &HeaderBar::refresh);

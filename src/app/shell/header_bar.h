@@ -38,11 +38,27 @@ private:
     Workspace& workspace_;
 };
 
+/// How many findings wait to be mended or accepted.
+class FindingsButton : public QAbstractButton {
+    Q_OBJECT
+public:
+    explicit FindingsButton(Workspace&, QWidget* parent = nullptr);
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+
+private:
+    Workspace& workspace_;
+};
+
 class HeaderBar : public QWidget {
     Q_OBJECT
 public:
     explicit HeaderBar(Workspace&, QWidget* parent = nullptr);
     QMenuBar* menus() { return menus_; }
+
+signals:
+    void findings_asked();
 
 private:
     void refresh();

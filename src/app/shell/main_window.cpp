@@ -11,6 +11,9 @@
 
 #include "app/details/details_panel.h"
 #include "app/drawings/sheet_canvas.h"
+#include "app/findings/findings_page.h"
+#include "app/findings/findings_runner.h"
+#include "app/materials/types_page.h"
 #include "app/plan/plan_view.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
@@ -56,7 +59,8 @@ MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent),
       workspace_(document_),
       asking_(ask_by_dialogs(this)),
-      runner_(new PredictionRunner(this)) {
+      runner_(new PredictionRunner(this)),
+      findings_runner_(new FindingsRunner(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
     setAcceptDrops(true);
@@ -71,6 +75,7 @@ MainWindow::MainWindow(QWidget* parent)
 MainWindow::~MainWindow() {
     // the document and the workspace go before the widgets that listen to them
     runner_->disconnect();
+    findings_runner_->disconnect();
     document_.history().disconnect();
     document_.disconnect();
     workspace_.disconnect();
@@ -133,9 +138,14 @@ void MainWindow::lay_out() {
     tabs_row->addWidget(fold);
     rows->addWidget(head);
     schedule_ = new RadioSchedule(workspace_, work);
-    schedule_->setFixedHeight(tray_height);
-    tray_ = schedule_;
+    findings_ = new FindingsPage(workspace_, work);
+    tray_tabs_->addTab("Findings");
+    tray_ = new QStackedWidget(work);
+    tray_->addWidget(schedule_);
+    tray_->addWidget(findings_);
+    tray_->setFixedHeight(tray_height);
     rows->addWidget(tray_);
+    connect(tray_tabs_, &QTabBar::currentChanged, tray_, &QStackedWidget::setCurrentIndex);
     connect(tray_tabs_, &QTabBar::tabBarClicked, this, [this] {
         tray_open_ = true;
         refresh_tray();
@@ -147,6 +157,8 @@ void MainWindow::lay_out() {
     pages_->addWidget(work);
     prepare_ = new PreparePage(workspace_, centre);
     pages_->addWidget(prepare_);
+    types_ = new TypesPage(workspace_, asking_, centre);
+    pages_->addWidget(types_);
     column->addWidget(pages_, 1);
     status_ = new StatusLine(centre);
     column->addWidget(status_);
@@ -178,6 +190,24 @@ void MainWindow::connect_parts() {
         status_->set_work("Prediction stopped", false);
     });
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
+    const auto look = [this] {
+        if (document_.is_open()) findings_runner_->request(document_.project());
+    };
+    connect(&workspace_, &Workspace::project_changed, this, look);
+    connect(&document_, &Document::opened, this, look);
+    connect(
+        findings_runner_, &FindingsRunner::found, this,
+        [this](const std::shared_ptr<const std::vector<Finding>>& f) { workspace_.set_findings(f); },
+        Qt::QueuedConnection);
+    connect(
+        findings_runner_, &FindingsRunner::failed, this,
+        [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
+    connect(findings_, &FindingsPage::types_asked, this, &MainWindow::show_types);
+    connect(header_, &HeaderBar::findings_asked, this, &MainWindow::show_findings);
+    connect(details_, &DetailsPanel::photo_asked, this, &MainWindow::choose_photo);
+    connect(details_, &DetailsPanel::types_asked, this, &MainWindow::show_types);
+    connect(types_, &TypesPage::left, this, &MainWindow::leave_types);
+    connect(plan_, &PlanView::menu_asked, this, &MainWindow::open_context_menu);
     connect(&workspace_, &Workspace::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
         const auto& known = workspace_.prediction();
@@ -192,7 +222,10 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_status);
     connect(plan_, &PlanView::hint_changed, this, &MainWindow::refresh_hint);
     connect(&workspace_, &Workspace::step_changed, this, [this] {
-        if (workspace_.step() == Step::spectrum) tray_open_ = true;
+        if (workspace_.step() == Step::spectrum) {
+            tray_open_ = true;
+            tray_tabs_->setCurrentIndex(0);
+        }
         refresh_tray();
     });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
@@ -248,6 +281,26 @@ void MainWindow::connect_parts() {
     connect(start_, &StartPage::back_asked, this, [this] { pages_->setCurrentIndex(1); });
 }
 
+bool MainWindow::is_showing_types() const { return pages_->currentWidget() == types_; }
+
+void MainWindow::show_findings() {
+    tray_open_ = true;
+    tray_tabs_->setCurrentIndex(1);
+    refresh_tray();
+}
+
+void MainWindow::show_types(WallTypeId id) {
+    if (!document_.is_open() || is_preparing()) return;
+    types_->show_type(id);
+    pages_->setCurrentWidget(types_);
+    types_->setFocus();
+}
+
+void MainWindow::leave_types() {
+    pages_->setCurrentIndex(1);
+    plan_->setFocus();
+}
+
 void MainWindow::predict() {
     prediction_stopped_ = false;
     if (document_.is_open() && workspace_.floor())
@@ -255,7 +308,8 @@ void MainWindow::predict() {
 }
 
 void MainWindow::refresh_title() {
-    for (QAction* a : project_actions_) a->setEnabled(document_.is_open() && !is_preparing());
+    for (QAction* a : project_actions_)
+        a->setEnabled(document_.is_open() && !is_preparing() && !is_showing_types());
     if (!document_.is_open()) return setWindowTitle("Yemvo");
     setWindowTitle(QString::fromStdString(document_.project().name) + "[*] – Yemvo");
     setWindowModified(document_.is_modified());
@@ -273,6 +327,9 @@ void MainWindow::refresh_status() {
 }
 
 void MainWindow::refresh_hint() {
+    if (is_showing_types())
+        return status_->set_hint(
+            "Types", {{"", "choose a type, change it, see where it is used"}, {"Esc", "back to the plan"}});
     if (is_preparing())
         return status_->set_hint("Prepare", {{"", "drag a frame round what is wanted"},
                                              {"V", "pick a line that is level"},

@@ -21,6 +21,10 @@ class DetailsPanel;
 class StatusLine;
 class StartPage;
 class RadioSchedule;
+class FindingsRunner;
+class FindingsPage;
+class TypesPage;
+struct Command;
 
 class MainWindow : public QMainWindow {
     Q_OBJECT
@@ -52,6 +56,10 @@ public:
     void prepare_again(DrawingId);
     PreparePage& prepare() { return *prepare_; }
     SiteView& site() { return *site_; }
+    FindingsPage& findings() { return *findings_; }
+    TypesPage& types() { return *types_; }
+    /// The page of types is in front.
+    bool is_showing_types() const;
     /// The preparation page is in front.
     bool is_preparing() const;
     /// A drawing is being read or a picture written.
@@ -87,7 +95,15 @@ private:
     void duplicate(FloorId);
     void show_plan_or_site();
     void add_floor_on_top();
-    void show_keys();
+    void make_display_actions(QMenu*);
+    void open_palette();
+    void add_places(std::vector<Command>&);
+    void show_findings();
+    /// The page of types, with one of them chosen.
+    void show_types(WallTypeId);
+    void leave_types();
+    void choose_photo(NoteId);
+    void open_context_menu(const QPoint& global, QPointF on_plan);
 
     Document document_;
     Workspace workspace_;
@@ -103,7 +119,10 @@ private:
     SectionView* section_;
     DetailsPanel* details_;
     RadioSchedule* schedule_;
-    QWidget* tray_;
+    FindingsRunner* findings_runner_;
+    FindingsPage* findings_;
+    TypesPage* types_;
+    QStackedWidget* tray_;
     QTabBar* tray_tabs_;
     StatusLine* status_;
     QMenu* recent_menu_ = nullptr;
@@ -111,7 +130,7 @@ private:
     bool tray_open_ = false;
     int working_ = 0;
     bool prediction_stopped_ = false;  ///< by hand: what is shown may be old
-    QStringList dropped_;  ///< drawings that wait for their turn
+    QStringList dropped_;              ///< drawings that wait for their turn
 };
 
 }  // namespace yemvo::app

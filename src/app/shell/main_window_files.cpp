@@ -11,7 +11,12 @@
 #include <QStackedWidget>
 #include <QThreadPool>
 
+#include <QFile>
+#include <QMenu>
+
+#include "app/plan/picking.h"
 #include "app/plan/plan_view.h"
+#include "app/shell/arranging.h"
 #include "app/shell/file_names.h"
 #include "app/shell/main_window.h"
 #include "demo/demo.h"
@@ -226,11 +231,16 @@ void MainWindow::next_dropped() {
 
 void MainWindow::paste() {
     if (!workspace_.floor()) return;
+    std::optional<Point> at;
+    if (const QPoint pointer = plan_->mapFromGlobal(QCursor::pos()); plan_->rect().contains(pointer))
+        at = plan_->map().to_floor(pointer);
+    if (paste_items(workspace_, at)) return;
     const QMimeData* clip = QApplication::clipboard()->mimeData();
     if (!clip) return;
     if (clip->hasUrls() && clip->urls().front().isLocalFile())
         return import_drawing(clip->urls().front().toLocalFile());
-    if (!clip->hasImage()) return workspace_.tell("There is no drawing on the clipboard", true);
+    if (!clip->hasImage())
+        return workspace_.tell("There is neither a part of a plan nor a drawing on the clipboard", true);
     const QImage image = qvariant_cast<QImage>(clip->imageData());
     QByteArray png;
     QBuffer buffer(&png);
@@ -240,6 +250,73 @@ void MainWindow::paste() {
     const auto* begin = reinterpret_cast<const std::byte*>(png.constData());
     import_bytes("Pasted drawing.png", Bytes(begin, begin + png.size()),
                  {PrepareTask::Kind::lay, workspace_.floor_id(), {}});
+}
+
+void MainWindow::choose_photo(NoteId id) {
+    const QString name = asking_.open_file("Choose a photo", "Photos (*.jpg *.jpeg *.png *.webp)");
+    if (name.isEmpty() || !workspace_.floor()) return;
+    constexpr qint64 largest = 50 << 20;
+    QFile file(name);
+    const QString said = QFileInfo(name).fileName();
+    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
+    if (file.size() > largest)
+        return workspace_.tell(said + " is larger than 50 MB: choose a smaller photo", true);
+    const QByteArray bytes = file.readAll();
+    if (QImage::fromData(bytes).isNull())
+        return workspace_.tell(said + " is no picture that can be read", true);
+    const auto* begin = reinterpret_cast<const std::byte*>(bytes.constData());
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit("Choose photo", [&](Project& p) {
+        Note n = *find_note(*find_floor(p, at), id);
+        n.photo = add_asset(p, said.toStdString(), Bytes(begin, begin + bytes.size()));
+        replace_note(p, at, n);
+    });
+}
+
+void MainWindow::open_context_menu(const QPoint& global, QPointF on_plan) {
+    if (!workspace_.floor() || workspace_.tool() != ToolId::select) return;
+    const Floor& f = *workspace_.floor();
+    const auto under = items_at(document_.project(), f, plan_->map(), on_plan);
+    const Point at = plan_->map().to_floor(on_plan);
+    if (!under.empty() &&
+        std::none_of(under.begin(), under.end(), [&](const Item& i) { return workspace_.is_selected(i); }))
+        workspace_.select({under.front()});
+    auto* menu = new QMenu(this);
+    menu->setObjectName("planMenu");
+    menu->setAttribute(Qt::WA_DeleteOnClose);
+    const auto& chosen = workspace_.selection();
+    if (chosen.size() == 1 && (chosen[0].kind == ItemKind::wall || is_outline(chosen[0]))) {
+        const Item item = chosen[0];
+        const auto points = corners(document_.project(), f, item);
+        for (std::size_t i = 0; i < points.size(); ++i)
+            if (QLineF(plan_->map().to_screen(points[i]), on_plan).length() <= 8) {
+                menu->addAction("Remove this corner",
+                                [this, item, i] { remove_corner(workspace_, item, i); });
+                break;
+            }
+        menu->addAction("Add a corner here", [this, item, at] { add_corner(workspace_, item, at); });
+        menu->addSeparator();
+    }
+    const auto offer = [&](const char* object) {
+        if (QAction* a = findChild<QAction*>(object)) menu->addAction(a);
+    };
+    if (!chosen.empty()) {
+        for (const char* object : {"Cut", "Copy", "Duplicate", "Delete"}) offer(object);
+        menu->addSeparator();
+        for (const char* object : {"Turnleft90°", "Turnright90°", "Mirrorleft–right", "Mirrorup–down",
+                                   "Joinwalls", "Extendortrimwalltomeet", "Group", "Ungroup"})
+            offer(object);
+        menu->addSeparator();
+        for (const char* object : {"Selectallofthistypeonthisfloor", "Selectallofthistypeeverywhere"})
+            offer(object);
+        if (chosen.size() == 1)
+            if (const auto type = type_of(document_.project(), f, chosen[0]))
+                menu->addAction("Open its type", [this, type] { show_types(*type); });
+    }
+    menu->addAction("Paste here", [this, at] {
+        if (!paste_items(workspace_, at)) paste();
+    });
+    menu->popup(global);
 }
 
 void MainWindow::remember(const QString& file) {

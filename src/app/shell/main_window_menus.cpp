@@ -3,7 +3,11 @@
 #include <QMessageBox>
 #include <QSettings>
 
+#include "app/palette/command_palette.h"
+#include "app/palette/keys_page.h"
+
 #include "app/plan/plan_view.h"
+#include "app/shell/arranging.h"
 #include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
 #include "app/shell/main_window.h"
@@ -68,8 +72,32 @@ void MainWindow::make_menus() {
     connect(&document_, &Document::opened, this, name_history);
     name_history();
     edit->addSeparator();
-    needs_project(action(edit, "Paste a drawing", QKeySequence::Paste, [this] { paste(); }));
+    needs_project(action(edit, "Cut", QKeySequence::Cut, [this] {
+        if (copy_selection(workspace_)) workspace_.delete_selection();
+    }));
+    needs_project(action(edit, "Copy", QKeySequence::Copy, [this] { copy_selection(workspace_); }));
+    needs_project(action(edit, "Paste", QKeySequence::Paste, [this] { paste(); }));
+    needs_project(
+        action(edit, "Duplicate", QKeySequence("Ctrl+Shift+D"), [this] { duplicate_selection(workspace_); }));
     needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
+    edit->addSeparator();
+    needs_project(
+        action(edit, "Turn left 90°", QKeySequence("Ctrl+L"), [this] { turn_selection(workspace_, 90); }));
+    needs_project(
+        action(edit, "Turn right 90°", QKeySequence("Ctrl+R"), [this] { turn_selection(workspace_, -90); }));
+    needs_project(action(edit, "Mirror left–right", {}, [this] { mirror_selection(workspace_, true); }));
+    needs_project(action(edit, "Mirror up–down", {}, [this] { mirror_selection(workspace_, false); }));
+    needs_project(action(edit, "Join walls", QKeySequence("J"), [this] { join_selection(workspace_); }));
+    needs_project(action(edit, "Extend or trim wall to meet", QKeySequence("M"),
+                         [this] { meet_selection(workspace_); }));
+    needs_project(action(edit, "Group", QKeySequence("Ctrl+G"), [this] { group_selection(workspace_); }));
+    needs_project(
+        action(edit, "Ungroup", QKeySequence("Ctrl+Shift+G"), [this] { ungroup_selection(workspace_); }));
+    edit->addSeparator();
+    needs_project(action(edit, "Select all of this type on this floor", QKeySequence("Ctrl+U"),
+                         [this] { select_alike(workspace_, false); }));
+    needs_project(action(edit, "Select all of this type everywhere", QKeySequence("Ctrl+Shift+U"),
+                         [this] { select_alike(workspace_, true); }));
     needs_project(action(edit, "Select all access points", QKeySequence("Ctrl+A"), [this] {
         std::vector<Item> all;
         for (const AccessPoint& ap : access_points(workspace_.project(), workspace_.floor_id()))
@@ -100,6 +128,13 @@ void MainWindow::make_menus() {
         refresh_tray();
     }));
 
+    QMenu* kinds = view->addMenu("Hide and lock");
+    make_display_actions(kinds);
+    needs_project(action(view, "Findings", QKeySequence("Ctrl+F"), [this] { show_findings(); }));
+    needs_project(
+        action(view, "Materials and wall types", QKeySequence("Ctrl+M"), [this] { show_types({}); }));
+    action(view, "Find anything…", QKeySequence("Ctrl+K"), [this] { open_palette(); });
+
     QMenu* plan = bar->addMenu("&Plan");
     make_tool_actions(plan);
     plan->addSeparator();
@@ -114,7 +149,8 @@ void MainWindow::make_menus() {
     needs_project(action(plan, "Duplicate this floor…", {}, [this] { duplicate(workspace_.floor_id()); }));
 
     QMenu* help = bar->addMenu("&Help");
-    action(help, "Keys", QKeySequence::HelpContents, [this] { show_keys(); });
+    action(help, "Keys", QKeySequence::HelpContents,
+           [this] { (new KeysPage(*header_->menus(), this))->open(); });
     action(help, "Open the demo library", {}, [this] {
         if (may_leave()) open_demo();
     });
@@ -143,15 +179,86 @@ void MainWindow::fill_recent() {
     if (recent_menu_->isEmpty()) recent_menu_->addAction("Nothing yet")->setEnabled(false);
 }
 
-void MainWindow::show_keys() {
-    QString rows;
-    for (const QMenu* menu : header_->menus()->findChildren<QMenu*>())
-        for (const QAction* a : menu->actions())
-            if (!a->shortcut().isEmpty())
-                rows += "<tr><td>" + QString(a->text()).toHtmlEscaped() + "</td><td width=30></td><td><b>" +
-                        a->shortcut().toString(QKeySequence::NativeText).toHtmlEscaped() + "</b></td></tr>";
-    QMessageBox box(QMessageBox::NoIcon, "Keys", "<table>" + rows + "</table>", QMessageBox::Close, this);
-    box.exec();
+void MainWindow::make_display_actions(QMenu* menu) {
+    static constexpr std::pair<ItemKind, const char*> kinds[] = {{ItemKind::wall, "walls"},
+                                                                 {ItemKind::opening, "doors and windows"},
+                                                                 {ItemKind::obstacle, "obstacles"},
+                                                                 {ItemKind::ceiling, "ceilings"},
+                                                                 {ItemKind::slab_area, "slab areas"},
+                                                                 {ItemKind::slab_void, "voids"},
+                                                                 {ItemKind::zone, "zones"},
+                                                                 {ItemKind::note, "notes"},
+                                                                 {ItemKind::access_point, "access points"}};
+    for (const bool hides : {true, false}) {
+        for (const auto& [kind, name] : kinds) {
+            // doors and windows are drawn with their walls: they can be locked, not hidden
+            if (hides && kind == ItemKind::opening) continue;
+            QAction* a = action(
+                menu, QString(hides ? "Hide %1" : "Lock %1").arg(name), {}, [this, hides, kind = kind] {
+                    workspace_.edit(hides ? "Hide or show" : "Lock or unlock", [&](Project& p) {
+                        auto& list = hides ? p.display.hidden : p.display.locked;
+                        if (std::erase(list, kind) == 0) list.push_back(kind);
+                    });
+                    workspace_.select({});
+                });
+            a->setCheckable(true);
+            const auto show = [this, a, hides, kind = kind] {
+                const Display& d = workspace_.project().display;
+                const auto& list = hides ? d.hidden : d.locked;
+                a->setChecked(std::find(list.begin(), list.end(), kind) != list.end());
+            };
+            connect(&workspace_, &Workspace::project_changed, a, show);
+            connect(&document_, &Document::opened, a, show);
+            project_actions_.push_back(a);
+        }
+        if (hides) menu->addSeparator();
+    }
+}
+
+void MainWindow::open_palette() {
+    if (is_preparing()) return;
+    std::vector<Command> commands;
+    const std::function<void(const QMenu*, const QString&)> take = [&](const QMenu* menu,
+                                                                       const QString& where) {
+        for (QAction* a : menu->actions()) {
+            if (a->menu()) {
+                take(a->menu(), where);
+            } else if (!a->isSeparator() && !a->text().isEmpty()) {
+                commands.push_back({a->text().remove('&').remove(QStringLiteral("…")), where,
+                                    a->shortcut().toString(QKeySequence::NativeText), [a] { a->trigger(); },
+                                    a->isEnabled()});
+            }
+        }
+    };
+    for (const QAction* top : header_->menus()->actions())
+        if (top->menu()) take(top->menu(), top->text().remove('&'));
+    if (document_.is_open()) add_places(commands);
+    (new CommandPalette(std::move(commands), this))->show();
+}
+
+void MainWindow::add_places(std::vector<Command>& commands) {
+    const Project& p = document_.project();
+    const auto go = [this](FloorId at, const Item& item) {
+        return [this, at, item] {
+            workspace_.show_floor(at);
+            workspace_.set_tool(ToolId::select);
+            workspace_.select({item});
+        };
+    };
+    for (const Floor* f : all_floors(p)) {
+        const QString title = QString::fromStdString(floor_title(p, *f));
+        commands.push_back({title, "Floor", "", [this, id = f->id] { workspace_.show_floor(id); }, true});
+        for (const Zone& z : *f->zones)
+            commands.push_back({QString::fromStdString(z.name), "Zone, " + title, "",
+                                go(f->id, {ItemKind::zone, z.id.value}), true});
+        for (const AccessPoint& ap : access_points(p, f->id))
+            commands.push_back({QString("Access point %1").arg(ap.number), title, "",
+                                go(f->id, {ItemKind::access_point, ap.id.value}), true});
+    }
+    for (const WallType& t : *p.wall_types)
+        commands.push_back({QString::fromStdString(t.name),
+                            "Type, " + QString::fromUtf8(use_name(t.use).data()), "",
+                            [this, id = t.id] { show_types(id); }, true});
 }
 
 }  // namespace yemvo::app

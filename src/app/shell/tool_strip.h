@@ -16,6 +16,8 @@ struct ToolInfo {
     const char* what;
 };
 const std::vector<ToolInfo>& all_tools();
+/// The tool whose button stands for it: all that draw walls share one.
+ToolId button_of(ToolId);
 /// The tools a step offers.
 std::vector<ToolId> tools_of(Step);
 

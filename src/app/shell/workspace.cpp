@@ -6,24 +6,6 @@
 
 namespace yemvo::app {
 
-bool exists(const Project& project, const Floor& floor, const Item& item) {
-    switch (item.kind) {
-        case Item::Kind::wall:
-            return find_wall(floor, WallId{item.id}) != nullptr;
-        case Item::Kind::opening: {
-            const Wall* wall = find_wall(floor, WallId{item.wall});
-            return wall && find_opening(*wall, OpeningId{item.id});
-        }
-        case Item::Kind::zone:
-            return find_zone(floor, ZoneId{item.id}) != nullptr;
-        case Item::Kind::slab_void:
-            return find_void(floor, VoidId{item.id}) != nullptr;
-        case Item::Kind::access_point:
-            break;
-    }
-    return find_access_point(project, floor.id, AccessPointId{item.id}) != nullptr;
-}
-
 Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), document_(document) {
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
@@ -41,6 +23,10 @@ void Workspace::project_replaced() {
     building_ = {};
     site_shown_ = false;
     selection_.clear();
+    elsewhere_.clear();
+    drawing_lines_ = nullptr;
+    findings_ = std::make_shared<const std::vector<Finding>>();
+    marked_.reset();
     prediction_ = nullptr;
     verdict_ = previous_verdict_ = std::nullopt;
     wall_kind = find_type(project(), "plasterboard");
@@ -49,10 +35,21 @@ void Workspace::project_replaced() {
     window_kind = first_type(project(), TypeUse::window);
     model_kind = project().models->empty() ? ModelId{} : project().models->front().id;
     wall_top_m = std::nullopt;
+    next = {};
+    const auto known = [&](const char* key, TypeUse use) {
+        const WallTypeId id = find_type(project(), key);
+        return id ? id : first_type(project(), use);
+    };
+    next.obstacle_type = known("stack-books", TypeUse::obstacle);
+    next.column_type = known("column-concrete", TypeUse::obstacle);
+    next.ceiling_type = known("ceiling-mineral", TypeUse::ceiling);
+    next.slab_type = known("slab-timber", TypeUse::slab);
+    next.shaft_type = known("concrete-200", TypeUse::wall);
     emit floor_changed();
     emit site_changed();
     emit selection_changed();
     emit prediction_changed();
+    emit findings_changed();
     emit kinds_changed();
 }
 
@@ -64,7 +61,14 @@ void Workspace::drop_what_is_gone() {
     }
     const Floor* f = floor();
     const auto gone = [&](const Item& item) { return !f || !exists(project(), *f, item); };
-    if (std::erase_if(selection_, gone) > 0) emit selection_changed();
+    std::size_t dropped = std::erase_if(selection_, gone);
+    for (auto& [at, items] : elsewhere_) {
+        const Floor* on = find_floor(project(), at);
+        dropped +=
+            std::erase_if(items, [&](const Item& item) { return !on || !exists(project(), *on, item); });
+    }
+    std::erase_if(elsewhere_, [](const auto& entry) { return entry.second.empty(); });
+    if (dropped > 0) emit selection_changed();
 }
 
 bool Workspace::is_selected(const Item& item) const {
@@ -79,6 +83,9 @@ void Workspace::show_floor(FloorId id) {
     building_ = building_with(project(), id).id;
     comparison_ = {};
     selection_.clear();
+    elsewhere_.clear();
+    drawing_lines_ = nullptr;
+    marked_.reset();
     emit floor_changed();
     emit selection_changed();
 }
@@ -133,9 +140,37 @@ void Workspace::choose_building(BuildingId id) {
 }
 
 void Workspace::select(std::vector<Item> items) {
-    if (items == selection_) return;
+    if (floor()) items = with_groups(project(), *floor(), items);
+    select_alone(std::move(items));
+}
+
+void Workspace::select_alone(std::vector<Item> items) {
+    if (items == selection_ && elsewhere_.empty()) return;
     selection_ = std::move(items);
+    elsewhere_.clear();
     emit selection_changed();
+}
+
+void Workspace::select_everywhere(std::map<FloorId, std::vector<Item>> by_floor) {
+    std::erase_if(by_floor, [](const auto& entry) { return entry.second.empty(); });
+    if (by_floor.empty()) return select({});
+    if (!by_floor.contains(floor_)) show_floor(by_floor.begin()->first);
+    selection_ = by_floor[floor_];
+    by_floor.erase(floor_);
+    elsewhere_ = std::move(by_floor);
+    emit selection_changed();
+}
+
+void Workspace::edit_selected(const QString& label,
+                              const std::function<void(Project&, FloorId, const Item&)>& change) {
+    auto all = elsewhere_;
+    all[floor_] = selection_;
+    edit(label, [&](Project& p) {
+        for (const auto& [at, items] : all)
+            for (const Item& item : items)
+                // an opening whose wall went before it is gone
+                if (const Floor* f = find_floor(p, at); f && exists(p, *f, item)) change(p, at, item);
+    });
 }
 
 void Workspace::set_step(Step step) {
@@ -163,31 +198,35 @@ void Workspace::edit(const QString& label, const std::function<void(Project&)>& 
 
 void Workspace::delete_selection() {
     if (selection_.empty() || !floor()) return;
-    const auto items = selection_;
-    const FloorId at = floor_;
-    const QString label = items.size() == 1 ? tr("Delete") : tr("Delete %1 things").arg(items.size());
-    edit(label, [&](Project& p) {
-        for (const Item& item : items) {
-            if (!exists(p, *find_floor(p, at), item)) continue;  // an opening whose wall went before it
-            switch (item.kind) {
-                case Item::Kind::wall:
-                    remove_wall(p, at, WallId{item.id});
-                    break;
-                case Item::Kind::opening:
-                    remove_opening(p, at, WallId{item.wall}, OpeningId{item.id});
-                    break;
-                case Item::Kind::zone:
-                    remove_zone(p, at, ZoneId{item.id});
-                    break;
-                case Item::Kind::slab_void:
-                    remove_void(p, at, VoidId{item.id});
-                    break;
-                case Item::Kind::access_point:
-                    remove_access_point(p, at, AccessPointId{item.id});
-                    break;
-            }
-        }
-    });
+    std::size_t count = selection_.size();
+    for (const auto& [at, items] : elsewhere_) count += items.size();
+    edit_selected(count == 1 ? tr("Delete") : tr("Delete %1 things").arg(count),
+                  [](Project& p, FloorId at, const Item& item) { remove_item(p, at, item); });
+}
+
+void Workspace::set_findings(std::shared_ptr<const std::vector<Finding>> findings) {
+    findings_ = std::move(findings);
+    emit findings_changed();
+}
+
+std::size_t Workspace::open_findings() const {
+    return static_cast<std::size_t>(
+        std::count_if(findings_->begin(), findings_->end(), [](const Finding& f) { return !f.waived; }));
+}
+
+void Workspace::show_finding(const Finding& f) {
+    if (f.floor && find_floor(project(), f.floor)) show_floor(f.floor);
+    set_tool(ToolId::select);
+    std::vector<Item> there;
+    for (const Item& item : f.items)
+        if (floor() && exists(project(), *floor(), item)) there.push_back(item);
+    select_alone(there);
+    mark_place(f.has_place ? std::optional(f.place) : std::nullopt);
+}
+
+void Workspace::mark_place(std::optional<Point> place) {
+    marked_ = place;
+    emit place_marked();
 }
 
 const FloorPrediction* Workspace::floor_prediction() const {

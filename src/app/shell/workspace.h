@@ -2,25 +2,71 @@
 // step, the tool and its types, the map. Every view reads it; edits go through it.
 #pragma once
 #include <QObject>
+#include <map>
 #include <memory>
 #include <optional>
 #include <vector>
 
 #include "app/shell/document.h"
+#include "checks/findings.h"
 #include "coverage/verdict.h"
+#include "geometry/segment_index.h"
+#include "project/items.h"
 #include "render/heat_map.h"
 
 namespace yemvo::app {
 
 enum class Step { venue, demand, placement, spectrum, proof };
-enum class ToolId { select, wall, door, window, zone, slab_void, access_point, scale, align, plate };
+enum class ToolId {
+    select,
+    wall,
+    door,
+    window,
+    zone,
+    slab_void,
+    access_point,
+    scale,
+    align,
+    plate,
+    wall_rectangle,
+    wall_arc,
+    follow,
+    split,
+    column,
+    obstacle,
+    ceiling,
+    slab_area,
+    shaft,
+    note,
+};
 
-/// One selected thing on the floor in view.
-struct Item {
-    enum class Kind { wall, opening, zone, slab_void, access_point } kind;
-    std::uint32_t id;
-    std::uint32_t wall = 0;  ///< of an opening: the wall it is in
-    friend bool operator==(const Item&, const Item&) = default;
+/// Which line of a wall is drawn.
+enum class WallFace { centre, left, right };
+
+/// How the next obstacle is made.
+enum class ObstacleShape { area, rows };
+
+/// What the tools of the step Venue make next.
+struct NextKinds {
+    WallFace wall_face = WallFace::centre;
+    bool wall_to_ceiling = false;
+    double wall_base_m = 0;
+    double door_width_m = 0.9, door_head_m = 2.1;
+    bool door_open = false;
+    double window_width_m = 1.5, window_sill_m = 0.9, window_head_m = 2.2;
+    ObstacleKind obstacle_kind = ObstacleKind::shelving;
+    WallTypeId obstacle_type, column_type, ceiling_type, slab_type, shaft_type;
+    ObstacleShape obstacle_shape = ObstacleShape::area;
+    double obstacle_top_m = 2.2;
+    RowsWanted rows;
+    bool column_round = false;
+    double column_width_m = 0.4, column_depth_m = 0.4;
+    double ceiling_height_m = 2.7;
+    bool ceiling_hung = true;
+    std::string shaft_name = "Lift";
+    bool take_room = false;  ///< a click takes the room round it instead of a drawn outline
+    double room_gap_m = 0.3;
+    int zone_colour = 0;
 };
 
 /// A prediction as it arrives: the floors that are ready, and the verdict once all are.
@@ -71,7 +117,20 @@ public:
     /// Null only while no project is open.
     const Building* building() const;
     void choose_building(BuildingId);
+    /// Things of a group are chosen together.
     void select(std::vector<Item>);
+    /// Exactly these, whatever group they are in.
+    void select_alone(std::vector<Item>);
+    /// What is chosen on other floors beside the selection on this one.
+    const std::map<FloorId, std::vector<Item>>& selection_elsewhere() const { return elsewhere_; }
+    /// On all floors at once; the first floor of the map is shown when the present one has nothing in it.
+    void select_everywhere(std::map<FloorId, std::vector<Item>>);
+    /// Changes each chosen thing, on every floor, in one edit.
+    void edit_selected(const QString& label,
+                       const std::function<void(Project&, FloorId, const Item&)>& change);
+    /// The lines of the CAD drawings under the floor in view, in its metres; null while there are none.
+    const std::shared_ptr<const SegmentIndex>& drawing_lines() const { return drawing_lines_; }
+    void set_drawing_lines(std::shared_ptr<const SegmentIndex> lines) { drawing_lines_ = std::move(lines); }
     void set_step(Step);
     void set_tool(ToolId);
     void set_map(const render::MapChoice&);
@@ -87,6 +146,16 @@ public:
     const std::optional<Verdict>& previous_verdict() const { return previous_verdict_; }
     const std::optional<Verdict>& verdict() const { return verdict_; }
 
+    /// What the model's own checks found last; never null.
+    const std::shared_ptr<const std::vector<Finding>>& findings() const { return findings_; }
+    void set_findings(std::shared_ptr<const std::vector<Finding>>);
+    std::size_t open_findings() const;
+    /// Goes to where it is and selects what it is about.
+    void show_finding(const Finding&);
+    /// Where the finding in view lies on the floor in view.
+    const std::optional<Point>& marked_place() const { return marked_; }
+    void mark_place(std::optional<Point>);
+
     /// A message for the status line; stays until the next one.
     void tell(const QString& message, bool is_fault = false) { emit told(message, is_fault); }
 
@@ -94,6 +163,7 @@ public:
     ModelId model_kind;
     ZoneKind zone_kind = ZoneKind::served;
     std::optional<double> wall_top_m;
+    NextKinds next;
     enum class ScaleMode { length, area, check } scale_mode = ScaleMode::length;
     bool scale_with_floor = false;  ///< what is drawn on the floor is enlarged with its drawing
     /// Pairs of places picked by the align tool: on the floor in view, and where it belongs on the ghost.
@@ -112,6 +182,8 @@ signals:
     void prediction_changed();
     void told(const QString& message, bool is_fault);
     void kinds_changed();
+    void findings_changed();
+    void place_marked();
 
 public:
     void kinds_were_changed() { emit kinds_changed(); }
@@ -122,20 +194,21 @@ private:
     Document& document_;
     FloorId floor_;
     std::vector<Item> selection_;
+    std::map<FloorId, std::vector<Item>> elsewhere_;
+    std::shared_ptr<const SegmentIndex> drawing_lines_;
     Step step_ = Step::venue;
     ToolId tool_ = ToolId::select;
     render::MapChoice map_;
     std::shared_ptr<const Prediction> prediction_;
     std::optional<Verdict> verdict_, previous_verdict_;
     int judged_at_ = -1;
+    std::shared_ptr<const std::vector<Finding>> findings_ = std::make_shared<const std::vector<Finding>>();
+    std::optional<Point> marked_;
     DrawingId drawing_;
     Comparison comparison_;
     FloorId ghost_;
     bool site_shown_ = false;
     BuildingId building_;
 };
-
-/// Whether the item still exists on the floor.
-bool exists(const Project&, const Floor&, const Item&);
 
 }  // namespace yemvo::app

@@ -49,11 +49,13 @@ std::string add_asset(Project& project, std::string file_name, Bytes bytes) {
 
 void drop_unused_assets(Project& project) {
     std::set<std::string> used;
-    for (const Floor* floor : all_floors(project))
+    for (const Floor* floor : all_floors(project)) {
         for (const Drawing& d : *floor->drawings) {
             used.insert(d.source.asset);
             if (d.earlier) used.insert(d.earlier->source.asset);
         }
+        for (const Note& n : *floor->notes) used.insert(n.photo);
+    }
     std::erase_if(project.assets, [&](const auto& asset) { return !used.contains(asset.first); });
 }
 

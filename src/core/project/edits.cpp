@@ -105,6 +105,46 @@ void remove_void(Project& project, FloorId floor, VoidId id) {
     erase_id(floor_of(project, floor).slab.edit().voids, id);
 }
 
+SlabAreaId add_slab_area(Project& project, FloorId floor, SlabArea a) {
+    a.id = new_id<SlabAreaId>(project);
+    floor_of(project, floor).slab.edit().areas.push_back(a);
+    return a.id;
+}
+
+void replace_slab_area(Project& project, FloorId floor, const SlabArea& a) {
+    entry(floor_of(project, floor).slab.edit().areas, a.id) = a;
+}
+
+ObstacleId add_obstacle(Project& project, FloorId floor, Obstacle o) {
+    o.id = new_id<ObstacleId>(project);
+    floor_of(project, floor).obstacles.edit().push_back(o);
+    return o.id;
+}
+
+void replace_obstacle(Project& project, FloorId floor, const Obstacle& o) {
+    entry(floor_of(project, floor).obstacles.edit(), o.id) = o;
+}
+
+CeilingId add_ceiling(Project& project, FloorId floor, CeilingArea c) {
+    c.id = new_id<CeilingId>(project);
+    floor_of(project, floor).ceilings.edit().push_back(c);
+    return c.id;
+}
+
+void replace_ceiling(Project& project, FloorId floor, const CeilingArea& c) {
+    entry(floor_of(project, floor).ceilings.edit(), c.id) = c;
+}
+
+NoteId add_note(Project& project, FloorId floor, Note n) {
+    n.id = new_id<NoteId>(project);
+    floor_of(project, floor).notes.edit().push_back(n);
+    return n.id;
+}
+
+void replace_note(Project& project, FloorId floor, const Note& n) {
+    entry(floor_of(project, floor).notes.edit(), n.id) = n;
+}
+
 int next_access_point_number(const Project& project) {
     std::set<int> taken;
     for (const auto& placed : placed_access_points(project)) taken.insert(placed.access_point->number);
@@ -114,10 +154,13 @@ int next_access_point_number(const Project& project) {
 }
 
 AccessPointId add_access_point(Project& project, FloorId floor, ModelId id, Point position) {
-    constexpr double below_ceiling_m = 0.3;
     AccessPoint ap = make_access_point(model(project, id), new_id<AccessPointId>(project),
                                        next_access_point_number(project), position);
-    ap.height_m = std::min(ap.height_m, std::max(0.5, floor_of(project, floor).height_m - below_ceiling_m));
+    const Floor& f = floor_of(project, floor);
+    const double highest_m = hanging_m(f, position);
+    const bool under_ceiling = ceiling_m(f, position, f.height_m) < f.height_m;
+    if (ap.mount == Mount::ceiling && under_ceiling) ap.height_m = highest_m;
+    ap.height_m = std::min(ap.height_m, highest_m);
     access_points_of(project, floor).push_back(ap);
     return ap.id;
 }

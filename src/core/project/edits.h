@@ -66,7 +66,7 @@ void move_drawing(Project&, FloorId, DrawingId, int by);
 /// Keeps the bytes under `file_name`, or under one like it where that is taken by other bytes; gives the
 /// name.
 std::string add_asset(Project&, std::string file_name, Bytes);
-/// Drops the bytes that no drawing refers to.
+/// Drops the bytes that no drawing and no note refers to.
 void drop_unused_assets(Project&);
 
 /// The id in the value is ignored and a new one given, also to openings.
@@ -84,7 +84,32 @@ VoidId add_void(Project&, FloorId, SlabVoid);
 void replace_void(Project&, FloorId, const SlabVoid&);
 void remove_void(Project&, FloorId, VoidId);
 
-/// In the current variant; hung as the model is meant to, but never nearer than 0.3 m to the slab above.
+SlabAreaId add_slab_area(Project&, FloorId, SlabArea);
+void replace_slab_area(Project&, FloorId, const SlabArea&);
+ObstacleId add_obstacle(Project&, FloorId, Obstacle);
+void replace_obstacle(Project&, FloorId, const Obstacle&);
+CeilingId add_ceiling(Project&, FloorId, CeilingArea);
+void replace_ceiling(Project&, FloorId, const CeilingArea&);
+NoteId add_note(Project&, FloorId, Note);
+void replace_note(Project&, FloorId, const Note&);
+
+/// The id in the value is ignored; a key that is taken gets a number after it.
+WallTypeId add_wall_type(Project&, WallType);
+void replace_wall_type(Project&, const WallType&);
+/// Only a type that nothing uses can be removed (std::logic_error).
+void remove_wall_type(Project&, WallTypeId);
+/// Whatever uses `from` uses `to` instead.
+void use_other_type(Project&, WallTypeId from, WallTypeId to);
+
+/// A lift or stair shaft through storeys: walls round it on every floor from `lowest` to `highest` of one
+/// building, a void in each slab but the lowest, a zone where nobody needs service. One group a floor.
+void add_shaft(Project&, FloorId lowest, FloorId highest, const std::string& name, WallTypeId,
+               const std::vector<Point>& outline);
+
+void set_waivers(Project&, std::vector<Waiver>);
+
+/// In the current variant; hung as the model is meant to, but at the ceiling where that is lower and never
+/// nearer than 0.3 m to the slab above.
 AccessPointId add_access_point(Project&, FloorId, ModelId, Point position);
 void replace_access_point(Project&, FloorId, const AccessPoint&);
 void remove_access_point(Project&, FloorId, AccessPointId);

@@ -1,4 +1,5 @@
 #include <array>
+#include <map>
 
 #include "project/edits.h"
 #include "project/parts.h"
@@ -65,6 +66,26 @@ FloorId put_above(Building& building, double level_m, Floor floor) {
     return id;
 }
 
+/// A group does not reach over two floors.
+void give_new_groups(Project& project, Floor& floor) {
+    std::map<GroupId, GroupId> made;
+    const auto renew = [&](auto& list) {
+        for (auto& t : list) {
+            if (!t.group) continue;
+            GroupId& group = made[t.group];
+            if (!group) group = new_id<GroupId>(project);
+            t.group = group;
+        }
+    };
+    renew(floor.walls.edit());
+    renew(floor.zones.edit());
+    renew(floor.obstacles.edit());
+    renew(floor.ceilings.edit());
+    renew(floor.notes.edit());
+    renew(floor.slab.edit().voids);
+    renew(floor.slab.edit().areas);
+}
+
 void give_new_ids(Project& project, Floor& floor) {
     for (Wall& w : floor.walls.edit()) {
         w.id = new_id<WallId>(project);
@@ -72,6 +93,11 @@ void give_new_ids(Project& project, Floor& floor) {
     }
     for (Zone& z : floor.zones.edit()) z.id = new_id<ZoneId>(project);
     for (SlabVoid& v : floor.slab.edit().voids) v.id = new_id<VoidId>(project);
+    for (SlabArea& a : floor.slab.edit().areas) a.id = new_id<SlabAreaId>(project);
+    for (Obstacle& o : floor.obstacles.edit()) o.id = new_id<ObstacleId>(project);
+    for (CeilingArea& c : floor.ceilings.edit()) c.id = new_id<CeilingId>(project);
+    for (Note& n : floor.notes.edit()) n.id = new_id<NoteId>(project);
+    give_new_groups(project, floor);
     for (Drawing& d : floor.drawings.edit()) d.id = new_id<DrawingId>(project);
 }
 
@@ -143,7 +169,12 @@ FloorId duplicate_floor(Project& project, FloorId id, const FloorParts& parts) {
     copy.id = new_id<FloorId>(project);
     copy.name = &original == &building.floors.back() ? name_on_top(building)
                                                      : free_name(building, original.name + " copy");
-    if (!parts.walls) copy.walls = {};
+    if (!parts.walls) {
+        copy.walls = {};
+        copy.obstacles = {};
+        copy.ceilings = {};
+    }
+    copy.notes = {};
     if (!parts.zones) copy.zones = {};
     if (!parts.voids) copy.slab.edit().voids.clear();
     if (!parts.drawings) copy.drawings = {};
@@ -245,6 +276,14 @@ void transform_floor(Project& project, FloorId id, const Similarity& s) {
         for (Zone& z : floor.zones.edit()) move_all(z.outline, map);
     if (!floor.slab->voids.empty())
         for (SlabVoid& v : floor.slab.edit().voids) move_all(v.outline, map);
+    if (!floor.slab->areas.empty())
+        for (SlabArea& a : floor.slab.edit().areas) move_all(a.outline, map);
+    if (!floor.obstacles->empty())
+        for (Obstacle& o : floor.obstacles.edit()) move_all(o.outline, map);
+    if (!floor.ceilings->empty())
+        for (CeilingArea& c : floor.ceilings.edit()) move_all(c.outline, map);
+    if (!floor.notes->empty())
+        for (Note& n : floor.notes.edit()) n.position = map.apply(n.position);
     if (!floor.drawings->empty())
         for (Drawing& d : floor.drawings.edit()) d.placement = compose(s, d.placement);
     move_all(floor.plate, map);

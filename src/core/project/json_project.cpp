@@ -3,6 +3,7 @@
 #include <nlohmann/json.hpp>
 
 #include "project/json_gear.h"
+#include "project/json_types.h"
 #include "project/json_venue.h"
 #include "project/validation.h"
 
@@ -76,6 +77,22 @@ Variant read_variant(const Reader& r) {
     return v;
 }
 
+Json write_waiver(const Waiver& w) { return {{"rule", w.rule}, {"subjects", w.subjects}, {"note", w.note}}; }
+
+Waiver read_waiver(const Reader& r) {
+    return {r.at("rule").text(100),
+            read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
+            r.at("note").text()};
+}
+
+Json write_kinds(const std::vector<ItemKind>& kinds) {
+    return write_list(kinds, [](ItemKind k) { return Json(item_kind_name(k)); });
+}
+
+std::vector<ItemKind> read_kinds(const Reader& r) {
+    return read_list<ItemKind>(r, [](const Reader& k) { return k.word(find_item_kind); });
+}
+
 int check_version(const Reader& r) {
     if (r.at("format").text(60) != "yemvo-project") r.at("format").fail("is not 'yemvo-project'");
     const int version = r.at("version").integer(0, 1'000'000);
@@ -98,17 +115,20 @@ void number_drawings(Project& p) {
 }  // namespace
 
 std::string project_to_json(const Project& p) {
-    const Json json{{"format", "yemvo-project"},
-                    {"version", format_version},
-                    {"name", p.name},
-                    {"settings", write_settings(p.settings)},
-                    {"next_id", p.next_id},
-                    {"buildings", write_list(p.buildings, write_building)},
-                    {"variant", p.variant.value},
-                    {"variants", write_list(p.variants, write_variant)},
-                    {"requirements", write_list(*p.requirements, write_requirement)},
-                    {"wall_types", write_list(*p.wall_types, write_wall_type)},
-                    {"models", write_list(*p.models, write_model)}};
+    const Json json{
+        {"format", "yemvo-project"},
+        {"version", format_version},
+        {"name", p.name},
+        {"settings", write_settings(p.settings)},
+        {"next_id", p.next_id},
+        {"buildings", write_list(p.buildings, write_building)},
+        {"variant", p.variant.value},
+        {"variants", write_list(p.variants, write_variant)},
+        {"requirements", write_list(*p.requirements, write_requirement)},
+        {"waivers", write_list(*p.waivers, write_waiver)},
+        {"display", {{"hidden", write_kinds(p.display.hidden)}, {"locked", write_kinds(p.display.locked)}}},
+        {"wall_types", write_list(*p.wall_types, write_wall_type)},
+        {"models", write_list(*p.models, write_model)}};
     return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -133,6 +153,10 @@ Project project_from_json(std::string_view text) {
     p.variant = r.at("variant").id<VariantId>();
     p.variants = read_list<Variant>(r.at("variants"), read_variant);
     p.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    if (version > 2) {
+        p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver);
+        p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};
+    }
     if (version == 1) number_drawings(p);
     check_references(p);
     return p;

@@ -32,7 +32,8 @@ Json write_opening(const Opening& o) {
             {"sill_m", o.sill_m},
             {"head_m", o.head_m},
             {"hinge_at_end", o.hinge_at_end},
-            {"swings_left", o.swings_left}};
+            {"swings_left", o.swings_left},
+            {"open", o.open}};
 }
 
 std::optional<OpeningKind> find_opening_kind(std::string_view name) {
@@ -53,18 +54,55 @@ Opening read_opening(const Reader& r, const Wall& wall) {
     o.head_m = r.at("head_m").number(-100, 1000);
     o.hinge_at_end = r.at("hinge_at_end").boolean();
     o.swings_left = r.at("swings_left").boolean();
+    if (const auto open = r.find("open")) o.open = open->boolean();
     return o;
 }
 
+template <class List, class Write>
+Json write_all(const List& list, Write write) {
+    Json out = Json::array();
+    for (const auto& e : list) out.push_back(write(e));
+    return out;
+}
+
+/// None where the key is absent: files before version 3.
+template <class T, class Read>
+std::vector<T> read_all(const Reader& r, const char* key, Read read) {
+    std::vector<T> out;
+    if (const auto list = r.find(key))
+        for (const Reader& item : list->items()) out.push_back(read(item));
+    return out;
+}
+
+void write_group(Json& json, GroupId group) {
+    if (group) json["group"] = group.value;
+}
+
+GroupId read_group(const Reader& r) {
+    const auto group = r.find("group");
+    return group ? group->id<GroupId>() : GroupId{};
+}
+
+Json write_top(const std::optional<double>& top_m) { return top_m ? Json(*top_m) : Json(); }
+
+std::optional<double> read_top(const Reader& r) {
+    const auto top = r.find("top_m");
+    return top ? std::optional(top->number(-100, 1000)) : std::nullopt;
+}
+
+}  // namespace
+
 Json write_wall(const Wall& w) {
-    Json openings = Json::array();
-    for (const Opening& o : w.openings) openings.push_back(write_opening(o));
-    return {{"id", w.id.value},
-            {"type", w.type.value},
-            {"points", write_points(w.points)},
-            {"base_m", w.base_m},
-            {"top_m", w.top_m ? Json(*w.top_m) : Json()},
-            {"openings", openings}};
+    Json json{{"id", w.id.value},
+              {"type", w.type.value},
+              {"points", write_points(w.points)},
+              {"base_m", w.base_m},
+              {"top_m", write_top(w.top_m)},
+              {"to_ceiling", w.to_ceiling},
+              {"openings", write_all(w.openings, write_opening)}};
+    if (!w.bulges.empty()) json["bulges"] = w.bulges;
+    write_group(json, w.group);
+    return json;
 }
 
 Wall read_wall(const Reader& r) {
@@ -73,36 +111,135 @@ Wall read_wall(const Reader& r) {
     w.type = r.at("type").id<WallTypeId>();
     w.points = read_points(r.at("points"), 2);
     w.base_m = r.at("base_m").number(-100, 1000);
-    if (const auto top = r.find("top_m")) w.top_m = top->number(-100, 1000);
+    w.top_m = read_top(r);
+    if (const auto flag = r.find("to_ceiling")) w.to_ceiling = flag->boolean();
+    if (const auto bulges = r.find("bulges")) {
+        for (const Reader& b : bulges->items(100'000)) w.bulges.push_back(b.number(-100, 100));
+        if (static_cast<int>(w.bulges.size()) != w.pieces())
+            bulges->fail("needs one number a piece, " + std::to_string(w.pieces()));
+        for (int i = 0; i < w.pieces(); ++i)
+            if (w.bulge(i) != 0 && w.piece(i).a == w.piece(i).b)
+                bulges->fail("curves a piece that has no length");
+    }
+    w.group = read_group(r);
     for (const Reader& item : r.at("openings").items()) w.openings.push_back(read_opening(item, w));
     return w;
 }
 
 Json write_zone(const Zone& z) {
-    return {{"id", z.id.value},
-            {"name", z.name},
-            {"kind", zone_kind_name(z.kind)},
-            {"outline", write_points(z.outline)}};
+    Json json{{"id", z.id.value},
+              {"name", z.name},
+              {"kind", zone_kind_name(z.kind)},
+              {"colour", z.colour},
+              {"outline", write_points(z.outline)}};
+    write_group(json, z.group);
+    return json;
 }
 
 Zone read_zone(const Reader& r) {
-    return {r.at("id").id<ZoneId>(), r.at("name").text(2000), r.at("kind").word(find_zone_kind),
-            read_points(r.at("outline"), 3)};
+    Zone z{r.at("id").id<ZoneId>(), r.at("name").text(2000), r.at("kind").word(find_zone_kind),
+           read_points(r.at("outline"), 3)};
+    if (const auto colour = r.find("colour")) z.colour = colour->integer(0, zone_colours - 1);
+    z.group = read_group(r);
+    return z;
 }
 
+Json write_void(const SlabVoid& v) {
+    Json json{{"id", v.id.value}, {"name", v.name}, {"outline", write_points(v.outline)}};
+    write_group(json, v.group);
+    return json;
+}
+
+SlabVoid read_void(const Reader& r) {
+    return {r.at("id").id<VoidId>(), r.at("name").text(2000), read_points(r.at("outline"), 3), read_group(r)};
+}
+
+Json write_slab_area(const SlabArea& a) {
+    Json json{
+        {"id", a.id.value}, {"name", a.name}, {"type", a.type.value}, {"outline", write_points(a.outline)}};
+    write_group(json, a.group);
+    return json;
+}
+
+SlabArea read_slab_area(const Reader& r) {
+    return {r.at("id").id<SlabAreaId>(), r.at("name").text(2000), r.at("type").id<WallTypeId>(),
+            read_points(r.at("outline"), 3), read_group(r)};
+}
+
+Json write_obstacle(const Obstacle& o) {
+    Json json{{"id", o.id.value},
+              {"name", o.name},
+              {"kind", obstacle_kind_name(o.kind)},
+              {"type", o.type.value},
+              {"round", o.round},
+              {"outline", write_points(o.outline)},
+              {"base_m", o.base_m},
+              {"top_m", write_top(o.top_m)}};
+    write_group(json, o.group);
+    return json;
+}
+
+Obstacle read_obstacle(const Reader& r) {
+    Obstacle o;
+    o.id = r.at("id").id<ObstacleId>();
+    o.name = r.at("name").text(2000);
+    o.kind = r.at("kind").word(find_obstacle_kind);
+    o.type = r.at("type").id<WallTypeId>();
+    o.round = r.at("round").boolean();
+    o.outline = read_points(r.at("outline"), o.round ? 2 : 3);
+    if (o.round && o.outline.size() != 2)
+        r.at("outline").fail("a round one has its centre and a place on its rim");
+    o.base_m = r.at("base_m").number(-100, 1000);
+    o.top_m = read_top(r);
+    o.group = read_group(r);
+    return o;
+}
+
+Json write_ceiling(const CeilingArea& c) {
+    Json json{{"id", c.id.value},
+              {"name", c.name},
+              {"height_m", c.height_m},
+              {"type", c.type ? Json(c.type->value) : Json()},
+              {"outline", write_points(c.outline)}};
+    write_group(json, c.group);
+    return json;
+}
+
+CeilingArea read_ceiling(const Reader& r) {
+    CeilingArea c{r.at("id").id<CeilingId>(),
+                  r.at("name").text(2000),
+                  read_points(r.at("outline"), 3),
+                  r.at("height_m").number(0.1, 1000),
+                  std::nullopt,
+                  read_group(r)};
+    if (const auto type = r.find("type")) c.type = type->id<WallTypeId>();
+    return c;
+}
+
+Json write_note(const Note& n) {
+    Json json{
+        {"id", n.id.value}, {"text", n.text}, {"position", write_point(n.position)}, {"photo", n.photo}};
+    write_group(json, n.group);
+    return json;
+}
+
+Note read_note(const Reader& r) {
+    return {r.at("id").id<NoteId>(), r.at("text").text(), read_point(r.at("position")),
+            r.at("photo").text(500), read_group(r)};
+}
+
+namespace {
+
 Json write_slab(const Slab& s) {
-    Json voids = Json::array();
-    for (const SlabVoid& v : s.voids)
-        voids.push_back({{"id", v.id.value}, {"name", v.name}, {"outline", write_points(v.outline)}});
-    return {{"type", s.type.value}, {"thickness_m", s.thickness_m}, {"voids", voids}};
+    return {{"type", s.type.value},
+            {"thickness_m", s.thickness_m},
+            {"voids", write_all(s.voids, write_void)},
+            {"areas", write_all(s.areas, write_slab_area)}};
 }
 
 Slab read_slab(const Reader& r) {
-    Slab s{r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10), {}};
-    for (const Reader& v : r.at("voids").items())
-        s.voids.push_back(
-            {v.at("id").id<VoidId>(), v.at("name").text(2000), read_points(v.at("outline"), 3)});
-    return s;
+    return {r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10),
+            read_all<SlabVoid>(r, "voids", read_void), read_all<SlabArea>(r, "areas", read_slab_area)};
 }
 
 Json write_alignment(const Alignment& a) {
@@ -120,10 +257,6 @@ Alignment read_alignment(const Reader& r) {
 }
 
 Json write_floor(const Floor& f) {
-    Json walls = Json::array(), zones = Json::array(), drawings = Json::array();
-    for (const Wall& w : *f.walls) walls.push_back(write_wall(w));
-    for (const Zone& z : *f.zones) zones.push_back(write_zone(z));
-    for (const Drawing& d : *f.drawings) drawings.push_back(write_drawing(d));
     Json json{{"id", f.id.value},
               {"name", f.name},
               {"elevation_m", f.elevation_m},
@@ -132,10 +265,13 @@ Json write_floor(const Floor& f) {
               {"slope", {{"x", f.slope.x}, {"y", f.slope.y}}},
               {"plate", write_points(f.plate)},
               {"slab", write_slab(*f.slab)},
-              {"drawings", std::move(drawings)}};
+              {"drawings", write_all(*f.drawings, write_drawing)}};
     if (f.alignment) json["alignment"] = write_alignment(*f.alignment);
-    json["zones"] = std::move(zones);
-    json["walls"] = std::move(walls);
+    json["zones"] = write_all(*f.zones, write_zone);
+    json["ceilings"] = write_all(*f.ceilings, write_ceiling);
+    json["obstacles"] = write_all(*f.obstacles, write_obstacle);
+    json["notes"] = write_all(*f.notes, write_note);
+    json["walls"] = write_all(*f.walls, write_wall);
     return json;
 }
 
@@ -165,12 +301,13 @@ Floor read_floor(const Reader& r, int version) {
         if (!f.plate.empty() && f.plate.size() < 3) r.at("plate").fail("needs at least 3 corners, or none");
         if (const auto alignment = r.find("alignment")) f.alignment = read_alignment(*alignment);
     }
-    std::vector<Wall> walls;
-    for (const Reader& item : r.at("walls").items()) walls.push_back(read_wall(item));
-    std::vector<Zone> zones;
-    for (const Reader& item : r.at("zones").items()) zones.push_back(read_zone(item));
-    f.walls = std::move(walls);
-    f.zones = std::move(zones);
+    r.at("walls");  // these two must be there
+    r.at("zones");
+    f.walls = read_all<Wall>(r, "walls", read_wall);
+    f.zones = read_all<Zone>(r, "zones", read_zone);
+    f.ceilings = read_all<CeilingArea>(r, "ceilings", read_ceiling);
+    f.obstacles = read_all<Obstacle>(r, "obstacles", read_obstacle);
+    f.notes = read_all<Note>(r, "notes", read_note);
     return f;
 }
 
@@ -182,44 +319,6 @@ Point read_point(const Reader& r) {
     const auto items = r.items(2);
     if (items.size() != 2) r.fail("must be [x, y]");
     return {items[0].number(-farthest_m, farthest_m), items[1].number(-farthest_m, farthest_m)};
-}
-
-Json write_wall_type(const WallType& t) {
-    Json losses = Json::array();
-    for (const LossPoint& p : t.losses)
-        losses.push_back({{"frequency_ghz", p.frequency_ghz},
-                          {"loss_db", p.loss_db},
-                          {"low_db", p.low_db},
-                          {"high_db", p.high_db}});
-    return {{"id", t.id.value},
-            {"key", t.key},
-            {"name", t.name},
-            {"use", use_name(t.use)},
-            {"family", family_name(t.family)},
-            {"thickness_m", t.thickness_m},
-            {"losses", losses},
-            {"source", t.source}};
-}
-
-WallType read_wall_type(const Reader& r) {
-    WallType t;
-    if (const auto id = r.find("id")) t.id = id->id<WallTypeId>();
-    t.key = r.at("key").text(100);
-    t.name = r.at("name").text(2000);
-    t.use = r.at("use").word(find_use);
-    t.family = r.at("family").word(find_family);
-    t.thickness_m = r.at("thickness_m").number(0.001, 10);
-    t.source = r.at("source").text(1000);
-    const Reader losses = r.at("losses");
-    for (const Reader& p : losses.items(10'000)) {
-        const LossPoint point{p.at("frequency_ghz").number(0.1, 300), p.at("loss_db").number(0, 300),
-                              p.at("low_db").number(0, 300), p.at("high_db").number(0, 300)};
-        if (!t.losses.empty() && point.frequency_ghz <= t.losses.back().frequency_ghz)
-            p.fail("must have a higher frequency than the one before");
-        t.losses.push_back(point);
-    }
-    if (t.losses.empty()) losses.fail("needs at least one point");
-    return t;
 }
 
 Json write_building(const Building& b) {

@@ -2,14 +2,25 @@
 #pragma once
 #include "project/json_reader.h"
 #include "venue/floor.h"
-#include "venue/wall_type.h"
 
 namespace yemvo {
 
-Json write_wall_type(const WallType&);
-WallType read_wall_type(const Reader&);  ///< the id may be absent
+Json write_wall(const Wall&);
+Wall read_wall(const Reader&);
+Json write_zone(const Zone&);
+Zone read_zone(const Reader&);
+Json write_void(const SlabVoid&);
+SlabVoid read_void(const Reader&);
+Json write_slab_area(const SlabArea&);
+SlabArea read_slab_area(const Reader&);
+Json write_obstacle(const Obstacle&);
+Obstacle read_obstacle(const Reader&);
+Json write_ceiling(const CeilingArea&);
+CeilingArea read_ceiling(const Reader&);
+Json write_note(const Note&);
+Note read_note(const Reader&);
 Json write_building(const Building&);
-/// `version`: of the format, 1 or 2.
+/// `version`: of the format, 1 to 3.
 Building read_building(const Reader&, int version);
 
 Json write_point(Point);

@@ -4,7 +4,7 @@
 
 #include "embedded/data.h"
 #include "project/json_gear.h"
-#include "project/json_venue.h"
+#include "project/json_types.h"
 
 namespace yemvo {
 
@@ -20,6 +20,14 @@ std::vector<WallType> standard_wall_types() {
     for (const Reader& item : Reader(json, "wall_types.json").at("wall_types").items())
         types.push_back(read_wall_type(item));
     return types;
+}
+
+std::vector<Material> standard_materials() {
+    const Json json = parse_built_in("materials.json");
+    std::vector<Material> materials;
+    for (const Reader& item : Reader(json, "materials.json").at("materials").items())
+        materials.push_back(read_material(item));
+    return materials;
 }
 
 std::vector<AccessPointModel> standard_models() {

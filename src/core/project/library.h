@@ -10,6 +10,8 @@ namespace yemvo {
 
 /// Without ids: a project gives its own.
 std::vector<WallType> standard_wall_types();
+/// By ITU-R P.2040-2.
+std::vector<Material> standard_materials();
 std::vector<AccessPointModel> standard_models();
 
 }  // namespace yemvo

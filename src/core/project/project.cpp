@@ -82,6 +82,24 @@ const Floor* floor_below(const Project& project, FloorId id) {
 const WallType& wall_type(const Project& project, WallTypeId id) { return known(*project.wall_types, id); }
 const AccessPointModel& model(const Project& project, ModelId id) { return known(*project.models, id); }
 
+std::vector<TypeSite> uses_of_type(const Project& project, WallTypeId id) {
+    std::vector<TypeSite> out;
+    for (const Floor* f : all_floors(project)) {
+        const auto use = [&](bool it, ItemKind kind, std::uint32_t item, std::uint32_t wall = 0) {
+            if (it) out.push_back({f->id, Item{kind, item, wall}});
+        };
+        if (f->slab->type == id) out.push_back({f->id, std::nullopt});
+        for (const SlabArea& a : f->slab->areas) use(a.type == id, ItemKind::slab_area, a.id.value);
+        for (const CeilingArea& c : *f->ceilings) use(c.type == id, ItemKind::ceiling, c.id.value);
+        for (const Obstacle& o : *f->obstacles) use(o.type == id, ItemKind::obstacle, o.id.value);
+        for (const Wall& w : *f->walls) {
+            use(w.type == id, ItemKind::wall, w.id.value);
+            for (const Opening& o : w.openings) use(o.type == id, ItemKind::opening, o.id.value, w.id.value);
+        }
+    }
+    return out;
+}
+
 WallTypeId first_type(const Project& project, TypeUse use) {
     const auto* found = find_where(*project.wall_types, [&](const WallType& t) { return t.use == use; });
     return found ? found->id : WallTypeId{};
@@ -113,6 +131,10 @@ const Opening* find_opening(const Wall& wall, OpeningId id) { return find_id(wal
 const Drawing* find_drawing(const Floor& floor, DrawingId id) { return find_id(*floor.drawings, id); }
 const Zone* find_zone(const Floor& floor, ZoneId id) { return find_id(*floor.zones, id); }
 const SlabVoid* find_void(const Floor& floor, VoidId id) { return find_id(floor.slab->voids, id); }
+const SlabArea* find_slab_area(const Floor& floor, SlabAreaId id) { return find_id(floor.slab->areas, id); }
+const Obstacle* find_obstacle(const Floor& floor, ObstacleId id) { return find_id(*floor.obstacles, id); }
+const CeilingArea* find_ceiling(const Floor& floor, CeilingId id) { return find_id(*floor.ceilings, id); }
+const Note* find_note(const Floor& floor, NoteId id) { return find_id(*floor.notes, id); }
 const AccessPoint* find_access_point(const Project& project, FloorId floor, AccessPointId id) {
     return find_id(access_points(project, floor), id);
 }

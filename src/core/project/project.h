@@ -12,6 +12,7 @@
 #include "base/length_text.h"
 #include "base/shared.h"
 #include "gear/access_point.h"
+#include "project/item.h"
 #include "venue/floor.h"
 #include "venue/wall_type.h"
 
@@ -47,6 +48,20 @@ struct Variant {
     friend bool operator==(const Variant&, const Variant&) = default;
 };
 
+/// A finding that was accepted, by its rule and what it is about.
+struct Waiver {
+    std::string rule;
+    std::vector<std::uint32_t> subjects;  ///< ids, in the finding's order; they may be gone by now
+    std::string note;
+    friend bool operator==(const Waiver&, const Waiver&) = default;
+};
+
+/// Kinds of things that are not drawn, or cannot be picked.
+struct Display {
+    std::vector<ItemKind> hidden, locked;
+    friend bool operator==(const Display&, const Display&) = default;
+};
+
 struct Project {
     std::string name;
     SiteSettings settings;
@@ -57,6 +72,8 @@ struct Project {
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one
     Shared<std::vector<Requirement>> requirements;
+    Shared<std::vector<Waiver>> waivers;
+    Display display;
     std::map<std::string, Shared<Bytes>> assets;  ///< drawings' own bytes by file name
     friend bool operator==(const Project&, const Project&) = default;
 };
@@ -80,6 +97,12 @@ const Building* find_building(const Project&, BuildingId);
 /// What the id names; the id must exist in the project.
 const WallType& wall_type(const Project&, WallTypeId);
 const AccessPointModel& model(const Project&, ModelId);
+/// Where a type is used: on which floor and by what; a slab itself has no item.
+struct TypeSite {
+    FloorId floor;
+    std::optional<Item> item;
+};
+std::vector<TypeSite> uses_of_type(const Project&, WallTypeId);
 /// The first type with this use; its id is 0 when there is none.
 WallTypeId first_type(const Project&, TypeUse);
 WallTypeId find_type(const Project&, std::string_view key);
@@ -100,6 +123,10 @@ const Opening* find_opening(const Wall&, OpeningId);
 const Drawing* find_drawing(const Floor&, DrawingId);
 const Zone* find_zone(const Floor&, ZoneId);
 const SlabVoid* find_void(const Floor&, VoidId);
+const SlabArea* find_slab_area(const Floor&, SlabAreaId);
+const Obstacle* find_obstacle(const Floor&, ObstacleId);
+const CeilingArea* find_ceiling(const Floor&, CeilingId);
+const Note* find_note(const Floor&, NoteId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
 
 }  // namespace yemvo

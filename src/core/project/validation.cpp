@@ -46,6 +46,19 @@ private:
         own(floors_, f.id.value, "floor " + f.name);
         type(f.slab->type, "slab of " + f.name);
         for (const SlabVoid& v : f.slab->voids) own(others_, v.id.value, "void " + v.name);
+        for (const SlabArea& a : f.slab->areas) {
+            own(others_, a.id.value, "slab area " + a.name);
+            type(a.type, "slab area " + a.name);
+        }
+        for (const Obstacle& o : *f.obstacles) {
+            own(others_, o.id.value, "obstacle " + o.name);
+            type(o.type, "obstacle " + o.name);
+        }
+        for (const CeilingArea& c : *f.ceilings) {
+            own(others_, c.id.value, "ceiling " + c.name);
+            if (c.type) type(*c.type, "ceiling " + c.name);
+        }
+        for (const Note& n : *f.notes) own(others_, n.id.value, "note on " + f.name);
         for (const Wall& w : *f.walls) {
             const std::string where = "wall " + std::to_string(w.id.value) + " on " + f.name;
             own(others_, w.id.value, where);

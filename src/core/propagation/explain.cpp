@@ -14,6 +14,10 @@ TermKind term_kind(CrossingKind kind) {
             return TermKind::wall;
         case CrossingKind::opening:
             return TermKind::opening;
+        case CrossingKind::ceiling:
+            return TermKind::ceiling;
+        case CrossingKind::obstacle:
+            return TermKind::obstacle;
         case CrossingKind::slab:
             break;
     }
@@ -29,8 +33,8 @@ std::string crossing_name(const Project& project, const Scene& scene, const Cros
 }  // namespace
 
 std::string_view term_kind_name(TermKind kind) {
-    static constexpr std::array<std::string_view, 6> names{"power", "antenna", "free_space",
-                                                           "wall",  "opening", "slab"};
+    static constexpr std::array<std::string_view, 8> names{"power",   "antenna", "free_space", "wall",
+                                                           "opening", "slab",    "ceiling",    "obstacle"};
     return names[static_cast<std::size_t>(kind)];
 }
 
@@ -59,10 +63,8 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.terms.push_back({TermKind::free_space, "Free space",
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     for (const Crossing& c : trace(scene, source, receiver))
-        link.terms.push_back(
-            {term_kind(c.kind), crossing_name(project, scene, c),
-             -double{scene.losses[static_cast<std::size_t>(c.row)][radio.channel.band.index]}, c.share,
-             c.angle_deg});
+        link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
+                              -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg, c.length_m});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
     link.noise_dbm = client_noise_dbm(project, radio.channel);
     return link;

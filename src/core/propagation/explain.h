@@ -7,7 +7,7 @@
 
 namespace yemvo {
 
-enum class TermKind { power, antenna, free_space, wall, opening, slab };
+enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, obstacle };
 
 struct LinkTerm {
     TermKind kind;
@@ -15,6 +15,7 @@ struct LinkTerm {
     double db;             ///< the power in dBm, then gains positive and losses negative
     double share = 0;      ///< of the way, for what is crossed
     double angle_deg = 0;  ///< to the normal of what is crossed
+    double length_m = 0;   ///< obstacles: of the way inside
 };
 
 struct LinkExplanation {

@@ -21,7 +21,8 @@ void walk(const Segment& s, Mark mark) {
 
 FloorMask::FloorMask(const std::vector<Wall>& walls) {
     std::vector<Point> corners;
-    for (const Wall& w : walls) corners.insert(corners.end(), w.points.begin(), w.points.end());
+    for (const Wall& w : walls)
+        for_each_chord(w, [&](const Chord& c) { corners.insert(corners.end(), {c.line.a, c.line.b}); });
     const auto around = bounds(corners);
     if (!around || std::max(around->width(), around->height()) > largest_side_m) return;
     box_ = around->grown(2 * cell_m);
@@ -33,12 +34,13 @@ FloorMask::FloorMask(const std::vector<Wall>& walls) {
         return static_cast<std::size_t>(r) * static_cast<std::size_t>(columns_) + static_cast<std::size_t>(c);
     };
     for (const Wall& w : walls)
-        for (int i = 0; i < w.pieces(); ++i)
-            walk(w.piece(i), [&](Point p) {
+        for_each_chord(w, [&](const Chord& chord) {
+            walk(chord.line, [&](Point p) {
                 const int c = std::clamp(static_cast<int>((p.x - box_.low.x) / cell_m), 0, columns_ - 1);
                 const int r = std::clamp(static_cast<int>((p.y - box_.low.y) / cell_m), 0, rows_ - 1);
                 state[index(c, r)] = wall_cell;
             });
+        });
 
     // the margin round the box is free, so its first cell is outside
     std::vector<std::pair<int, int>> open{{0, 0}};

@@ -12,6 +12,7 @@ std::uint64_t walls_key(const std::vector<Wall>& walls) {
     for (const Wall& w : walls) {
         key.add(static_cast<int>(w.points.size()));
         for (Point p : w.points) key.add(p.x).add(p.y);
+        for (double b : w.bulges) key.add(b);
     }
     return key.value();
 }
@@ -69,8 +70,40 @@ private:
                                  building.level_m + floor.elevation_m, building.level_m + floor.top_m(),
                                  floor.slope, placed.turn_deg, PointMap(placed)});
         for (const Wall& wall : *floor.walls)
-            for (const Panel& panel : panels(wall, floor.height_m)) add(scene_.floors.back(), wall, panel);
+            for (const Panel& panel : panels(wall, floor.height_m))
+                add(scene_.floors.back(), floor, wall, panel);
         if (building.kind == BuildingKind::building) add_slab(building, floor);
+        for (const CeilingArea& c : *floor.ceilings)
+            if (c.type) add_ceiling(floor, c);
+        for (const Obstacle& o : *floor.obstacles) add(floor, o);
+    }
+    void add_ceiling(const Floor& floor, const CeilingArea& c) {
+        const SceneFloor& at = scene_.floors.back();
+        SceneSlab sheet;
+        sheet.level_m = at.ground_m(centroid(c.outline)) + c.height_m;
+        sheet.row = row(*c.type);
+        sheet.floor = floor.id;
+        sheet.ceiling = c.id;
+        sheet.plate = c.outline;
+        sheet.to_scene = at.to_scene;
+        scene_.slabs.push_back(std::move(sheet));
+    }
+    void add(const Floor& floor, const Obstacle& o) {
+        const SceneFloor& at = scene_.floors.back();
+        const WallType& type = wall_type(project_, o.type);
+        const auto outline = body(o);
+        const double ground_m = at.ground_m(centroid(outline));
+        ScenePrism prism{{},
+                         ground_m + o.base_m,
+                         ground_m + o.top_m.value_or(floor.height_m),
+                         row(o.type),
+                         type.most_db,
+                         type.saturates,
+                         floor.id,
+                         o.id};
+        if (prism.top_m <= prism.base_m) return;
+        for (Point p : outline) prism.outline.push_back(at.to_scene.apply(p));
+        scene_.prisms.push_back(std::move(prism));
     }
     void add_slab(const Building& building, const Floor& floor) {
         const SceneFloor& at = scene_.floors.back();
@@ -82,24 +115,60 @@ private:
         slab.plate = floor.plate;
         if (project_.buildings.size() > 1 && !at.mask->enclosed()) slab.limit = extent(building);
         for (const SlabVoid& v : floor.slab->voids) slab.voids.push_back(v.outline);
+        for (const SlabArea& a : floor.slab->areas) slab.patches.push_back({a.outline, row(a.type)});
         slab.to_scene = at.to_scene;
         scene_.slabs.push_back(std::move(slab));
     }
-    void add(const SceneFloor& floor, const Wall& wall, const Panel& panel) {
-        const Segment piece = wall.piece(panel.piece);
-        const Point along = unit(piece.b - piece.a);
-        const Point a = piece.a + along * panel.start_m;
-        // the piece's own end, not one recomputed, so that neighbouring pieces share it to the last bit
-        const Point b = panel.end_m >= length(piece) ? piece.b : piece.a + along * panel.end_m;
-        const double rise_m = std::abs(floor.ground_m(b) - floor.ground_m(a));
+    void add(const SceneFloor& at, const Floor& floor, const Wall& wall, const Panel& panel) {
+        if (wall.bulge(panel.piece) == 0) {
+            const Segment piece = wall.piece(panel.piece);
+            const Point along = unit(piece.b - piece.a);
+            const Point a = piece.a + along * panel.start_m;
+            // the piece's own end, not one recomputed, so that neighbouring pieces share it to the last bit
+            const Point b = panel.end_m >= length(piece) ? piece.b : piece.a + along * panel.end_m;
+            return add(at, floor, wall, panel, {a, b});
+        }
+        for_each_chord(wall, [&](const Chord& c) {
+            if (c.piece != panel.piece || c.end_m <= panel.start_m || c.start_m >= panel.end_m) return;
+            const auto place = [&](double along_m) {
+                return lerp(c.line.a, c.line.b, (along_m - c.start_m) / (c.end_m - c.start_m));
+            };
+            add(at, floor, wall, panel,
+                {panel.start_m > c.start_m ? place(panel.start_m) : c.line.a,
+                 panel.end_m < c.end_m ? place(panel.end_m) : c.line.b});
+        });
+    }
+    /// A straight part of a panel, cut where its ceiling changes.
+    void add(const SceneFloor& at, const Floor& floor, const Wall& wall, const Panel& panel,
+             const Segment& s) {
+        if (!wall.to_ceiling || wall.top_m || floor.ceilings->empty())
+            return add(at, wall, panel, s, panel.top_m);
+        std::vector<double> cuts{0, 1};
+        for (const CeilingArea& c : *floor.ceilings)
+            for (std::size_t i = 0; i < c.outline.size(); ++i)
+                if (const auto p = crossing(s, {c.outline[i], c.outline[(i + 1) % c.outline.size()]}))
+                    cuts.push_back(nearest_parameter(s, *p));
+        std::sort(cuts.begin(), cuts.end());
+        for (std::size_t i = 1; i < cuts.size(); ++i) {
+            if (cuts[i] - cuts[i - 1] < 1e-9) continue;
+            const Segment part{cuts[i - 1] <= 0 ? s.a : lerp(s.a, s.b, cuts[i - 1]),
+                               cuts[i] >= 1 ? s.b : lerp(s.a, s.b, cuts[i])};
+            add(at, wall, panel, part,
+                std::min(panel.top_m, ceiling_m(floor, lerp(part.a, part.b, 0.5), panel.top_m)));
+        }
+    }
+    /// Cut again where it rises with the ground.
+    void add(const SceneFloor& floor, const Wall& wall, const Panel& panel, const Segment& s, double top_m) {
+        if (top_m <= panel.base_m) return;
+        const double rise_m = std::abs(floor.ground_m(s.b) - floor.ground_m(s.a));
         const int cuts = std::clamp(static_cast<int>(std::ceil(rise_m / most_rise_m)), 1, 1000);
-        Point from = a;
+        Point from = s.a;
         for (int i = 1; i <= cuts; ++i) {
-            const Point to = i == cuts ? b : lerp(a, b, static_cast<double>(i) / cuts);
+            const Point to = i == cuts ? s.b : lerp(s.a, s.b, static_cast<double>(i) / cuts);
             const double ground_m = floor.ground_m(lerp(from, to, 0.5));
             scene_.panels.push_back({floor.to_scene.apply(from), floor.to_scene.apply(to),
-                                     ground_m + panel.base_m, ground_m + panel.top_m, row(panel.type),
-                                     floor.floor, wall.id, panel.opening});
+                                     ground_m + panel.base_m, ground_m + top_m, row(panel.type), floor.floor,
+                                     wall.id, panel.opening});
             from = to;
         }
     }
@@ -114,11 +183,20 @@ private:
         for (const ScenePanel& p : scene_.panels)
             key.add(p.a.x).add(p.a.y).add(p.b.x).add(p.b.y).add(p.base_m).add(p.top_m).add(p.row);
         for (const SceneSlab& s : scene_.slabs) {
-            key.add(s.level_m).add(s.row).add(walls_key(*find_floor(project_, s.floor)->walls));
+            key.add(s.level_m).add(s.row);
+            if (s.extent) key.add(walls_key(*find_floor(project_, s.floor)->walls));
             for (Point p : {s.to_scene.apply({0, 0}), s.to_scene.apply({1000, 0})}) key.add(p.x).add(p.y);
             add_points(key, s.plate);
             if (s.limit) add_points(key, {s.limit->low, s.limit->high});
             for (const auto& outline : s.voids) add_points(key, outline);
+            for (const SlabPatch& patch : s.patches) {
+                key.add(patch.row);
+                add_points(key, patch.outline);
+            }
+        }
+        for (const ScenePrism& p : scene_.prisms) {
+            key.add(p.base_m).add(p.top_m).add(p.row).add(p.most_db).add(int{p.saturates});
+            add_points(key, p.outline);
         }
         return key.value();
     }
@@ -138,12 +216,15 @@ bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
 
 }  // namespace
 
-bool SceneSlab::covers(Point in_scene) const {
+std::optional<int> SceneSlab::row_at(Point in_scene) const {
     const Point p = to_scene.invert(in_scene);
-    if (plate.empty() ? !extent->inside(p) : !contains(plate, p)) return false;
-    if (limit && plate.empty() && !limit->contains(p)) return false;
-    return std::none_of(voids.begin(), voids.end(),
-                        [&](const auto& outline) { return contains(outline, p); });
+    if (plate.empty() ? !extent->inside(p) : !contains(plate, p)) return std::nullopt;
+    if (limit && plate.empty() && !limit->contains(p)) return std::nullopt;
+    if (std::any_of(voids.begin(), voids.end(), [&](const auto& outline) { return contains(outline, p); }))
+        return std::nullopt;
+    for (auto patch = patches.rbegin(); patch != patches.rend(); ++patch)
+        if (contains(patch->outline, p)) return patch->row;
+    return row;
 }
 
 const SceneFloor& Scene::floor(FloorId id) const {

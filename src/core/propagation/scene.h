@@ -29,18 +29,37 @@ struct ScenePanel {
     OpeningId opening;  ///< none: the wall itself
 };
 
-/// A floor plate as a horizontal sheet at half its thickness.
+/// A part of a sheet that is built of something else.
+struct SlabPatch {
+    std::vector<Point> outline;
+    int row;
+};
+
+/// A horizontal sheet: a floor plate at half its thickness, or a suspended ceiling.
 struct SceneSlab {
     double level_m;
     int row;
-    FloorId floor;  ///< the floor standing on it
+    FloorId floor;      ///< the floor standing on it, or under the ceiling
+    CeilingId ceiling;  ///< 0: a floor plate
     std::shared_ptr<const FloorMask> extent;
     std::vector<Point> plate;  ///< its outline; empty: as far as the extent
     std::optional<Box> limit;  ///< where nothing encloses it: no farther than this
     std::vector<std::vector<Point>> voids;
-    PointMap to_scene;  ///< from the metres of its building, in which all of the above are
-    /// Whether there is slab, not void and not outside the building, at a place of the scene.
-    bool covers(Point) const;
+    std::vector<SlabPatch> patches;  ///< the later on top
+    PointMap to_scene;               ///< from the metres of its building, in which all of the above are
+    /// Which loss row a place of the scene has; none in a void or outside the building.
+    std::optional<int> row_at(Point) const;
+};
+
+/// A solid that takes dB a metre: its row of `losses` is a metre's.
+struct ScenePrism {
+    std::vector<Point> outline;
+    double base_m, top_m;  ///< absolute; [base, top)
+    int row;
+    double most_db;
+    bool saturates;
+    FloorId floor;
+    ObstacleId obstacle;
 };
 
 /// Where a floor lies in the scene.
@@ -60,7 +79,8 @@ struct SceneFloor {
 /// The whole site in the metres of one building, so that its floors' grids lie straight in it.
 struct Scene {
     std::vector<ScenePanel> panels;
-    std::vector<SceneSlab> slabs;   ///< by rising level
+    std::vector<SceneSlab> slabs;  ///< floor plates and suspended ceilings
+    std::vector<ScenePrism> prisms;
     std::vector<LossRow> losses;    ///< a row a wall type
     std::vector<WallTypeId> types;  ///< of each row
     std::vector<SceneFloor> floors;
@@ -72,7 +92,8 @@ struct Scene {
 
 /// `masks`: kept from scene to scene, since most edits change no wall.
 using MaskCache = ContentCache<FloorMask>;
-/// In the metres of `frame`, by default the first building. Walls on sloping ground stand on the ground under
+/// In the metres of `frame`, by default the first building. Arcs are followed by chords; walls up to the
+/// ceiling are cut where the ceiling's height changes. Walls on sloping ground stand on the ground under
 /// their middle, cut so that it rises by at most 0.25 m along a panel.
 Scene make_scene(const Project&, MaskCache& masks, BuildingId frame = {});
 

@@ -4,6 +4,7 @@
 #include <cmath>
 
 #include "propagation/crossing_rule.h"
+#include "propagation/prism_way.h"
 
 namespace yemvo {
 namespace {
@@ -69,9 +70,27 @@ public:
             for (int column = 0; column < surface_.columns; ++column) {
                 const Point3 receiver = surface_.receiver(surface_.centre(column, row));
                 const auto share = slab_share(slab.level_m, source_.z, receiver.z);
-                if (share && slab.covers(lerp(source_.flat(), receiver.flat(), *share)))
-                    add(slab.row, row, column, column + 1);
+                if (!share) continue;
+                if (const auto loss_row = slab.row_at(lerp(source_.flat(), receiver.flat(), *share)))
+                    add(*loss_row, row, column, column + 1);
             }
+    }
+
+    void cast(const ScenePrism& prism) {
+        if (prism.top_m <= lowest_m_ || prism.base_m > highest_m_) return;
+        set_planes(prism);
+        for (int row = 0; row < surface_.rows; ++row) {
+            Span span{0, static_cast<double>(surface_.columns)};
+            for (int k = 0; k < planes_; ++k) cut(span, plane_[k], inverse_[k], row);
+            for (int c = static_cast<int>(span.low); c < static_cast<int>(span.high); ++c) {
+                const Point3 receiver = surface_.receiver(surface_.centre(c, row));
+                const double way_m = prism_way(prism, source_, receiver).length_m;
+                if (way_m <= 0) continue;
+                for (std::size_t band = 0; band < out_.by_band.size(); ++band)
+                    out_.by_band[band][surface_.index(c, row)] +=
+                        static_cast<float>(prism_loss_db(scene_, prism, way_m, band));
+            }
+        }
     }
 
     Obstruction take() { return std::move(out_); }
@@ -97,6 +116,30 @@ private:
             push(on_cells(surface_, r0 - base * d0, rx - base * dx, ry - base * dy, false));
         if (panel.top_m <= highest_m_)
             push(on_cells(surface_, top * d0 - r0, top * dx - rx, top * dy - ry, true));
+    }
+    /// A little more than the cells that its shadow and its own ground can lie in; prism_way decides each.
+    void set_planes(const ScenePrism& prism) {
+        planes_ = 0;
+        const Point a = source_.flat();
+        Point centre{};
+        for (Point p : prism.outline)
+            centre = centre + (p - a) * (1.0 / static_cast<double>(prism.outline.size()));
+        const Point ahead = unit(centre);
+        double nearest_m = 1e9;
+        for (Point p : prism.outline) nearest_m = std::min(nearest_m, dot(p - a, ahead));
+        if (nearest_m <= 0.01) return;  // beside or round the source: every cell is asked
+        Point right = prism.outline[0] - a, left = right;
+        for (Point p : prism.outline) {
+            if (cross(left, p - a) > 0) left = p - a;
+            if (cross(right, p - a) < 0) right = p - a;
+        }
+        constexpr double slack_m = 1e-6;
+        const auto keep = [&](Point n, double least) {
+            push(on_cells(surface_, -dot(n, a) - least + slack_m, n.x, n.y, false));
+        };
+        keep(left_of(unit(right)), 0);
+        keep(left_of(unit(left)) * -1.0, 0);
+        keep(ahead, nearest_m);
     }
     void push(const HalfPlane& f) {
         plane_[planes_] = f;
@@ -131,7 +174,14 @@ Obstruction cast_shadows(const Scene& scene, const Surface& surface, Point3 sour
         if (i % 64 == 0) cancel.check();
         caster.cast(scene.panels[i]);
     }
-    for (const SceneSlab& slab : scene.slabs) caster.cast(slab);
+    for (const SceneSlab& slab : scene.slabs) {
+        cancel.check();
+        caster.cast(slab);
+    }
+    for (const ScenePrism& prism : scene.prisms) {
+        cancel.check();
+        caster.cast(prism);
+    }
     return caster.take();
 }
 

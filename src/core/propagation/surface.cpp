@@ -8,7 +8,10 @@ namespace {
 
 std::optional<Box> walls_box(const Floor& floor) {
     std::vector<Point> points;
-    for (const Wall& w : *floor.walls) points.insert(points.end(), w.points.begin(), w.points.end());
+    for (const Wall& w : *floor.walls) {
+        const auto run = flattened(w);
+        points.insert(points.end(), run.begin(), run.end());
+    }
     return bounds(points);
 }
 

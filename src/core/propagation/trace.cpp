@@ -5,6 +5,7 @@
 #include <numbers>
 
 #include "propagation/crossing_rule.h"
+#include "propagation/prism_way.h"
 
 namespace yemvo {
 namespace {
@@ -32,10 +33,25 @@ void add_panel(std::vector<Crossing>& out, const ScenePanel& panel, Point3 sourc
 
 void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, Point3 receiver) {
     const auto share = slab_share(slab.level_m, source.z, receiver.z);
-    if (!share || !slab.covers(lerp(source.flat(), receiver.flat(), *share))) return;
+    if (!share) return;
+    const auto row = slab.row_at(lerp(source.flat(), receiver.flat(), *share));
+    if (!row) return;
     const Point3 way = receiver - source;
+    out.push_back({slab.ceiling ? CrossingKind::ceiling : CrossingKind::slab,
+                   *row,
+                   *share,
+                   angle_to_normal_deg(way.z / length(way)),
+                   slab.floor,
+                   {},
+                   {}});
+}
+
+void add_prism(std::vector<Crossing>& out, const Scene& scene, int index, Point3 source, Point3 receiver) {
+    const ScenePrism& prism = scene.prisms[static_cast<std::size_t>(index)];
+    const PrismWay way = prism_way(prism, source, receiver);
+    if (way.length_m <= 0) return;
     out.push_back(
-        {CrossingKind::slab, slab.row, *share, angle_to_normal_deg(way.z / length(way)), slab.floor, {}, {}});
+        {CrossingKind::obstacle, prism.row, way.enters, 0, prism.floor, {}, {}, index, way.length_m});
 }
 
 }  // namespace
@@ -45,14 +61,22 @@ std::vector<Crossing> trace(const Scene& scene, Point3 source, Point3 receiver) 
     std::vector<Crossing> out;
     for (const ScenePanel& panel : scene.panels) add_panel(out, panel, from, receiver);
     for (const SceneSlab& slab : scene.slabs) add_slab(out, slab, from, receiver);
+    for (std::size_t i = 0; i < scene.prisms.size(); ++i)
+        add_prism(out, scene, static_cast<int>(i), from, receiver);
     std::stable_sort(out.begin(), out.end(),
                      [](const Crossing& a, const Crossing& b) { return a.share < b.share; });
     return out;
 }
 
+double loss_db(const Scene& scene, const Crossing& c, BandId band) {
+    if (c.prism >= 0)
+        return prism_loss_db(scene, scene.prisms[static_cast<std::size_t>(c.prism)], c.length_m, band.index);
+    return double{scene.losses[static_cast<std::size_t>(c.row)][band.index]};
+}
+
 double obstruction_db(const Scene& scene, const std::vector<Crossing>& crossings, BandId band) {
     double sum_db = 0;
-    for (const Crossing& c : crossings) sum_db += scene.losses[static_cast<std::size_t>(c.row)][band.index];
+    for (const Crossing& c : crossings) sum_db += loss_db(scene, c, band);
     return sum_db;
 }
 

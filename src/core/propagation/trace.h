@@ -6,22 +6,26 @@
 
 namespace yemvo {
 
-enum class CrossingKind { wall, opening, slab };
+enum class CrossingKind { wall, opening, slab, ceiling, obstacle };
 
 struct Crossing {
     CrossingKind kind;
     int row;           ///< into Scene::losses
     double share;      ///< of the way, in (0, 1)
     double angle_deg;  ///< between the ray and the normal of what it crosses, [0, 90]
-    FloorId floor;     ///< where the wall stands, or the floor on the slab
+    FloorId floor;     ///< where it stands, or the floor on the slab
     WallId wall;
     OpeningId opening;
+    int prism = -1;       ///< obstacles: into Scene::prisms; share is where the ray enters
+    double length_m = 0;  ///< obstacles: of the way inside
 };
 
 /// From a source to a receiver, near end first. A ray through the joint of two pieces counts one of them; a
 /// receiver on a wall is before it.
 std::vector<Crossing> trace(const Scene&, Point3 source, Point3 receiver);
 
+/// What it takes [dB] in a band.
+double loss_db(const Scene&, const Crossing&, BandId band);
 /// Sum of the crossings' losses [dB] in a band.
 double obstruction_db(const Scene&, const std::vector<Crossing>&, BandId);
 

@@ -16,6 +16,19 @@ std::optional<ZoneKind> find_zone_kind(std::string_view name) {
     return static_cast<ZoneKind>(found - zone_kinds.begin());
 }
 
+double hanging_m(const Floor& floor, Point p) {
+    constexpr double below_slab_m = 0.3;
+    const double slab_m = std::max(0.5, floor.height_m - below_slab_m);
+    return std::min(slab_m, ceiling_m(floor, p, slab_m + below_ceiling_m) - below_ceiling_m);
+}
+
+double ceiling_m(const Floor& floor, Point p, double slab_m) {
+    double height_m = slab_m;
+    for (const CeilingArea& c : *floor.ceilings)
+        if (contains(c.outline, p)) height_m = std::min(height_m, c.height_m);
+    return height_m;
+}
+
 std::string_view building_kind_name(BuildingKind kind) {
     return kind == BuildingKind::yard ? "yard" : "building";
 }
@@ -37,7 +50,14 @@ std::optional<Box> drawings_extent(const Floor& floor) {
 
 std::optional<Box> extent(const Floor& floor) {
     std::vector<Point> points;
-    for (const Wall& wall : *floor.walls) points.insert(points.end(), wall.points.begin(), wall.points.end());
+    for (const Wall& wall : *floor.walls) {
+        const auto run = flattened(wall);
+        points.insert(points.end(), run.begin(), run.end());
+    }
+    for (const Obstacle& o : *floor.obstacles) {
+        const auto corners = body(o);
+        points.insert(points.end(), corners.begin(), corners.end());
+    }
     for (const Zone& zone : *floor.zones)
         points.insert(points.end(), zone.outline.begin(), zone.outline.end());
     if (points.empty()) points = floor.plate;

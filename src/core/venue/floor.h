@@ -11,6 +11,7 @@
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
 #include "venue/drawing.h"
+#include "venue/obstacle.h"
 #include "venue/wall.h"
 
 namespace yemvo {
@@ -27,15 +28,50 @@ struct Zone {
     std::string name;
     ZoneKind kind = ZoneKind::served;
     std::vector<Point> outline;  ///< at least three corners
+    int colour = 0;              ///< which of the zone colours, [0, zone_colours)
+    GroupId group = {};
     friend bool operator==(const Zone&, const Zone&) = default;
 };
+inline constexpr int zone_colours = 8;
 
 /// An opening through the slab under a floor.
 struct SlabVoid {
     VoidId id;
     std::string name;
     std::vector<Point> outline;
+    GroupId group = {};
     friend bool operator==(const SlabVoid&, const SlabVoid&) = default;
+};
+
+/// A part of the slab under a floor that is built of something else; the later one lies on top.
+struct SlabArea {
+    SlabAreaId id;
+    std::string name;
+    WallTypeId type;
+    std::vector<Point> outline;
+    GroupId group = {};
+    friend bool operator==(const SlabArea&, const SlabArea&) = default;
+};
+
+/// A part of a floor with another ceiling: lower, or hung with something.
+struct CeilingArea {
+    CeilingId id;
+    std::string name;
+    std::vector<Point> outline;
+    double height_m = 2.7;           ///< above the floor
+    std::optional<WallTypeId> type;  ///< of the suspended ceiling; none: nothing is hung there
+    GroupId group = {};
+    friend bool operator==(const CeilingArea&, const CeilingArea&) = default;
+};
+
+/// Words, and perhaps a photo, pinned to a place.
+struct Note {
+    NoteId id;
+    std::string text;
+    Point position;
+    std::string photo;  ///< an asset of the project; empty: none
+    GroupId group = {};
+    friend bool operator==(const Note&, const Note&) = default;
 };
 
 /// The plate under a floor; its top is the floor's elevation.
@@ -43,6 +79,7 @@ struct Slab {
     WallTypeId type;
     double thickness_m = 0.3;
     std::vector<SlabVoid> voids;
+    std::vector<SlabArea> areas{};
     friend bool operator==(const Slab&, const Slab&) = default;
 };
 
@@ -71,6 +108,9 @@ struct Floor {
     Shared<Slab> slab;
     Shared<std::vector<Wall>> walls;
     Shared<std::vector<Zone>> zones;
+    Shared<std::vector<Obstacle>> obstacles;
+    Shared<std::vector<CeilingArea>> ceilings;
+    Shared<std::vector<Note>> notes;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first
     std::optional<Alignment> alignment;
 
@@ -93,6 +133,14 @@ struct Building {
     double level_m = 0;    ///< of its zero, above the site's zero
     friend bool operator==(const Building&, const Building&) = default;
 };
+
+/// An access point hangs this much below its ceiling: its antennas are on the room's side of it.
+inline constexpr double below_ceiling_m = 0.05;
+/// How high an access point hangs at a place: at the lowest ceiling area there, else 0.3 m below the top of
+/// the storey, at least 0.5 m up.
+double hanging_m(const Floor&, Point);
+/// Height of the ceiling over a place, above the floor: of the lowest ceiling area there, else `slab_m`.
+double ceiling_m(const Floor&, Point, double slab_m);
 
 std::string_view zone_kind_name(ZoneKind);
 std::optional<ZoneKind> find_zone_kind(std::string_view name);

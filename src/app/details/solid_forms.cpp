@@ -1,0 +1,218 @@
+// Forms of what fills a floor: obstacles, ceilings, slab areas, notes.
+#include <QHBoxLayout>
+#include <QPlainTextEdit>
+#include <QPushButton>
+
+#include "app/details/detail_forms.h"
+#include "app/details/form_parts.h"
+#include "project/edits.h"
+
+namespace yemvo::app {
+
+QStringList obstacle_kind_names() {
+    return {"Column", "Shelving", "Racking",     "Machinery", "Vehicles",
+            "Crowd",  "Foliage",  "Metal boxes", "Other"};
+}
+
+namespace {
+
+void area_row(Form& form, Workspace& w, std::function<std::vector<Point>()> outline) {
+    form.text("Area", [&w, outline] {
+        return QString::fromStdString(format_area(area_m2(outline()), w.units(), 1));
+    });
+}
+
+}  // namespace
+
+Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
+    auto* form = new Form(w, parent);
+    const auto get = [&w, id]() -> const Obstacle& { return *find_obstacle(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(Obstacle&)> how) {
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_obstacle(f, id); },
+            [](Project& p, FloorId at, const Obstacle& o) { replace_obstacle(p, at, o); }, how);
+    };
+    title(*form, obstacle_kind_names()[static_cast<int>(get().kind)]);
+    form->group("What it is");
+    form->name_field(
+        form->row("Name"), "obstacleName", [get] { return QString::fromStdString(get().name); },
+        [=](const QString& text) {
+            change("Rename obstacle", [&](Obstacle& o) { o.name = text.toStdString(); });
+        });
+    form->choice(
+        form->row("Kind"), "obstacleKind", obstacle_kind_names(),
+        [get] { return static_cast<int>(get().kind); },
+        [=](int i) {
+            change("Change obstacle kind", [&](Obstacle& o) { o.kind = static_cast<ObstacleKind>(i); });
+        });
+    const auto types = types_of(w.project(), TypeUse::obstacle);
+    form->choice(
+        form->row("Made of"), "obstacleType", type_names(w.project(), types),
+        [=] { return index_of(types, get().type); },
+        [=](int i) {
+            change("Change obstacle type", [&](Obstacle& o) { o.type = types[static_cast<std::size_t>(i)]; });
+        });
+    loss_rows(*form, w, [get] { return get().type; });
+    form->text("At most", [&w, get] {
+        const WallType& t = wall_type(w.project(), get().type);
+        return QString("%1 dB%2").arg(t.most_db).arg(t.saturates ? ", approached slowly" : "");
+    });
+    form->group("Height");
+    form->length_field(
+        form->row("From"), "obstacleBase", metre(w), [get] { return get().base_m; },
+        [=](double v) { change("Change height", [&](Obstacle& o) { o.base_m = v; }); }, -20, 100);
+    form->length_field(
+        form->row("Top"), "obstacleTop", metre(w),
+        [get, &w] { return get().top_m.value_or(w.floor()->height_m); },
+        [=, &w](double v) {
+            change("Change height", [&](Obstacle& o) {
+                o.top_m = v >= w.floor()->height_m - 1e-6 ? std::nullopt : std::optional(v);
+            });
+        },
+        0.01, 200);
+    if (get().round)
+        form->length_field(
+            form->row("Diameter"), "obstacleDiameter", metre(w),
+            [get] { return 2 * distance(get().outline[0], get().outline[1]); },
+            [=](double v) {
+                change("Change diameter", [&](Obstacle& o) {
+                    o.outline[1] = o.outline[0] + Point{v / 2, 0};
+                });
+            },
+            0.02, 200);
+    area_row(*form, w, [get] { return body(get()); });
+    arrange_group(*form, w);
+    form->stretch();
+    return form;
+}
+
+Form* ceiling_form(Workspace& w, QWidget* parent, CeilingId id) {
+    auto* form = new Form(w, parent);
+    const auto get = [&w, id]() -> const CeilingArea& { return *find_ceiling(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(CeilingArea&)> how) {
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_ceiling(f, id); },
+            [](Project& p, FloorId at, const CeilingArea& c) { replace_ceiling(p, at, c); }, how);
+    };
+    title(*form, "Ceiling area");
+    form->group("What it is");
+    form->name_field(
+        form->row("Name"), "ceilingName", [get] { return QString::fromStdString(get().name); },
+        [=](const QString& text) {
+            change("Rename ceiling", [&](CeilingArea& c) { c.name = text.toStdString(); });
+        });
+    form->length_field(
+        form->row("Height"), "ceilingHeight", metre(w), [get] { return get().height_m; },
+        [=](double v) { change("Change ceiling height", [&](CeilingArea& c) { c.height_m = v; }); }, 0.5,
+        200);
+    const auto types = types_of(w.project(), TypeUse::ceiling);
+    form->choice(
+        form->row("Hung with"), "ceilingType", QStringList{"Nothing"} + type_names(w.project(), types),
+        [=] { return get().type ? index_of(types, *get().type) + 1 : 0; },
+        [=](int i) {
+            change("Change ceiling type", [&](CeilingArea& c) {
+                c.type = i == 0 ? std::nullopt : std::optional(types[static_cast<std::size_t>(i) - 1]);
+            });
+        });
+    if (get().type) loss_rows(*form, w, [get, types] { return get().type.value_or(types.front()); });
+    area_row(*form, w, [get] { return get().outline; });
+    form->note("Access points hang at this height here. Walls up to the ceiling end at it.");
+    arrange_group(*form, w);
+    form->stretch();
+    return form;
+}
+
+Form* slab_area_form(Workspace& w, QWidget* parent, SlabAreaId id) {
+    auto* form = new Form(w, parent);
+    const auto get = [&w, id]() -> const SlabArea& { return *find_slab_area(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(SlabArea&)> how) {
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_slab_area(f, id); },
+            [](Project& p, FloorId at, const SlabArea& a) { replace_slab_area(p, at, a); }, how);
+    };
+    title(*form, "Slab area");
+    form->group("What it is");
+    form->name_field(
+        form->row("Name"), "slabAreaName", [get] { return QString::fromStdString(get().name); },
+        [=](const QString& text) {
+            change("Rename slab area", [&](SlabArea& a) { a.name = text.toStdString(); });
+        });
+    const auto types = types_of(w.project(), TypeUse::slab);
+    form->choice(
+        form->row("Type"), "slabAreaType", type_names(w.project(), types),
+        [=] { return index_of(types, get().type); },
+        [=](int i) {
+            change("Change slab area", [&](SlabArea& a) { a.type = types[static_cast<std::size_t>(i)]; });
+        });
+    loss_rows(*form, w, [get] { return get().type; });
+    area_row(*form, w, [get] { return get().outline; });
+    arrange_group(*form, w);
+    form->stretch();
+    return form;
+}
+
+Form* note_form(Workspace& w, QWidget* parent, NoteId id, const std::function<void(NoteId)>& photo_asked) {
+    auto* form = new Form(w, parent);
+    const auto get = [&w, id]() -> const Note& { return *find_note(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(Note&)> how, int key = 0) {
+        const FloorId at = w.floor_id();
+        w.edit(
+            label,
+            [&](Project& p) {
+                Note n = *find_note(*find_floor(p, at), id);
+                how(n);
+                replace_note(p, at, n);
+            },
+            key);
+    };
+    title(*form, "Note");
+    form->group("Words");
+    auto* words = new QPlainTextEdit;
+    words->setObjectName("noteText");
+    words->setFixedHeight(120);
+    words->setPlaceholderText("What is to be known about this place");
+    words->setTabChangesFocus(true);
+    form->widget(words);
+    form->on_refresh([words, get] {
+        const QString text = QString::fromStdString(get().text);
+        if (words->toPlainText() != text) words->setPlainText(text);
+    });
+    const int key = w.document().new_merge_key();
+    QObject::connect(words, &QPlainTextEdit::textChanged, form, [words, get, change, key] {
+        const std::string text = words->toPlainText().left(5000).toStdString();
+        if (text != get().text)
+            change(
+                "Write note", [&](Note& n) { n.text = text; }, key);
+    });
+    form->group("Photo");
+    auto* picture = new QLabel;
+    picture->setObjectName("notePhoto");
+    form->widget(picture);
+    form->on_refresh([picture, get, &w, shown = std::make_shared<std::string>("?")] {
+        if (*shown == get().photo) return;
+        *shown = get().photo;
+        const auto asset = w.project().assets.find(get().photo);
+        QPixmap pixmap;
+        if (asset != w.project().assets.end())
+            pixmap.loadFromData(reinterpret_cast<const uchar*>(asset->second->data()),
+                                static_cast<uint>(asset->second->size()));
+        if (!pixmap.isNull()) pixmap = pixmap.scaled(250, 220, Qt::KeepAspectRatio, Qt::SmoothTransformation);
+        picture->setPixmap(pixmap);
+        picture->setVisible(!pixmap.isNull());
+    });
+    auto* row = form->row({});
+    auto* choose = new QPushButton("Choose a photo…");
+    choose->setObjectName("choosePhoto");
+    QObject::connect(choose, &QPushButton::clicked, form, [photo_asked, id] { photo_asked(id); });
+    row->addWidget(choose);
+    auto* drop = new QPushButton("Drop it");
+    drop->setObjectName("dropPhoto");
+    QObject::connect(drop, &QPushButton::clicked, form,
+                     [change] { change("Drop photo", [](Note& n) { n.photo.clear(); }); });
+    form->on_refresh([drop, get] { drop->setEnabled(!get().photo.empty()); });
+    row->addWidget(drop);
+    form->stretch();
+    return form;
+}
+
+}  // namespace yemvo::app

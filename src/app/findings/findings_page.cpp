@@ -1,0 +1,217 @@
+#include "app/findings/findings_page.h"
+
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <algorithm>
+
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+QString words(std::string_view text) {
+    return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
+}
+
+bool same(const Finding& a, const Finding& b) {
+    return a.rule == b.rule && a.subjects == b.subjects && a.floor == b.floor;
+}
+
+}  // namespace
+
+FindingsTable::FindingsTable(Workspace& workspace, QObject* parent)
+    : QAbstractTableModel(parent), workspace_(workspace) {
+    connect(&workspace, &Workspace::findings_changed, this, &FindingsTable::refresh);
+    refresh();
+}
+
+void FindingsTable::refresh() {
+    beginResetModel();
+    rows_ = *workspace_.findings();
+    std::stable_sort(rows_.begin(), rows_.end(), [](const Finding& a, const Finding& b) {
+        return a.waived.has_value() < b.waived.has_value();
+    });
+    endResetModel();
+}
+
+const Finding* FindingsTable::finding(int row) const {
+    return row >= 0 && row < rowCount() ? &rows_[static_cast<std::size_t>(row)] : nullptr;
+}
+
+int FindingsTable::row_of(const Finding& wanted) const {
+    for (std::size_t i = 0; i < rows_.size(); ++i)
+        if (same(rows_[i], wanted)) return static_cast<int>(i);
+    return -1;
+}
+
+QVariant FindingsTable::data(const QModelIndex& index, int role) const {
+    const Finding* f = finding(index.row());
+    if (!f) return {};
+    if (role == Qt::ForegroundRole && f->waived) return theme().muted;
+    if (role == Qt::FontRole && index.column() == rule) return render::font(12.5, f->waived ? 400 : 500);
+    if (role == Qt::ToolTipRole) return words(rule_info(f->rule).why);
+    if (role != Qt::DisplayRole) return {};
+    switch (index.column()) {
+        case rule:
+            return words(rule_info(f->rule).name);
+        case what:
+            return QString::fromStdString(f->what);
+        case floor: {
+            const Floor* at = find_floor(workspace_.project(), f->floor);
+            return at ? QString::fromStdString(floor_title(workspace_.project(), *at)) : QString();
+        }
+        default:
+            if (f->waived) return "Accepted: " + QString::fromStdString(*f->waived);
+            if (!f->mends.empty()) return QString::fromStdString(f->mends.front().label);
+            return f->remedy == Remedy::none ? "By hand" : "Opens its tool";
+    }
+}
+
+QVariant FindingsTable::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
+    static const char* names[] = {"Finding", "What and where", "Floor", "Mend"};
+    return QString(names[section]);
+}
+
+FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
+    : QWidget(parent),
+      workspace_(workspace),
+      model_(new FindingsTable(workspace, this)),
+      table_(new QTableView(this)),
+      title_(new QLabel(this)),
+      why_(new QLabel(this)),
+      mends_(new QVBoxLayout),
+      note_(new QLineEdit(this)),
+      waive_(new QPushButton(this)) {
+    table_->setObjectName("findings");
+    table_->setModel(model_);
+    table_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    table_->setSelectionMode(QAbstractItemView::SingleSelection);
+    table_->setShowGrid(false);
+    table_->setFrameShape(QFrame::NoFrame);
+    table_->verticalHeader()->hide();
+    table_->verticalHeader()->setDefaultSectionSize(23);
+    table_->horizontalHeader()->setSectionResizeMode(FindingsTable::what, QHeaderView::Stretch);
+    table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    table_->setColumnWidth(FindingsTable::rule, 190);
+    table_->setColumnWidth(FindingsTable::floor, 140);
+    table_->setColumnWidth(FindingsTable::state, 190);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(table_, 1);
+    auto* side = new QWidget(this);
+    side->setObjectName("findingSide");
+    side->setFixedWidth(330);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(12, 8, 12, 8);
+    column->setSpacing(5);
+    title_->setFont(render::font(13, 600));
+    why_->setObjectName("muted");
+    for (QLabel* label : {title_, why_}) {
+        label->setWordWrap(true);
+        column->addWidget(label);
+    }
+    column->addLayout(mends_);
+    column->addStretch(1);
+    auto* accept = new QHBoxLayout;
+    note_->setObjectName("waiverNote");
+    note_->setPlaceholderText("Why it is accepted");
+    accept->addWidget(note_, 1);
+    waive_->setObjectName("waive");
+    accept->addWidget(waive_);
+    column->addLayout(accept);
+    row->addWidget(side);
+    connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+            [this](const QModelIndex& now) {
+                const Finding* f = model_->finding(now.row());
+                if (!f || !following_) return;
+                shown_ = *f;
+                show_row();
+                workspace_.show_finding(*shown_);
+            });
+    connect(model_, &QAbstractItemModel::modelReset, this, [this] {
+        const int at = shown_ ? model_->row_of(*shown_) : -1;
+        const Finding* kept = model_->finding(at);
+        shown_ = kept ? std::optional(*kept) : std::nullopt;
+        if (!shown_) workspace_.mark_place(std::nullopt);
+        following_ = false;
+        if (kept) table_->setCurrentIndex(model_->index(at, 0));
+        following_ = true;
+        show_row();
+    });
+    connect(waive_, &QPushButton::clicked, this, &FindingsPage::waive_it);
+    connect(note_, &QLineEdit::returnPressed, this, &FindingsPage::waive_it);
+    connect(note_, &QLineEdit::textChanged, this,
+            [this] { waive_->setEnabled(shown_ && (shown_->waived || !note_->text().trimmed().isEmpty())); });
+    show_row();
+}
+
+void FindingsPage::show_row() {
+    while (QLayoutItem* old = mends_->takeAt(0)) {
+        if (old->widget()) old->widget()->deleteLater();
+        delete old;
+    }
+    note_->setVisible(shown_ && !shown_->waived);
+    waive_->setVisible(shown_.has_value());
+    if (!shown_) {
+        const std::size_t open = workspace_.open_findings();
+        title_->setText(open == 0 ? "Nothing found" : QString("%1 findings").arg(open));
+        why_->setText(open == 0 ? "The model's own checks have no doubts about this venue."
+                                : "Choose one: the plan goes there, and its mend stands here.");
+        return;
+    }
+    title_->setText(QString::fromStdString(shown_->what));
+    why_->setText(words(rule_info(shown_->rule).why));
+    note_->clear();
+    waive_->setText(shown_->waived ? "No longer accepted" : "Accept");
+    waive_->setEnabled(shown_->waived.has_value());
+    const auto button = [&](const QString& text, const QString& object, auto run) {
+        auto* b = new QPushButton(text, this);
+        b->setObjectName(object);
+        connect(b, &QPushButton::clicked, this, run);
+        mends_->addWidget(b);
+    };
+    for (std::size_t i = 0; i < shown_->mends.size(); ++i)
+        button(QString::fromStdString(shown_->mends[i].label), QString("mend%1").arg(i),
+               [this, i] { mend(i); });
+    if (shown_->remedy != Remedy::none) {
+        static const char* names[] = {"", "Set the scale", "Align the floor", "Open the type"};
+        button(names[static_cast<int>(shown_->remedy)], "remedy", [this] { remedy(); });
+    }
+}
+
+void FindingsPage::mend(std::size_t index) {
+    const Finding f = *shown_;
+    try {
+        workspace_.edit(QString::fromStdString(f.mends.at(index).label), f.mends[index].apply);
+    } catch (const std::logic_error&) {
+        workspace_.tell("This finding is about something that has changed since: look again in a moment",
+                        true);
+    }
+}
+
+void FindingsPage::remedy() {
+    const Finding f = *shown_;
+    workspace_.show_finding(f);
+    if (f.remedy == Remedy::types_page) return emit types_asked(f.type);
+    workspace_.set_step(Step::venue);
+    workspace_.set_tool(f.remedy == Remedy::scale_tool ? ToolId::scale : ToolId::align);
+}
+
+void FindingsPage::waive_it() {
+    if (!shown_) return;
+    const Finding f = *shown_;
+    const std::string note = note_->text().trimmed().left(500).toStdString();
+    if (!f.waived && note.empty()) return;
+    workspace_.edit(f.waived ? "Take acceptance back" : "Accept finding",
+                    [&](Project& p) { waive(p, f, f.waived ? std::nullopt : std::optional(note)); });
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,60 @@
+// The findings of the model's own checks: where, why, and how to mend or accept each.
+#pragma once
+#include <QAbstractTableModel>
+#include <QTableView>
+
+#include "app/shell/workspace.h"
+
+class QLabel;
+class QLineEdit;
+class QPushButton;
+class QVBoxLayout;
+
+namespace yemvo::app {
+
+class FindingsTable : public QAbstractTableModel {
+    Q_OBJECT
+public:
+    enum Column { rule, what, floor, state, column_count };
+    explicit FindingsTable(Workspace&, QObject* parent = nullptr);
+    int rowCount(const QModelIndex& = {}) const override { return static_cast<int>(rows_.size()); }
+    int columnCount(const QModelIndex& = {}) const override { return column_count; }
+    QVariant data(const QModelIndex&, int role) const override;
+    QVariant headerData(int section, Qt::Orientation, int role) const override;
+    const Finding* finding(int row) const;
+    /// -1: gone.
+    int row_of(const Finding&) const;
+
+private:
+    void refresh();
+    Workspace& workspace_;
+    std::vector<Finding> rows_;  ///< open ones first
+};
+
+class FindingsPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit FindingsPage(Workspace&, QWidget* parent = nullptr);
+    QTableView* table() { return table_; }
+    const FindingsTable& model() const { return *model_; }
+
+signals:
+    void types_asked(yemvo::WallTypeId);
+
+private:
+    void show_row();
+    void mend(std::size_t index);
+    void remedy();
+    void waive_it();
+    Workspace& workspace_;
+    FindingsTable* model_;
+    QTableView* table_;
+    QLabel *title_, *why_;
+    QVBoxLayout* mends_;
+    QLineEdit* note_;
+    QPushButton* waive_;
+    std::optional<Finding> shown_;
+    bool following_ = true;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,828 @@
+#include "app/materials/types_page.h"
+
+#include <QComboBox>
+#include <QDir>
+#include <QFile>
+#include <QFileInfo>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QListWidget>
+#include <QPainter>
+#include <QPushButton>
+#include <QSaveFile>
+#include <QScrollArea>
+#include <QStandardPaths>
+#include <QStyledItemDelegate>
+#include <algorithm>
+
+#include "app/details/detail_forms.h"
+#include "app/details/form_parts.h"
+#include "app/materials/type_plots.h"
+#include "app/shell/file_names.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "project/json_types.h"
+#include "project/library.h"
+#include "render/plan_marks.h"
+#include "render/plan_walls.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr const char* types_filter = "Libraries of types (*.json)";
+
+QString capital(std::string_view text) {
+    QString s = QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
+    if (!s.isEmpty()) s[0] = s[0].toUpper();
+    return s;
+}
+
+/// Sample, name, thickness, three figures; or the head of a group.
+class TypeDelegate : public QStyledItemDelegate {
+public:
+    TypeDelegate(Workspace& w, QObject* parent) : QStyledItemDelegate(parent), workspace_(w) {}
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& i) const override {
+        return {100, i.data(Qt::UserRole).toUInt() == 0 ? 24 : 36};
+    }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& colours = theme();
+        const QRect r = option.rect;
+        const auto id = WallTypeId{index.data(Qt::UserRole).toUInt()};
+        if (!id) {
+            p->fillRect(r, colours.chrome);
+            p->setPen(colours.muted);
+            p->setFont(render::font(11.5, 600));
+            p->drawText(r.adjusted(12, 0, 0, 0), Qt::AlignVCenter, index.data(Qt::DisplayRole).toString());
+            return;
+        }
+        const auto& types = *workspace_.project().wall_types;
+        const auto found =
+            std::find_if(types.begin(), types.end(), [&](const WallType& t) { return t.id == id; });
+        if (found == types.end()) return;
+        const WallType& t = *found;
+        const bool chosen = option.state & QStyle::State_Selected;
+        p->fillRect(r, chosen ? colours.accent_tint : colours.paper);
+        if (chosen) p->fillRect(QRect(r.left(), r.top(), 3, r.height()), colours.accent);
+        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), colours.line2);
+        render::paint_type_sample(*p, QRectF(r.left() + 10, r.top() + 9, 34, 18), t, colours);
+        p->setPen(chosen ? colours.accent : colours.ink);
+        const QFont name = render::font(12.5, chosen ? 650 : 500);
+        p->setFont(name);
+        const int room = r.width() - 54 - 112;
+        p->drawText(QRect(r.left() + 54, r.top() + 3, room, 17), Qt::AlignVCenter,
+                    QFontMetrics(name).elidedText(QString::fromStdString(t.name), Qt::ElideRight, room));
+        p->setPen(colours.muted);
+        p->setFont(render::font(11));
+        p->drawText(QRect(r.left() + 54, r.top() + 18, room, 15), Qt::AlignVCenter,
+                    capital(use_name(t.use)) + (t.use == TypeUse::obstacle
+                                                    ? ", a metre"
+                                                    : ", " + render::figure(t.thickness_m * 1000) + " mm"));
+        p->setPen(colours.ink);
+        p->setFont(render::font(12.5));
+        for (std::size_t b = 0; b < band_count(); ++b)
+            p->drawText(QRect(r.right() - 112 + 36 * static_cast<int>(b), r.top(), 34, r.height()),
+                        Qt::AlignRight | Qt::AlignVCenter,
+                        render::figure(loss_db(t, bands()[b].reference_mhz / 1000),
+                                       loss_db(t, bands()[b].reference_mhz / 1000) < 99.95 ? 1 : 0));
+    }
+
+private:
+    Workspace& workspace_;
+};
+
+/// Over the three figures of each row.
+class BandHeads : public QWidget {
+public:
+    BandHeads() { setFixedHeight(20); }
+
+protected:
+    void paintEvent(QPaintEvent*) override {
+        QPainter p(this);
+        p.setRenderHint(QPainter::Antialiasing);
+        p.setFont(render::font(11));
+        const int bar = 9;  // of the list below
+        for (std::size_t b = 0; b < band_count(); ++b) {
+            const double right = width() - bar - 78 + 36.0 * static_cast<double>(b);
+            const QString name = QString::fromStdString(bands()[b].name);
+            p.setPen(theme().muted);
+            p.drawText(QRectF(right - 34, 0, 34, height()), Qt::AlignRight | Qt::AlignVCenter, name);
+            render::paint_band_glyph(
+                p, QPointF(right - QFontMetricsF(p.font()).horizontalAdvance(name) - 8, height() / 2.0),
+                bands()[b].id, theme());
+        }
+    }
+};
+
+class Ground : public QWidget {
+public:
+    using QWidget::QWidget;
+
+protected:
+    void paintEvent(QPaintEvent*) override { QPainter(this).fillRect(rect(), theme().paper); }
+};
+
+QPushButton* button(const QString& words, const QString& object, const QString& tip = {}) {
+    auto* b = new QPushButton(words);
+    b->setObjectName(object);
+    b->setToolTip(tip);
+    return b;
+}
+
+/// Words from a table's cell as a number; throws Error naming the column.
+double cell_number(const QTableWidget* table, int row, int column, double low, double high) {
+    const QTableWidgetItem* item = table->item(row, column);
+    const QString name = table->horizontalHeaderItem(column)->text();
+    try {
+        return parse_number(item ? item->text() : QString(), low, high, {});
+    } catch (const Error& fault) {
+        throw Error(name.toStdString() + ", row " + std::to_string(row + 1) + ": " + fault.what());
+    }
+}
+
+template <class Enum, class Name>
+QStringList names_of(int count, Name name) {
+    QStringList names;
+    for (int i = 0; i < count; ++i) names << capital(name(static_cast<Enum>(i)));
+    return names;
+}
+
+/// As high as its rows, within reason.
+void fit_rows(QTableWidget* t) { t->setFixedHeight(32 + 24 * std::clamp(t->rowCount(), 1, 8)); }
+
+QTableWidget* table_of(const QStringList& heads, const QString& object) {
+    auto* t = new QTableWidget(0, static_cast<int>(heads.size()));
+    t->setObjectName(object);
+    t->setHorizontalHeaderLabels(heads);
+    t->verticalHeader()->hide();
+    t->verticalHeader()->setDefaultSectionSize(24);
+    t->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
+    t->setSelectionBehavior(QAbstractItemView::SelectRows);
+    t->setSelectionMode(QAbstractItemView::SingleSelection);
+    t->setFrameShape(QFrame::NoFrame);
+    return t;
+}
+
+}  // namespace
+
+QString personal_types_file() {
+    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/types.json";
+}
+
+TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), asking_(asking) {
+    setObjectName("typesPage");
+    setFocusPolicy(Qt::StrongFocus);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    auto* head = new QWidget(this);
+    head->setFixedHeight(44);
+    auto* bar = new QHBoxLayout(head);
+    bar->setContentsMargins(14, 0, 12, 0);
+    auto* title = new QLabel("Materials and wall types");
+    title->setFont(render::font(16, 650));
+    title->setStyleSheet("font-size: 16px; font-weight: 650;");
+    bar->addWidget(title);
+    bar->addStretch(1);
+    const auto add = [&](const QString& words, const char* object, const QString& tip,
+                         void (TypesPage::*run)()) {
+        auto* b = button(words, object, tip);
+        connect(b, &QPushButton::clicked, this, run);
+        bar->addWidget(b);
+    };
+    add("Read a file…", "readTypes", "Adds the types of a library file to this project",
+        &TypesPage::read_file);
+    add("Write a file…", "writeTypes", "Writes all types of this project as a library file",
+        &TypesPage::write_file);
+    add("Keep for other projects", "keepType", "Puts this type into your own library",
+        &TypesPage::keep_personal);
+    add("Take my types", "takeTypes", "Adds your own library to this project", &TypesPage::take_personal);
+    auto* back = button("Back to the plan", "main", "Esc");
+    back->setProperty("tests", "leaveTypes");
+    connect(back, &QPushButton::clicked, this, &TypesPage::left);
+    bar->addWidget(back);
+    column->addWidget(head);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(1);
+    row->addWidget(make_list());
+    row->addWidget(make_middle());
+    row->addWidget(make_right(), 1);
+    column->addLayout(row, 1);
+    connect(&workspace_, &Workspace::project_changed, this, &TypesPage::refresh);
+    connect(&workspace_.document(), &Document::opened, this, [this] {
+        shown_ = {};
+        form_shape_.clear();
+    });
+}
+
+QWidget* TypesPage::make_list() {
+    auto* side = new Ground(this);
+    side->setFixedWidth(350);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    search_ = new QLineEdit;
+    search_->setObjectName("typeSearch");
+    search_->setPlaceholderText("Find by name, use, group, source");
+    search_->setClearButtonEnabled(true);
+    auto* padded = new QHBoxLayout;
+    padded->setContentsMargins(10, 8, 10, 6);
+    padded->addWidget(search_);
+    column->addLayout(padded);
+    column->addWidget(new BandHeads);
+    list_ = new QListWidget;
+    list_->setObjectName("typeList");
+    list_->setFrameShape(QFrame::NoFrame);
+    list_->setItemDelegate(new TypeDelegate(workspace_, list_));
+    list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
+    column->addWidget(list_, 1);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(10, 6, 10, 8);
+    auto* fresh = button("New", "newType", "A type of the same use, from scratch");
+    auto* copy = button("Copy", "copyType", "A type like this one");
+    remove_ = button("Remove", "removeType");
+    for (QPushButton* b : {fresh, copy, remove_}) foot->addWidget(b, 1);
+    column->addLayout(foot);
+    connect(search_, &QLineEdit::textChanged, this, &TypesPage::fill_list);
+    connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* now) {
+        if (now && now->data(Qt::UserRole).toUInt() != 0)
+            show_type(WallTypeId{now->data(Qt::UserRole).toUInt()});
+    });
+    connect(fresh, &QPushButton::clicked, this, [this] { make_new(false); });
+    connect(copy, &QPushButton::clicked, this, [this] { make_new(true); });
+    connect(remove_, &QPushButton::clicked, this, &TypesPage::remove);
+    return side;
+}
+
+QWidget* TypesPage::make_middle() {
+    middle_ = new QScrollArea(this);
+    middle_->setFixedWidth(400);
+    middle_->setWidgetResizable(true);
+    middle_->setFrameShape(QFrame::NoFrame);
+    middle_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    return middle_;
+}
+
+QWidget* TypesPage::make_right() {
+    auto* side = new Ground(this);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(12, 8, 12, 8);
+    column->setSpacing(8);
+    by_frequency_ = new TypePlot(TypePlot::Against::frequency, side);
+    by_angle_ = new TypePlot(TypePlot::Against::angle, side);
+    column->addWidget(by_frequency_, 3);
+    column->addWidget(by_angle_, 3);
+    uses_ = new QLabel(side);
+    uses_->setObjectName("head");
+    column->addWidget(uses_);
+    places_ = new QListWidget(side);
+    places_->setObjectName("typePlaces");
+    places_->setFrameShape(QFrame::NoFrame);
+    places_->setMaximumHeight(96);
+    places_->setMinimumHeight(50);
+    column->addWidget(places_, 1);
+    auto* row = new QHBoxLayout;
+    other_ = new QComboBox;
+    other_->setObjectName("replaceBy");
+    replace_ =
+        button("Replace everywhere", "replaceType", "Whatever uses this type uses the other one instead");
+    row->addWidget(new QLabel("By"));
+    row->addWidget(other_, 1);
+    row->addWidget(replace_);
+    column->addLayout(row);
+    connect(replace_, &QPushButton::clicked, this, &TypesPage::replace);
+    connect(places_, &QListWidget::itemActivated, this, [this](QListWidgetItem* item) {
+        const FloorId at{item->data(Qt::UserRole).toUInt()};
+        std::map<FloorId, std::vector<Item>> found;
+        for (const TypeSite& site : uses_of_type(workspace_.project(), shown_))
+            if (site.item && site.floor == at) found[at].push_back(*site.item);
+        workspace_.show_floor(at);
+        workspace_.set_tool(ToolId::select);
+        workspace_.select_everywhere(found);
+        emit left();
+    });
+    return side;
+}
+
+const WallType* TypesPage::type() const {
+    for (const WallType& t : *workspace_.project().wall_types)
+        if (t.id == shown_) return &t;
+    return nullptr;
+}
+
+void TypesPage::show_type(WallTypeId id) {
+    if (id) shown_ = id;
+    if (!type() && !workspace_.project().wall_types->empty())
+        shown_ = workspace_.project().wall_types->front().id;
+    refresh();
+    for (int i = 0; i < list_->count(); ++i)
+        if (list_->item(i)->data(Qt::UserRole).toUInt() == shown_.value) {
+            const QSignalBlocker quiet(list_);
+            list_->setCurrentRow(i);
+            list_->scrollToItem(list_->item(i));
+        }
+}
+
+void TypesPage::refresh() {
+    if (!workspace_.document().is_open() || !shown_) return;
+    if (!type())
+        shown_ = workspace_.project().wall_types->empty() ? WallTypeId{}
+                                                          : workspace_.project().wall_types->front().id;
+    const WallType* t = type();
+    if (!t) return;
+    if (!listed_.same(workspace_.project().wall_types) || list_->count() == 0) fill_list();
+    const QString shape = QString("%1 %2 %3 %4 %5")
+                              .arg(t->id.value)
+                              .arg(static_cast<int>(t->use))
+                              .arg(t->losses.empty())
+                              .arg(t->losses.size())
+                              .arg(t->layers.size());
+    if (shape != form_shape_ || !form_) {
+        form_shape_ = shape;
+        rebuild_form();
+    } else {
+        form_->refresh();
+    }
+    by_frequency_->show_type(*t);
+    by_angle_->show_type(*t);
+    fill_uses();
+}
+
+void TypesPage::fill_list() {
+    listed_ = workspace_.project().wall_types;
+    const QString wanted = search_->text().simplified().toLower();
+    std::vector<const WallType*> types;
+    for (const WallType& t : *listed_) {
+        const QString all = (QString::fromStdString(t.name) + " " + capital(use_name(t.use)) + " " +
+                             capital(group_name(t.group)) + " " + QString::fromStdString(t.source))
+                                .toLower();
+        if (wanted.isEmpty() || all.contains(wanted)) types.push_back(&t);
+    }
+    std::stable_sort(types.begin(), types.end(), [](auto* a, auto* b) { return a->group < b->group; });
+    const QSignalBlocker quiet(list_);
+    list_->clear();
+    std::optional<TypeGroup> group;
+    for (const WallType* t : types) {
+        if (!group || *group != t->group) {
+            group = t->group;
+            auto* head = new QListWidgetItem(capital(group_name(*group)), list_);
+            head->setFlags(Qt::NoItemFlags);
+            head->setData(Qt::UserRole, 0u);
+        }
+        auto* item = new QListWidgetItem(QString::fromStdString(t->name), list_);
+        item->setData(Qt::UserRole, t->id.value);
+        if (t->id == shown_) list_->setCurrentItem(item);
+    }
+}
+
+void TypesPage::change(const QString& label, const std::function<void(WallType&)>& how) {
+    const WallType* t = type();
+    if (!t) return;
+    WallType changed = *t;
+    how(changed);
+    if (changed == *t) return;
+    workspace_.edit(label, [&](Project& p) { replace_wall_type(p, changed); });
+}
+
+void TypesPage::rebuild_form() {
+    auto* form = new Form(workspace_);
+    form_ = form;
+    const auto t = [this]() -> const WallType& { return *type(); };
+    const auto text = [&](const char* label, const char* object, std::string WallType::*field) {
+        form->name_field(
+            form->row(label), object, [t, field] { return QString::fromStdString(t().*field); },
+            [this, field](const QString& v) {
+                change("Change type", [&](WallType& x) { x.*field = v.toStdString(); });
+            });
+    };
+    form->group("What it is");
+    text("Name", "typeName", &WallType::name);
+    form->choice(
+        form->row("Use"), "typeUse", names_of<TypeUse>(6, use_name),
+        [t] { return static_cast<int>(t().use); },
+        [this](int i) {
+            if (!uses_of_type(workspace_.project(), shown_).empty() &&
+                type()->use != static_cast<TypeUse>(i)) {
+                workspace_.tell("It is used as a " + capital(use_name(type()->use)).toLower() +
+                                    ": replace it there first, or copy it",
+                                true);
+                return form_->refresh();
+            }
+            change("Change type's use", [&](WallType& x) { x.use = static_cast<TypeUse>(i); });
+        });
+    form->choice(
+        form->row("Group"), "typeGroup", names_of<TypeGroup>(8, group_name),
+        [t] { return static_cast<int>(t().group); },
+        [this](int i) {
+            change("Change type's group", [&](WallType& x) { x.group = static_cast<TypeGroup>(i); });
+        });
+    auto* look = form->row("In plan");
+    form->choice(
+        look, "typeInk", names_of<Family>(7, family_name), [t] { return static_cast<int>(t().family); },
+        [this](int i) {
+            change("Change type's ink", [&](WallType& x) { x.family = static_cast<Family>(i); });
+        });
+    form->choice(
+        look, "typeHatch", names_of<Hatch>(6, hatch_name), [t] { return static_cast<int>(t().hatch); },
+        [this](int i) {
+            change("Change type's hatch", [&](WallType& x) { x.hatch = static_cast<Hatch>(i); });
+        });
+    if (t().use != TypeUse::obstacle)
+        form->number_field(
+            form->row("Thickness"), "typeThickness", "mm", 0, [t] { return t().thickness_m * 1000; },
+            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); },
+            1, 10000);
+    text("Source", "typeSource", &WallType::source);
+    form->name_field(
+        form->row("Note"), "typeNote", [t] { return QString::fromStdString(t().note); },
+        [this](const QString& v) { change("Change note", [&](WallType& x) { x.note = v.toStdString(); }); });
+
+    form->group("Loss");
+    form->choice(
+        form->row("Told by"), "typeBy", {"Measured figures", "Layers, by ITU-R P.2040"},
+        [t] { return t().losses.empty() ? 1 : 0; },
+        [this](int i) {
+            change(i == 0 ? "Tell loss by figures" : "Tell loss by layers", [&](WallType& x) {
+                if (i == 0 && x.losses.empty()) {
+                    for (const Band& b : bands()) {
+                        const LossRange l = loss_range(x, b.reference_mhz / 1000);
+                        x.losses.push_back({b.reference_mhz / 1000, l.loss_db, l.low_db, l.high_db});
+                    }
+                } else if (i == 1 && !x.losses.empty()) {
+                    x.losses.clear();
+                    if (x.layers.empty())
+                        x.layers = {{standard_materials().front(), std::max(0.001, x.thickness_m), 0}};
+                }
+            });
+        });
+    if (!t().losses.empty()) {
+        auto* table = table_of({"GHz", "Low", "Typical", "High"}, "typeLosses");
+        form->on_refresh([this, table] { fill_losses(table); });
+        form->widget(table);
+        connect(
+            table, &QTableWidget::cellChanged, this, [this, table] { take_losses(table); },
+            Qt::QueuedConnection);
+        auto* row = form->row({});
+        auto* more = button("Add a frequency", "addLoss");
+        auto* less = button("Remove the row", "removeLoss");
+        row->addWidget(more);
+        row->addWidget(less);
+        connect(more, &QPushButton::clicked, this, [this] {
+            change("Add a frequency", [](WallType& x) {
+                LossPoint p = x.losses.back();
+                p.frequency_ghz = std::min(300.0, p.frequency_ghz * 1.2);
+                if (p.frequency_ghz > x.losses.back().frequency_ghz) x.losses.push_back(p);
+            });
+        });
+        connect(less, &QPushButton::clicked, this, [this, table] {
+            const int at = table->currentRow();
+            if (at < 0 || type()->losses.size() < 2)
+                return workspace_.tell("At least one frequency stays; choose the row to remove", true);
+            change("Remove a frequency", [&](WallType& x) { x.losses.erase(x.losses.begin() + at); });
+        });
+    }
+    form->group(t().losses.empty() ? "Layers" : "Layers, for the shape against angle");
+    auto* layers = table_of({"Material", "mm", "Ω a square"}, "typeLayers");
+    form->on_refresh([this, layers] { fill_layers(layers); });
+    form->widget(layers);
+    connect(
+        layers, &QTableWidget::cellChanged, this, [this, layers] { take_layers(layers); },
+        Qt::QueuedConnection);
+    auto* row = form->row({});
+    auto* more = button("Add a layer", "addLayer");
+    auto* less = button("Remove the row", "removeLayer");
+    row->addWidget(more);
+    row->addWidget(less);
+    connect(more, &QPushButton::clicked, this, [this] {
+        change("Add a layer", [](WallType& x) { x.layers.push_back({standard_materials()[2], 0.0125, 0}); });
+    });
+    connect(less, &QPushButton::clicked, this, [this, layers] {
+        const int at = layers->currentRow();
+        if (at < 0) return workspace_.tell("Choose the layer to remove", true);
+        if (type()->losses.empty() && type()->layers.size() < 2)
+            return workspace_.tell("A computed type needs a layer", true);
+        change("Remove a layer", [&](WallType& x) { x.layers.erase(x.layers.begin() + at); });
+    });
+    form->text("Holds", [t] {
+        double low = 0, high = 1000;
+        for (const Layer& l : t().layers)
+            if (l.sheet_ohm <= 0) {
+                low = std::max(low, l.material.low_ghz);
+                high = std::min(high, l.material.high_ghz);
+            }
+        if (t().layers.empty()) return QString("no layers");
+        QString words = QString("from %1 to %2 GHz").arg(low).arg(high);
+        for (const Band& b : bands())
+            if (!has_loss_at(t(), b.reference_mhz / 1000))
+                words += QString(", not at %1 GHz").arg(QString::fromStdString(b.name));
+        return words;
+    });
+    form->note("Constants by ITU-R P.2040-2. A layer with ohms a square is a coating without thickness.");
+    form->group("Bounds");
+    if (t().losses.empty())
+        form->number_field(
+            form->row("Spread"), "typeSpread", "± %", 0, [t] { return t().spread * 100; },
+            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); }, 0, 100);
+    form->number_field(
+        form->row("At most"), "typeMost", "dB", 0, [t] { return t().most_db; },
+        [this](double v) { change("Change bound", [&](WallType& x) { x.most_db = v; }); }, 1, 200);
+    if (t().use == TypeUse::obstacle)
+        form->choice(
+            form->row("It is"), "typeSaturates", {"Cut off there", "Approached slowly (P.833)"},
+            [t] { return t().saturates ? 1 : 0; },
+            [this](int i) { change("Change bound", [&](WallType& x) { x.saturates = i == 1; }); });
+    form->stretch();
+    form->setAutoFillBackground(true);
+    if (QWidget* old = middle_->takeWidget()) {
+        old->hide();
+        old->deleteLater();
+    }
+    middle_->setWidget(form);
+}
+
+void TypesPage::fill_losses(QTableWidget* table) {
+    const QSignalBlocker quiet(table);
+    const auto& losses = type()->losses;
+    table->setRowCount(static_cast<int>(losses.size()));
+    fit_rows(table);
+    for (int r = 0; r < table->rowCount(); ++r) {
+        const LossPoint& p = losses[static_cast<std::size_t>(r)];
+        const double values[] = {p.frequency_ghz, p.low_db, p.loss_db, p.high_db};
+        for (int c = 0; c < 4; ++c) {
+            auto* item = new QTableWidgetItem(c == 0 ? QString::number(values[c], 'g', 6)
+                                                     : render::figure(values[c], 1));
+            item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+            table->setItem(r, c, item);
+        }
+    }
+}
+
+void TypesPage::take_losses(QTableWidget* table) {
+    try {
+        std::vector<LossPoint> points;
+        for (int r = 0; r < table->rowCount(); ++r)
+            points.push_back({cell_number(table, r, 0, 0.1, 300), cell_number(table, r, 2, 0, 2000),
+                              cell_number(table, r, 1, 0, 2000), cell_number(table, r, 3, 0, 2000)});
+        std::sort(points.begin(), points.end(),
+                  [](auto& a, auto& b) { return a.frequency_ghz < b.frequency_ghz; });
+        for (std::size_t i = 0; i < points.size(); ++i) {
+            if (points[i].low_db > points[i].loss_db || points[i].high_db < points[i].loss_db)
+                throw Error("low must be at most, high at least the typical loss");
+            if (i > 0 && points[i].frequency_ghz <= points[i - 1].frequency_ghz)
+                throw Error("a frequency stands there twice");
+        }
+        change("Change loss", [&](WallType& x) { x.losses = points; });
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+    if (form_) form_->refresh();
+}
+
+void TypesPage::fill_layers(QTableWidget* table) {
+    const QSignalBlocker quiet(table);
+    static const auto materials = standard_materials();
+    const auto& layers = type()->layers;
+    table->setRowCount(static_cast<int>(layers.size()));
+    fit_rows(table);
+    for (int r = 0; r < table->rowCount(); ++r) {
+        const Layer& l = layers[static_cast<std::size_t>(r)];
+        auto* combo = new QComboBox;
+        combo->setObjectName(QString("layerMaterial%1").arg(r));
+        int chosen = -1;
+        for (std::size_t m = 0; m < materials.size(); ++m) {
+            const Material& one = materials[m];
+            combo->addItem(QString::fromStdString(one.name));
+            combo->setItemData(static_cast<int>(m),
+                               QString("%1 to %2 GHz; ε' %3 f^%4, σ %5 f^%6 S/m")
+                                   .arg(one.low_ghz)
+                                   .arg(one.high_ghz)
+                                   .arg(one.a)
+                                   .arg(one.b)
+                                   .arg(one.c)
+                                   .arg(one.d),
+                               Qt::ToolTipRole);
+            if (one == l.material) chosen = static_cast<int>(m);
+        }
+        if (chosen < 0) {
+            combo->addItem(QString::fromStdString(l.material.name));
+            chosen = combo->count() - 1;
+        }
+        combo->setCurrentIndex(chosen);
+        combo->setToolTip(combo->itemData(chosen, Qt::ToolTipRole).toString());
+        connect(combo, &QComboBox::activated, this, [this, r](int i) {
+            if (i < static_cast<int>(materials.size()))
+                change("Change material", [&](WallType& x) {
+                    x.layers[static_cast<std::size_t>(r)].material = materials[static_cast<std::size_t>(i)];
+                });
+        });
+        table->setCellWidget(r, 0, combo);
+        const QString values[] = {l.sheet_ohm > 0 ? QString() : QString::number(l.thickness_m * 1000, 'g', 5),
+                                  l.sheet_ohm > 0 ? QString::number(l.sheet_ohm, 'g', 5) : QString()};
+        for (int c = 0; c < 2; ++c) {
+            auto* item = new QTableWidgetItem(values[c]);
+            item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+            table->setItem(r, c + 1, item);
+        }
+    }
+}
+
+void TypesPage::take_layers(QTableWidget* table) {
+    try {
+        auto layers = type()->layers;
+        for (int r = 0; r < table->rowCount() && r < static_cast<int>(layers.size()); ++r) {
+            Layer& l = layers[static_cast<std::size_t>(r)];
+            const QTableWidgetItem* ohm = table->item(r, 2);
+            l.sheet_ohm = ohm && !ohm->text().trimmed().isEmpty() ? cell_number(table, r, 2, 0.01, 1e6) : 0;
+            if (l.sheet_ohm <= 0) l.thickness_m = cell_number(table, r, 1, 0.01, 10000) / 1000;
+        }
+        change("Change layers", [&](WallType& x) {
+            x.layers = layers;
+            if (x.losses.empty() && x.use != TypeUse::obstacle)
+                x.thickness_m = std::clamp(thickness_m(layers), 0.001, 10.0);
+        });
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+    if (form_) form_->refresh();
+}
+
+void TypesPage::fill_uses() {
+    const auto sites = uses_of_type(workspace_.project(), shown_);
+    std::map<FloorId, std::pair<int, bool>> by_floor;  // things, and whether the slab itself
+    for (const TypeSite& s : sites)
+        s.item ? void(++by_floor[s.floor].first) : void(by_floor[s.floor].second = true);
+    uses_->setText(sites.empty() ? "Used nowhere yet"
+                                 : (sites.size() == 1 ? QString("Used once")
+                                                      : QString("Used %1 times").arg(sites.size())));
+    places_->clear();
+    for (const Floor* f : all_floors(workspace_.project())) {
+        const auto found = by_floor.find(f->id);
+        if (found == by_floor.end()) continue;
+        QStringList words;
+        if (found->second.second) words << "its slab";
+        if (found->second.first > 0)
+            words << (found->second.first == 1 ? QString("1 thing")
+                                               : QString("%1 things").arg(found->second.first));
+        auto* item = new QListWidgetItem(
+            QString::fromStdString(floor_title(workspace_.project(), *f)) + ": " + words.join(", "), places_);
+        item->setData(Qt::UserRole, f->id.value);
+        item->setToolTip("Double click selects them on the plan");
+    }
+    remove_->setEnabled(sites.empty());
+    remove_->setToolTip(sites.empty() ? ""
+                                      : "Only a type that nothing uses can be removed: replace it first");
+    const auto types = types_of(workspace_.project(), type()->use);
+    const QString before = other_->currentText();
+    other_->clear();
+    for (WallTypeId id : types)
+        if (!(id == shown_))
+            other_->addItem(QString::fromStdString(wall_type(workspace_.project(), id).name), id.value);
+    other_->setCurrentIndex(std::max(0, other_->findText(before)));
+    replace_->setEnabled(!sites.empty() && other_->count() > 0);
+}
+
+void TypesPage::make_new(bool as_copy) {
+    const WallType* t = type();
+    if (!t) return;
+    WallType made;
+    if (as_copy) {
+        made = *t;
+        made.name += ", changed";
+        made.key += "-own";
+    } else {
+        made.use = t->use;
+        made.group = t->group;
+        made.family = t->family;
+        made.key = "own";
+        made.name = "New type";
+        made.source = "own figures";
+        for (const Band& b : bands()) made.losses.push_back({b.reference_mhz / 1000, 5, 3, 8});
+    }
+    WallTypeId id;
+    workspace_.edit(as_copy ? "Copy type" : "New type", [&](Project& p) { id = add_wall_type(p, made); });
+    show_type(id);
+}
+
+void TypesPage::remove() {
+    if (!type() || !uses_of_type(workspace_.project(), shown_).empty()) return;
+    const WallTypeId gone = shown_;
+    const bool last = types_of(workspace_.project(), type()->use).size() < 2;
+    if (last) return workspace_.tell("The last type of its use stays: the tools need one", true);
+    workspace_.edit("Remove type", [&](Project& p) { remove_wall_type(p, gone); });
+    show_type({});
+}
+
+void TypesPage::replace() {
+    const WallTypeId to{other_->currentData().toUInt()};
+    if (!to || !type()) return;
+    const std::size_t count = uses_of_type(workspace_.project(), shown_).size();
+    workspace_.edit("Replace type", [&](Project& p) { use_other_type(p, shown_, to); });
+    workspace_.tell(QString("%1 things now are of the other type").arg(count));
+}
+
+void TypesPage::add_types(const std::vector<WallType>& types, const QString& from) {
+    std::size_t added = 0;
+    WallTypeId first;
+    std::vector<WallType> fresh;
+    for (WallType t : types) {
+        const WallTypeId known = find_type(workspace_.project(), t.key);
+        if (known) {
+            WallType mine = wall_type(workspace_.project(), known);
+            mine.id = {};
+            t.id = {};
+            if (mine == t) continue;  // has it already
+        }
+        fresh.push_back(t);
+    }
+    if (fresh.empty()) return workspace_.tell("The project has all types of " + from + " already");
+    workspace_.edit("Add types", [&](Project& p) {
+        for (const WallType& t : fresh) {
+            const WallTypeId id = add_wall_type(p, t);
+            if (++added == 1) first = id;
+        }
+    });
+    show_type(first);
+    workspace_.tell(QString("%1 types added from %2").arg(added).arg(from));
+}
+
+void TypesPage::read_file() {
+    const QString name = asking_.open_file("Read a library of types", types_filter);
+    if (name.isEmpty()) return;
+    const QString said = QFileInfo(name).fileName();
+    QFile file(name);
+    constexpr qint64 largest = 20 << 20;
+    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
+    if (file.size() > largest)
+        return workspace_.tell(said + " is larger than 20 MB: this is no library of types", true);
+    try {
+        add_types(types_from_json(file.readAll().toStdString(), said.toStdString()), said);
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+}
+
+static bool write_text(const QString& name, const std::string& text) {
+    QSaveFile file(name);
+    return file.open(QIODevice::WriteOnly) &&
+           file.write(text.data(), static_cast<qint64>(text.size())) == static_cast<qint64>(text.size()) &&
+           file.commit();
+}
+
+void TypesPage::write_file() {
+    const QString name =
+        with_ending(asking_.save_file("Write a library of types", "types.json", types_filter), ".json");
+    if (name.isEmpty()) return;
+    if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
+        return workspace_.tell(QFileInfo(name).fileName() + " cannot be written: choose another folder",
+                               true);
+    workspace_.tell(QString("%1 types written to %2")
+                        .arg(workspace_.project().wall_types->size())
+                        .arg(QFileInfo(name).fileName()));
+}
+
+/// The person's own types; none when there is no file yet. Throws Error for a broken one.
+static std::vector<WallType> personal_types() {
+    QFile file(personal_types_file());
+    if (!file.exists()) return {};
+    if (!file.open(QIODevice::ReadOnly)) throw Error("cannot be opened", file.fileName().toStdString());
+    return types_from_json(file.readAll().toStdString(), file.fileName().toStdString());
+}
+
+void TypesPage::keep_personal() {
+    if (!type()) return;
+    try {
+        auto mine = personal_types();
+        std::erase_if(mine, [&](const WallType& t) { return t.key == type()->key; });
+        mine.push_back(*type());
+        QDir().mkpath(QFileInfo(personal_types_file()).path());
+        if (!write_text(personal_types_file(), types_to_json(mine)))
+            return workspace_.tell(personal_types_file() + " cannot be written", true);
+        workspace_.tell(QString("%1 is kept: your library has %2 types")
+                            .arg(QString::fromStdString(type()->name))
+                            .arg(mine.size()));
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+}
+
+void TypesPage::take_personal() {
+    try {
+        const auto mine = personal_types();
+        if (mine.empty())
+            return workspace_.tell("Your own library is empty: keep a type for other projects first", true);
+        add_types(mine, "your own library");
+    } catch (const Error& fault) {
+        workspace_.tell(QString::fromUtf8(fault.what()), true);
+    }
+}
+
+void TypesPage::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape) return emit left();
+    QWidget::keyPressEvent(e);
+}
+
+}  // namespace yemvo::app

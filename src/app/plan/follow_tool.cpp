@@ -1,0 +1,100 @@
+#include "app/plan/follow_tool.h"
+
+#include <algorithm>
+
+#include "app/plan/wall_tool.h"
+#include "app/shell/theme.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+std::vector<HintPart> FollowTool::hint() const {
+    if (!workspace_.drawing_lines())
+        return {{"", "this needs a CAD drawing (DXF) under the floor; others have no lines to follow"},
+                {"Esc", "leave"}};
+    return {{"", "click near a line, or drag along several; two faces make one wall"}, {"Esc", "leave"}};
+}
+
+std::optional<TakenLine> FollowTool::at(const PointerEvent& e) const {
+    if (!workspace_.drawing_lines()) return std::nullopt;
+    return taken_line(*workspace_.drawing_lines(), e.floor, 14 / map().px_per_m);
+}
+
+void FollowTool::take(const std::optional<TakenLine>& line) {
+    if (!line) return;
+    // one wall is taken once, whichever of its lines the pointer passes
+    const bool known = std::any_of(taken_.begin(), taken_.end(), [&](const TakenLine& t) {
+        return std::find_first_of(t.lines.begin(), t.lines.end(), line->lines.begin(), line->lines.end()) !=
+               t.lines.end();
+    });
+    if (!known) taken_.push_back(*line);
+}
+
+void FollowTool::press(const PointerEvent& e) {
+    if (!floor()) return;
+    if (!workspace_.drawing_lines())
+        return workspace_.tell("There is no CAD drawing under this floor: drop a DXF on the plan first",
+                               true);
+    taken_.clear();
+    dragging_ = true;
+    take(at(e));
+    surface_.repaint_tool();
+}
+
+void FollowTool::move(const PointerEvent& e) {
+    if (!floor()) return;
+    near_ = at(e);
+    if (dragging_) take(near_);
+    surface_.repaint_tool();
+}
+
+void FollowTool::release(const PointerEvent&) {
+    if (!dragging_ || !floor()) return;
+    dragging_ = false;
+    if (taken_.empty()) return workspace_.tell("No line of the drawing is near", true);
+    const auto runs = as_runs(taken_);
+    const std::size_t count = taken_.size();
+    taken_.clear();
+    near_.reset();
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit(count == 1 ? "Follow a line" : QString("Follow %1 lines").arg(count), [&](Project& p) {
+        for (const auto& run : runs) {
+            Wall wall = next_wall(workspace_, run);
+            wall.points = run;  // the drawing told where its middle is
+            add_wall(p, at, wall);
+        }
+    });
+    surface_.repaint_tool();
+}
+
+bool FollowTool::back() {
+    if (!dragging_) return false;
+    dragging_ = false;
+    taken_.clear();
+    surface_.repaint_tool();
+    return true;
+}
+
+void FollowTool::paint(QPainter& p) {
+    if (!floor()) return;
+    const auto draw = [&](const TakenLine& t, bool taken) {
+        const double thickness_m = t.thickness_m > 0
+                                       ? t.thickness_m
+                                       : wall_type(workspace_.project(), workspace_.wall_kind).thickness_m;
+        p.setPen(QPen(render::with_alpha(theme().accent, taken ? 0.75 : 0.35),
+                      std::max(3.0, thickness_m * map().px_per_m), Qt::SolidLine, Qt::FlatCap));
+        p.drawLine(map().to_screen(t.centre.a), map().to_screen(t.centre.b));
+    };
+    for (const TakenLine& t : taken_) draw(t, true);
+    if (!near_) return;
+    draw(*near_, false);
+    const QString words =
+        QString::fromStdString(format_length(length(near_->centre), workspace_.units())) +
+        (near_->thickness_m > 0 ? ", drawn " + render::figure(near_->thickness_m * 1000) + " mm thick"
+                                : ", one line");
+    render::draw_halo_text(p, map().to_screen(lerp(near_->centre.a, near_->centre.b, 0.5)) + QPointF(0, -16),
+                           words, render::font(11.5, 600), theme().accent, theme().casing);
+}
+
+}  // namespace yemvo::app

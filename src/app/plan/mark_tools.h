@@ -1,0 +1,51 @@
+// Tools of one click: columns, notes, and the cut through a wall.
+#pragma once
+#include "app/plan/tool.h"
+
+namespace yemvo::app {
+
+class ColumnTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Column"; }
+    std::vector<HintPart> hint() const override;
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    void paint(QPainter&) override;
+
+private:
+    Obstacle column(Point) const;
+    std::optional<Snapped> pointer_;
+};
+
+class NoteTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Note"; }
+    std::vector<HintPart> hint() const override {
+        return {{"", "click where the note belongs"}, {"Esc", "leave"}};
+    }
+    void press(const PointerEvent&) override;
+};
+
+/// Cuts a wall in two where it is clicked.
+class SplitTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Split"; }
+    std::vector<HintPart> hint() const override;
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    void paint(QPainter&) override;
+
+private:
+    struct Cut {
+        WallId wall;
+        int piece;
+        double along_m;
+    };
+    std::optional<Cut> at(const PointerEvent&) const;
+    std::optional<Cut> shown_;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,44 @@
+// For the checks' own use: where they put what they find.
+#pragma once
+#include <sstream>
+
+#include "base/length_text.h"
+#include "checks/findings.h"
+#include "geometry/segment_index.h"
+#include "project/edits.h"
+
+namespace yemvo {
+
+struct Check {
+    const Project& project;
+    const Scene& scene;
+    const Floor& floor;
+    std::vector<Finding>& out;
+
+    std::string length(double m) const { return format_length(m, project.settings.units); }
+    Finding& add(Rule rule, Point at, std::string what, std::vector<Item> items) const {
+        Finding f;
+        f.rule = rule;
+        f.floor = floor.id;
+        f.place = at;
+        f.has_place = true;
+        f.what = std::move(what);
+        for (const Item& i : items) f.subjects.push_back(i.id);
+        f.items = std::move(items);
+        out.push_back(std::move(f));
+        return out.back();
+    }
+};
+
+inline Item item_of(const Wall& w) { return {ItemKind::wall, w.id.value}; }
+
+void check_walls(const Check&, const CancelToken&);
+void check_rooms(const Check&, const CancelToken&);
+void check_openings(const Check&);
+void check_zones(const Check&);
+void check_floor(const Check&);
+void check_access_points(const Check&);
+/// Of the whole project.
+void check_types(const Project&, std::vector<Finding>&);
+
+}  // namespace yemvo

@@ -1,0 +1,72 @@
+#include "checks/findings.h"
+
+#include <algorithm>
+#include <array>
+
+#include "checks/collector.h"
+
+namespace yemvo {
+
+const RuleInfo& rule_info(Rule rule) {
+    static constexpr std::array<RuleInfo, rule_count> list{{
+        {Rule::no_scale, "no-scale", "Drawing without scale",
+         "Nothing on the floor has a size until its drawing has one."},
+        {Rule::gap, "gap", "Gap between walls",
+         "Rays slip through a gap without loss, and no room closes round it."},
+        {Rule::doubled_wall, "doubled-wall", "Wall drawn twice",
+         "Rays pay for both walls where only one stands."},
+        {Rule::wall_through, "wall-through", "Wall through another",
+         "A wall that runs on a little beyond another, or through a door or window, was hardly meant so."},
+        {Rule::opening_outside, "opening-outside", "Opening outside its wall",
+         "The part beyond the wall does not exist for rays."},
+        {Rule::opening_over, "opening-over", "Openings over each other",
+         "Only the first of them counts where they overlap."},
+        {Rule::zone_overlap, "zone-overlap", "Zones overlap", "Area and people are counted twice."},
+        {Rule::room_open, "room-open", "Room not closed",
+         "Walls that nearly close round a room leave a way out of it."},
+        {Rule::not_aligned, "not-aligned", "Floor never aligned",
+         "Rays between floors are wrong by as much as the floors are shifted."},
+        {Rule::slab_missing, "slab-missing", "Slab missing",
+         "Rays pass between the floors as if nothing lay there."},
+        {Rule::type_without_loss, "type-without-loss", "Type without loss at a band",
+         "The nearest known figure is used, which may be far off."},
+        {Rule::inside_wall, "inside-wall", "Access point inside a wall",
+         "On which side it hangs decides its whole map."},
+        {Rule::above_ceiling, "above-ceiling", "Access point above the ceiling",
+         "It sends from the void over the ceiling, or from the next storey."},
+        {Rule::outside_venue, "outside-venue", "Access point outside the building",
+         "The walls stand between it and everybody it should serve."},
+    }};
+    return list[static_cast<std::size_t>(rule)];
+}
+
+std::vector<Finding> findings(const Project& project, const Scene& scene, const CancelToken& cancel) {
+    std::vector<Finding> out;
+    for (const Floor* floor : all_floors(project)) {
+        cancel.check();
+        const Check check{project, scene, *floor, out};
+        check_floor(check);
+        check_walls(check, cancel);
+        check_rooms(check, cancel);
+        check_openings(check);
+        check_zones(check);
+        check_access_points(check);
+    }
+    check_types(project, out);
+    for (Finding& f : out)
+        for (const Waiver& w : *project.waivers)
+            if (w.rule == rule_info(f.rule).key && w.subjects == f.subjects) f.waived = w.note;
+    std::stable_sort(out.begin(), out.end(),
+                     [](const Finding& a, const Finding& b) { return a.rule < b.rule; });
+    return out;
+}
+
+void waive(Project& project, const Finding& finding, const std::optional<std::string>& note) {
+    std::vector<Waiver> waivers = *project.waivers;
+    const std::string rule(rule_info(finding.rule).key);
+    std::erase_if(waivers, [&](const Waiver& w) { return w.rule == rule && w.subjects == finding.subjects; });
+    if (note) waivers.push_back({rule, finding.subjects, *note});
+    set_waivers(project, std::move(waivers));
+}
+
+}  // namespace yemvo
