@@ -6,10 +6,13 @@
 #include <QLineEdit>
 #include <QListWidget>
 #include <QStandardPaths>
+#include <QTableView>
 #include <QTest>
 #include <cstdio>
 
 #include "app/drawings/sheet_canvas.h"
+#include "app/findings/findings_page.h"
+#include "app/materials/types_page.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
@@ -127,6 +130,64 @@ bool shoot_drawings(MainWindow& window, const QString& folder) {
     return done;
 }
 
+void trigger(MainWindow& window, const char* action) {
+    for (QAction* a : window.findChildren<QAction*>())
+        if (a->objectName() == action) return a->trigger();
+}
+
+/// What is drawn, composed and found in the step Venue.
+bool shoot_building(MainWindow& window, const QString& folder) {
+    Workspace& w = window.workspace();
+    const auto floors = all_floors(w.project());
+    const FloorId ground = floors[0]->id, first = floors[1]->id;
+    w.set_step(Step::venue);
+
+    // racking drawn by one drag, half way
+    w.show_floor(first);
+    window.plan().fit();
+    w.set_tool(ToolId::obstacle);
+    w.next.obstacle_kind = ObstacleKind::shelving;
+    w.next.obstacle_shape = ObstacleShape::rows;
+    w.next.rows = {3, 0.6, true};
+    w.kinds_were_changed();
+    settle(window);
+    QTest::mousePress(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {47, 8}));
+    for (Point p : {Point{50, 11}, Point{58, 18}}) {
+        const QPointF here = at(window, p);
+        QMouseEvent e(QEvent::MouseMove, here, window.plan().mapToGlobal(here), Qt::NoButton, Qt::LeftButton,
+                      Qt::NoModifier);
+        QApplication::sendEvent(&window.plan(), &e);
+    }
+    bool done = shoot(window, folder, "obstacles");
+    QTest::keyClick(&window.plan(), Qt::Key_Escape);
+    w.set_tool(ToolId::select);
+
+    w.show_floor(ground);
+    trigger(window, "Materialsandwalltypes");
+    window.types().show_type(find_type(w.project(), "window-low-e"));
+    done = shoot(window, folder, "types") && done;
+    window.types().left();
+
+    // three things that cannot be meant
+    w.edit("Slips", [&](Project& p) {
+        Wall wall;
+        wall.type = find_type(p, "plasterboard");
+        wall.points = {{38, 34.9}, {38, 30}};
+        add_wall(p, ground, wall);
+        wall.points = {{36, 11}, {43.3, 11}};
+        add_wall(p, ground, wall);
+        add_zone(p, ground, {{}, "Quiet corner", ZoneKind::served, {{10, 2}, {20, 2}, {20, 6}, {10, 6}}});
+    });
+    trigger(window, "Findings");
+    (void)QTest::qWaitFor([&] { return w.open_findings() >= 3; }, 5000);
+    window.findings().table()->selectRow(0);
+    done = shoot(window, folder, "findings") && done;
+    w.document().history().undo();
+    trigger(window, "Tray");
+    w.select({});
+    return done;
+}
+
 bool shoot_all(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const auto floors = all_floors(w.project());
@@ -155,6 +216,7 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
 
     done = shoot_drawings(window, folder) && done;
+    done = shoot_building(window, folder) && done;
 
     // Venue while a wall is being drawn
     w.set_step(Step::venue);

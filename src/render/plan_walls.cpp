@@ -190,14 +190,66 @@ std::vector<DrawnWall> visible_walls(const Project& project, const Floor& floor,
                                      const QRectF& visible) {
     std::vector<DrawnWall> list;
     for (const Wall& w : *floor.walls) {
-        const auto box = bounds(flattened(w));
+        const auto box = w.bulges.empty() ? bounds(w.points) : bounds(flattened(w));
         if (box && map.to_screen(*box).adjusted(-40, -40, 40, 40).intersects(visible))
             list.push_back({&w, &wall_type(project, w.type)});
     }
     std::stable_sort(list.begin(), list.end(), [](const DrawnWall& a, const DrawnWall& b) {
-        return paint_rank(a.type->family) < paint_rank(b.type->family);
+        const int ra = paint_rank(a.type->family), rb = paint_rank(b.type->family);
+        return ra != rb ? ra < rb : a.type->id < b.type->id;
     });
     return list;
+}
+
+/// So thin on the screen that all walls of a type are drawn at once.
+bool is_hairline(const DrawnWall& d, const PlanMap& map) {
+    const bool plain = d.wall->base_m <= 1 && !d.wall->top_m;  // no hatch shows at this width
+    return plain && d.type->thickness_m * map.px_per_m <= 2;
+}
+
+void paint_bodies(QPainter& p, const std::vector<DrawnWall>& walls, const PlanMap& map,
+                  const Palette& palette) {
+    constexpr std::size_t crowded = 1500;  // so many that a quicker pen is worth its thinner line
+    QVector<QLineF> lines;
+    const WallType* type = nullptr;
+    const auto flush = [&] {
+        if (lines.isEmpty()) return;
+        const double width = walls.size() > crowded ? 1 : width_px(type->thickness_m, map);
+        p.setPen(QPen(palette.family(type->family), width, Qt::SolidLine,
+                      walls.size() > crowded ? Qt::FlatCap : Qt::SquareCap));
+        p.drawLines(lines);
+        lines.clear();
+    };
+    for (const DrawnWall& d : walls) {
+        if (type != d.type) flush();
+        type = d.type;
+        if (!is_hairline(d, map)) {
+            flush();
+            paint_wall(p, *d.wall, *d.type, map, palette);
+            continue;
+        }
+        for_each_chord(*d.wall, [&](const Chord& c) {
+            lines << QLineF(map.to_screen(c.line.a), map.to_screen(c.line.b));
+        });
+    }
+    flush();
+}
+
+void paint_openings(QPainter& p, const Project& project, const std::vector<DrawnWall>& walls,
+                    const PlanMap& map, const Palette& palette) {
+    constexpr double told_px = 5;  // narrower ones are gaps only
+    QVector<QLineF> gaps;
+    for (const DrawnWall& d : walls)
+        for (const Opening& o : d.wall->openings) {
+            if (o.width_m * map.px_per_m >= told_px) {
+                paint_opening(p, *d.wall, o, *d.type, wall_type(project, o.type), map, palette);
+                continue;
+            }
+            const Segment s = span(*d.wall, o);
+            gaps << QLineF(map.to_screen(s.a), map.to_screen(s.b));
+        }
+    p.setPen(QPen(palette.floor, 1.6, Qt::SolidLine, Qt::FlatCap));
+    p.drawLines(gaps);
 }
 
 void paint_grid(QPainter& p, const PlanMap& map, const QRectF& visible, double step_m, const QColor& colour) {
@@ -329,10 +381,8 @@ void paint_walls(QPainter& p, const Project& project, const Floor& floor, const 
             if (d.type->family != Family::timber)
                 stroke(p, polygon_of(flattened(*d.wall), map), palette.casing,
                        width_px(d.type->thickness_m, map) + 3.2);
-    for (const DrawnWall& d : walls) paint_wall(p, *d.wall, *d.type, map, palette);
-    for (const DrawnWall& d : walls)
-        for (const Opening& o : d.wall->openings)
-            paint_opening(p, *d.wall, o, *d.type, wall_type(project, o.type), map, palette);
+    paint_bodies(p, walls, map, palette);
+    paint_openings(p, project, walls, map, palette);
     p.restore();
 }
 

@@ -635,12 +635,12 @@ TEST_CASE("two faces of a drawn wall make one wall of their thickness, across a 
                               {{5, -0.1}, {10.1, -0.1}},
                               {{9.9, 0.1}, {9.9, 6}},
                               {{10.1, -0.1}, {10.1, 6}}});
-    const auto along = taken_line(lines, {2, 0.12}, 0.3);
+    const auto along = taken_line(lines, {}, {2, 0.12}, 0.3);
     REQUIRE(along);
     CHECK(along->thickness_m == Approx(0.2));
     CHECK(along->centre.a.y == Approx(0).margin(1e-9));
     CHECK(length(along->centre) == Approx(10).margin(0.11));
-    const auto up = taken_line(lines, {9.85, 3}, 0.3);
+    const auto up = taken_line(lines, {}, {9.85, 3}, 0.3);
     REQUIRE(up);
     const auto runs = as_runs({*along, *up});
     REQUIRE(runs.size() == 1);
@@ -648,5 +648,11 @@ TEST_CASE("two faces of a drawn wall make one wall of their thickness, across a 
     bool corner = false;
     for (Point p : runs[0]) corner = corner || distance(p, {10, 0}) < 0.02;
     CHECK(corner);
-    CHECK_FALSE(taken_line(lines, {2, 3}, 0.3));
+    CHECK_FALSE(taken_line(lines, {}, {2, 3}, 0.3));
+    // an axis of another layer through the middle of the wall is passed over, though it is nearer
+    const SegmentIndex with_axis({{{-2, 0}, {12, 0}}, {{0, 0.1}, {10, 0.1}}, {{0, -0.1}, {10, -0.1}}});
+    const auto wall = taken_line(with_axis, {0, 1, 1}, {5, 0.01}, 0.3);
+    REQUIRE(wall);
+    CHECK(wall->thickness_m == Approx(0.2));
+    CHECK(length(wall->centre) == Approx(10));
 }

@@ -15,8 +15,14 @@ struct CadDrawing;
 
 namespace yemvo::app {
 
+/// Lines with the layer each is on; a layer's number holds for one drawing only.
+struct DrawingLines {
+    SegmentIndex lines;
+    std::vector<int> layers;
+};
+
 /// Of the layers that are shown and inside the crop, in metres of the floor; arcs by chords.
-std::vector<Segment> lines_on_floor(const CadDrawing&, const Drawing&);
+void add_lines(std::vector<Segment>& lines, std::vector<int>& layers, const CadDrawing&, const Drawing&);
 
 /// Hands lines from the thread that opens drawings to the window.
 class FoundLines {
@@ -24,7 +30,7 @@ public:
     struct Lines {
         FloorId floor;
         std::vector<Drawing> drawings;
-        std::shared_ptr<const SegmentIndex> lines;  ///< null: none of the drawings has any
+        std::shared_ptr<const DrawingLines> lines;  ///< null: none of the drawings has any
     };
     /// `sheets`: opened, in any order; matched by their source.
     void put(FloorId, const std::vector<Drawing>&, const std::vector<render::LaidSheet>& sheets);

@@ -4,6 +4,8 @@
 
 namespace yemvo::app {
 
+static constexpr auto pause_before = std::chrono::milliseconds(120);
+
 FindingsRunner::FindingsRunner(QObject* parent) : QObject(parent), masks_(std::size_t{16} << 20) {
     thread_ = std::thread([this] { work(); });
 }
@@ -36,6 +38,9 @@ void FindingsRunner::work() {
     std::unique_lock lock(mutex_);
     while (true) {
         wake_.wait(lock, [this] { return stop_ || waiting_; });
+        // the hand and the prediction go first: a moment without another edit is waited for
+        while (!stop_ && wake_.wait_for(lock, pause_before) == std::cv_status::no_timeout) {
+        }
         if (stop_) return;
         const Project project = *std::exchange(waiting_, std::nullopt);
         running_ = CancelToken();

@@ -1,7 +1,9 @@
 #include "app/plan/follow_tool.h"
 
 #include <algorithm>
+#include <cmath>
 
+#include "app/drawings/drawing_lines.h"
 #include "app/plan/wall_tool.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
@@ -18,7 +20,8 @@ std::vector<HintPart> FollowTool::hint() const {
 
 std::optional<TakenLine> FollowTool::at(const PointerEvent& e) const {
     if (!workspace_.drawing_lines()) return std::nullopt;
-    return taken_line(*workspace_.drawing_lines(), e.floor, 14 / map().px_per_m);
+    const DrawingLines& drawn = *workspace_.drawing_lines();
+    return taken_line(drawn.lines, drawn.layers, e.floor, (dragging_ ? 7 : 10) / map().px_per_m);
 }
 
 void FollowTool::take(const std::optional<TakenLine>& line) {
@@ -28,7 +31,11 @@ void FollowTool::take(const std::optional<TakenLine>& line) {
         return std::find_first_of(t.lines.begin(), t.lines.end(), line->lines.begin(), line->lines.end()) !=
                t.lines.end();
     });
-    if (!known) taken_.push_back(*line);
+    const bool inside =
+        std::any_of(taken_.begin(), taken_.end(), [&](const TakenLine& t) { return lies_inside(*line, t); });
+    if (known || inside) return;
+    std::erase_if(taken_, [&](const TakenLine& t) { return lies_inside(t, *line); });
+    taken_.push_back(*line);
 }
 
 void FollowTool::press(const PointerEvent& e) {
@@ -38,6 +45,7 @@ void FollowTool::press(const PointerEvent& e) {
                                true);
     taken_.clear();
     dragging_ = true;
+    dragged_from_ = e.floor;
     take(at(e));
     surface_.repaint_tool();
 }
@@ -45,7 +53,17 @@ void FollowTool::press(const PointerEvent& e) {
 void FollowTool::move(const PointerEvent& e) {
     if (!floor()) return;
     near_ = at(e);
-    if (dragging_) take(near_);
+    if (dragging_) {
+        // what the hand moves along is meant, not what it crosses
+        constexpr double told_px = 5, shortest_m = 0.5;
+        const Point moved = e.floor - dragged_from_;
+        if (length(moved) * map().px_per_m >= told_px) {
+            const bool along = near_ && length(near_->centre) >= shortest_m &&
+                               std::abs(dot(unit(near_->centre.b - near_->centre.a), unit(moved))) > 0.9;
+            if (along) take(near_);
+            dragged_from_ = e.floor;
+        }
+    }
     surface_.repaint_tool();
 }
 
@@ -53,7 +71,7 @@ void FollowTool::release(const PointerEvent&) {
     if (!dragging_ || !floor()) return;
     dragging_ = false;
     if (taken_.empty()) return workspace_.tell("No line of the drawing is near", true);
-    const auto runs = as_runs(taken_);
+    const auto runs = as_runs(taken_, *floor()->walls);
     const std::size_t count = taken_.size();
     taken_.clear();
     near_.reset();

@@ -22,6 +22,7 @@ private:
     void take(const std::optional<TakenLine>&);
     std::optional<TakenLine> near_;
     std::vector<TakenLine> taken_;
+    Point dragged_from_;
     bool dragging_ = false;
 };
 

@@ -4,6 +4,7 @@
 #include <vector>
 
 #include "geometry/segment_index.h"
+#include "venue/wall.h"
 
 namespace yemvo::app {
 
@@ -14,11 +15,18 @@ struct TakenLine {
     std::vector<std::uint32_t> lines;  ///< that it was made of
 };
 
-/// The line nearest to a place within reach, its colinear continuations across gaps of at most 1.2 m (doors),
-/// and the other face where a parallel line runs 4 to 60 cm beside it.
-std::optional<TakenLine> taken_line(const SegmentIndex&, Point at, double reach_m);
+/// The line near a place within reach, its colinear continuations across gaps of at most 1.2 m (doors), and
+/// the other face where a parallel line of the same layer runs 4 to 60 cm beside it. A line that has another
+/// face goes before a nearer one that has none: an axis is no wall. `layers`: of each line; empty: all one.
+std::optional<TakenLine> taken_line(const SegmentIndex&, const std::vector<int>& layers, Point at,
+                                    double reach_m);
 
-/// Lines whose ends nearly meet are brought together and made runs.
-std::vector<std::vector<Point>> as_runs(const std::vector<TakenLine>&);
+/// A line that belongs to a wall, as the sill of a window in it does.
+bool lies_inside(const TakenLine& line, const TakenLine& wall);
+
+/// Lines whose ends nearly meet are brought together and made runs; ends near walls that stand already meet
+/// them.
+std::vector<std::vector<Point>> as_runs(const std::vector<TakenLine>&,
+                                        const std::vector<Wall>& standing = {});
 
 }  // namespace yemvo::app

@@ -1,5 +1,6 @@
 #include "app/plan/tool.h"
 
+#include "app/drawings/drawing_lines.h"
 #include "app/plan/access_point_tool.h"
 #include "app/plan/align_tool.h"
 #include "app/plan/follow_tool.h"
@@ -22,7 +23,8 @@ SnapOptions Tool::snap_options(const PointerEvent& e) const {
     o.grid_m = grid_step_m(map().px_per_m * (floor() && !floor()->drawings->empty() ? 6 : 1));
     o.suspended = e.keys & Qt::AltModifier;
     o.angles = e.keys & Qt::ShiftModifier;
-    o.drawing = workspace_.drawing_lines();
+    if (const auto& drawn = workspace_.drawing_lines())
+        o.drawing = std::shared_ptr<const SegmentIndex>(drawn, &drawn->lines);
     return o;
 }
 

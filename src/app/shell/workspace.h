@@ -10,7 +10,6 @@
 #include "app/shell/document.h"
 #include "checks/findings.h"
 #include "coverage/verdict.h"
-#include "geometry/segment_index.h"
 #include "project/items.h"
 #include "render/heat_map.h"
 
@@ -82,6 +81,8 @@ struct Comparison {
     friend bool operator==(const Comparison&, const Comparison&) = default;
 };
 
+struct DrawingLines;
+
 class Workspace : public QObject {
     Q_OBJECT
 public:
@@ -129,8 +130,8 @@ public:
     void edit_selected(const QString& label,
                        const std::function<void(Project&, FloorId, const Item&)>& change);
     /// The lines of the CAD drawings under the floor in view, in its metres; null while there are none.
-    const std::shared_ptr<const SegmentIndex>& drawing_lines() const { return drawing_lines_; }
-    void set_drawing_lines(std::shared_ptr<const SegmentIndex> lines) { drawing_lines_ = std::move(lines); }
+    const std::shared_ptr<const DrawingLines>& drawing_lines() const { return drawing_lines_; }
+    void set_drawing_lines(std::shared_ptr<const DrawingLines> lines) { drawing_lines_ = std::move(lines); }
     void set_step(Step);
     void set_tool(ToolId);
     void set_map(const render::MapChoice&);
@@ -195,7 +196,7 @@ private:
     FloorId floor_;
     std::vector<Item> selection_;
     std::map<FloorId, std::vector<Item>> elsewhere_;
-    std::shared_ptr<const SegmentIndex> drawing_lines_;
+    std::shared_ptr<const DrawingLines> drawing_lines_;
     Step step_ = Step::venue;
     ToolId tool_ = ToolId::select;
     render::MapChoice map_;

@@ -3,7 +3,7 @@
 #include <algorithm>
 #include <cmath>
 #include <map>
-#include <set>
+#include <unordered_map>
 
 #include "geometry/segment_index.h"
 
@@ -78,7 +78,12 @@ public:
 
 private:
     std::vector<Point> places_;
-    std::map<std::pair<long long, long long>, int> by_cell_;
+    struct Hash {
+        std::size_t operator()(const std::pair<long long, long long>& cell) const {
+            return std::hash<long long>()(cell.first * 73856093LL ^ cell.second * 19349663LL);
+        }
+    };
+    std::unordered_map<std::pair<long long, long long>, int, Hash> by_cell_;
 };
 
 struct Link {
@@ -205,15 +210,16 @@ std::vector<std::vector<Way>> faces(const Graph& g) {
         }
         std::sort(out[c].begin(), out[c].end());
     }
-    std::set<Way> walked;
+    std::vector<bool> walked(2 * g.links.size());
+    const auto mark = [](Way w) { return 2 * static_cast<std::size_t>(w.link) + (w.forward ? 1 : 0); };
     std::vector<std::vector<Way>> found;
     for (std::size_t c = 0; c < g.at.size(); ++c)
         for (const auto& [angle, first] : out[c]) {
-            if (walked.contains(first)) continue;
+            if (walked[mark(first)]) continue;
             std::vector<Way> face;
             Way w = first;
             do {
-                walked.insert(w);
+                walked[mark(w)] = true;
                 face.push_back(w);
                 // at the head: the next to the right of the way back, so that the face stays on the left
                 const auto& around = out[static_cast<std::size_t>(head(w))];
