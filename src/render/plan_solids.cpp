@@ -119,6 +119,39 @@ void paint_ceilings(QPainter& p, const Project& project, const Floor& floor, con
     p.restore();
 }
 
+void paint_ramps(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
+                 const Palette& palette) {
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    for (const Ramp& r : *floor.ramps) {
+        const QColor ink = palette.slab;
+        p.setPen(QPen(with_alpha(ink, 0.9), 1));
+        p.setBrush(with_alpha(ink, 0.06));
+        p.drawPolygon(polygon_of(r.outline, map));
+        p.setPen(QPen(with_alpha(ink, 0.35), 0.8));
+        const int lines = std::clamp(static_cast<int>(distance(foot(r), head(r))), 2, 60);
+        for (int i = 1; i < lines; ++i) {
+            const double t = i / static_cast<double>(lines);
+            p.drawLine(map.to_screen(lerp(r.outline[1], r.outline[2], t)),
+                       map.to_screen(lerp(r.outline[0], r.outline[3], t)));
+        }
+        const QPointF from = map.to_screen(lerp(foot(r), head(r), 0.12)),
+                      to = map.to_screen(lerp(foot(r), head(r), 0.88));
+        const QLineF way(from, to);
+        if (way.length() < 14) continue;
+        p.setPen(QPen(ink, 1.3));
+        p.drawLine(way);
+        const QPointF back = (from - to) / way.length() * 8, side(-back.y() * 0.5, back.x() * 0.5);
+        p.drawLine(to, to + back + side);
+        p.drawLine(to, to + back - side);
+        draw_halo_text(p, (from + to) / 2,
+                       (r.name.empty() ? QString("up ") : QString::fromStdString(r.name) + ", up ") +
+                           length_words(r.rise_m, project),
+                       font(10.5, 500), palette.ink, palette.casing, 3);
+    }
+    p.restore();
+}
+
 void paint_slab_areas(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
                       const Palette& palette) {
     p.save();

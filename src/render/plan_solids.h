@@ -16,6 +16,8 @@ void paint_obstacles(QPainter&, const Project&, const Floor&, const PlanMap&, co
                      const Palette&);
 /// Outlines dash-dotted, height and type told in a corner.
 void paint_ceilings(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&);
+/// Lines across the way up, an arrow along it.
+void paint_ramps(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&);
 void paint_slab_areas(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&);
 
 }  // namespace yemvo::render

@@ -249,6 +249,26 @@ TEST_CASE("a shaft goes through all storeys above") {
     CHECK(all_floors(d.project())[2]->walls->empty());
 }
 
+TEST_CASE("a ramp rises from where the drag began, by a storey, until told otherwise") {
+    Venue d;
+    d.key(Qt::Key_E);
+    d.drag({10, 3}, {18, 6}, Qt::AltModifier);
+    REQUIRE(d.floor().ramps->size() == 1);
+    const Ramp drawn = d.floor().ramps->front();
+    CHECK(foot(drawn).x == Approx(10).margin(0.1));
+    CHECK(head(drawn).x == Approx(18).margin(0.1));
+    CHECK(drawn.rise_m == Approx(3));
+    d.key(Qt::Key_S);
+    d.click({14, 4});
+    d.fill("rampRise", "1.5");
+    d.press_button("turnRamp");
+    CHECK(d.floor().ramps->front().rise_m == 1.5);
+    CHECK(foot(d.floor().ramps->front()).x == Approx(18).margin(0.1));
+    d.undo();
+    d.undo();
+    CHECK(d.floor().ramps->front() == drawn);
+}
+
 TEST_CASE("a note is pinned, written and kept; a photo that is none is refused") {
     Venue d;
     QTemporaryDir folder;

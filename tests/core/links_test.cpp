@@ -153,6 +153,19 @@ TEST_CASE("a wall up to the ceiling ends there, and reaches the slab where no ce
     CHECK(loss_db_between(p, {2, 8, 3.2}, {8, 8, 3.2}) == Approx(3.5));
 }
 
+TEST_CASE("under a ramp and on it, where it has risen enough, and beside it") {
+    Project p = one_floor(8);
+    // from (0, 2) up to (20, 2) by 4 m, 4 m wide: at x the surface is at x / 5
+    add_ramp(p, floor_at(p, 0),
+             {{}, "", find_type(p, "slab-timber"), {{0, 4}, {0, 0}, {20, 0}, {20, 4}}, 0.15, 4});
+    CHECK(loss_db_between(p, {15, 2, 6}, {15.2, 2, 1}) == Approx(8));                 // through it
+    CHECK(loss_db_between(p, {15, 2, 6}, {15.2, 2, 3.6}) == Approx(0).margin(1e-9));  // both above
+    CHECK(loss_db_between(p, {15, 2, 2.2}, {10, 2, 1}) == Approx(0).margin(1e-9));    // both below
+    CHECK(loss_db_between(p, {15, 6, 6}, {15.2, 6, 1}) == Approx(0).margin(1e-9));    // beside
+    CHECK(loss_db_between(p, {2, 2, 2.5}, {18, 2, 2.5}) ==
+          Approx(8));  // level, into the ramp from above at 12.5 m
+}
+
 TEST_CASE("a beam is met above its base only") {
     Project p = one_floor(4);
     wall(p, "concrete-200", {{5, 0}, {5, 10}}, 3.2, {});
@@ -208,6 +221,8 @@ TEST_CASE(
     add_ceiling(p, floor_at(p, 0),
                 {{}, "", {{0, 0}, {11, 0}, {11, 10}, {0, 10}}, 2.6, find_type(p, "ceiling-mineral")});
     add_slab_area(p, floor_at(p, 1), {{}, "", find_type(p, "slab-timber"), {{5, 1}, {14, 1}, {14, 9}}});
+    add_ramp(p, floor_at(p, 0),
+             {{}, "", find_type(p, "slab-hollow-core"), {{14, 2}, {18, 3}, {17, 9}, {13, 8}}, 0, 2.8});
     MaskCache masks(1 << 22);
     const Scene scene = make_scene(p, masks);
     const Surface s = make_surface(p, scene, *find_floor(p, floor_at(p, 0)), 0.25);

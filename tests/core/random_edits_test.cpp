@@ -104,6 +104,11 @@ public:
             case 24:
                 add_slab_area(p, floor, {{}, "A", typed(p, TypeUse::slab), triangle()});
                 break;
+            case 37:
+                add_ramp(
+                    p, floor,
+                    {{}, "R", typed(p, TypeUse::slab), {place(), place(), place(), place()}, 0, any(-4, 4)});
+                break;
             case 25:
                 add_note(p, floor, {{}, "n", place(), ""});
                 break;
@@ -149,7 +154,7 @@ public:
         }
     }
 
-    static constexpr int kinds_of_edit = 37;
+    static constexpr int kinds_of_edit = 38;
 
 private:
     WallTypeId typed(const Project& p, TypeUse use) {

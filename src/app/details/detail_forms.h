@@ -14,6 +14,7 @@ Form* void_form(Workspace&, QWidget* parent, VoidId);
 Form* access_point_form(Workspace&, QWidget* parent, AccessPointId);
 Form* obstacle_form(Workspace&, QWidget* parent, ObstacleId);
 Form* ceiling_form(Workspace&, QWidget* parent, CeilingId);
+Form* ramp_form(Workspace&, QWidget* parent, RampId);
 Form* slab_area_form(Workspace&, QWidget* parent, SlabAreaId);
 /// `photo_asked`: a photo is wanted for the note.
 Form* note_form(Workspace&, QWidget* parent, NoteId, const std::function<void(NoteId)>& photo_asked);

@@ -146,6 +146,9 @@ void DetailsPanel::rebuild() {
                 case Item::Kind::slab_area:
                     form_ = slab_area_form(workspace_, nullptr, SlabAreaId{item.id});
                     break;
+                case Item::Kind::ramp:
+                    form_ = ramp_form(workspace_, nullptr, RampId{item.id});
+                    break;
                 case Item::Kind::note:
                     form_ = note_form(workspace_, nullptr, NoteId{item.id},
                                       [this](NoteId id) { emit photo_asked(id); });

@@ -202,7 +202,7 @@ void obstacle_kinds(Form* form, Workspace& w) {
     next_choice(form, w, "Make", "nextObstacleShape", {"One outline", "Rows in a rectangle"},
                 &NextKinds::obstacle_shape);
     if (w.next.obstacle_shape == ObstacleShape::rows) {
-        auto* count = form->row("Rows");
+        auto* count = form->row("Rows, deep");
         form->number_field(
             count, "nextRows", "", 0, [&w] { return w.next.rows.rows; },
             [&w](double v) {
@@ -211,7 +211,7 @@ void obstacle_kinds(Form* form, Workspace& w) {
             },
             1, 200);
         form->length_field(
-            count, "nextRowDepth", "m deep", [&w] { return w.next.rows.depth_m; },
+            count, "nextRowDepth", "m", [&w] { return w.next.rows.depth_m; },
             [&w](double v) {
                 w.next.rows.depth_m = v;
                 w.kinds_were_changed();
@@ -374,6 +374,11 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::slab_area:
             form->group("Slab areas drawn next");
             outline_manner(form, w);
+            type_palette(form, w, TypeUse::slab, &NextKinds::slab_type);
+            break;
+        case ToolId::ramp:
+            form->group("Ramps drawn next");
+            form->note("Drag from the foot to the head: it rises by a storey, which Details can change.");
             type_palette(form, w, TypeUse::slab, &NextKinds::slab_type);
             break;
         case ToolId::shaft:

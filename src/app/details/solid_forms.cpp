@@ -2,6 +2,8 @@
 #include <QHBoxLayout>
 #include <QPlainTextEdit>
 #include <QPushButton>
+#include <algorithm>
+#include <cmath>
 
 #include "app/details/detail_forms.h"
 #include "app/details/form_parts.h"
@@ -146,6 +148,50 @@ Form* slab_area_form(Workspace& w, QWidget* parent, SlabAreaId id) {
         });
     loss_rows(*form, w, [get] { return get().type; });
     area_row(*form, w, [get] { return get().outline; });
+    arrange_group(*form, w);
+    form->stretch();
+    return form;
+}
+
+Form* ramp_form(Workspace& w, QWidget* parent, RampId id) {
+    auto* form = new Form(w, parent);
+    const auto get = [&w, id]() -> const Ramp& { return *find_ramp(*w.floor(), id); };
+    const auto change = [&w, id](const QString& label, std::function<void(Ramp&)> how) {
+        change_thing(
+            w, label, [id](Project&, const Floor& f) { return find_ramp(f, id); },
+            [](Project& p, FloorId at, const Ramp& r) { replace_ramp(p, at, r); }, how);
+    };
+    title(*form, "Ramp");
+    form->group("What it is");
+    form->name_field(
+        form->row("Name"), "rampName", [get] { return QString::fromStdString(get().name); },
+        [=](const QString& text) { change("Rename ramp", [&](Ramp& r) { r.name = text.toStdString(); }); });
+    const auto types = types_of(w.project(), TypeUse::slab);
+    form->choice(
+        form->row("Type"), "rampType", type_names(w.project(), types),
+        [=] { return index_of(types, get().type); },
+        [=](int i) { change("Change ramp", [&](Ramp& r) { r.type = types[static_cast<std::size_t>(i)]; }); });
+    loss_rows(*form, w, [get] { return get().type; });
+    form->group("Slope");
+    form->length_field(
+        form->row("Foot at"), "rampFoot", metre(w), [get] { return get().foot_m; },
+        [=](double v) { change("Change ramp", [&](Ramp& r) { r.foot_m = v; }); }, -20, 100);
+    form->length_field(
+        form->row("Rises"), "rampRise", metre(w), [get] { return get().rise_m; },
+        [=](double v) { change("Change ramp", [&](Ramp& r) { r.rise_m = v; }); }, -50, 50);
+    form->text("Slope", [get] {
+        return QString::number(
+                   std::round(get().rise_m / std::max(0.01, distance(foot(get()), head(get()))) * 1000) /
+                   10) +
+               " %";
+    });
+    auto* turn = new QPushButton("Rise the other way");
+    turn->setObjectName("turnRamp");
+    QObject::connect(turn, &QPushButton::clicked, form, [=] {
+        change("Turn ramp round",
+               [](Ramp& r) { std::rotate(r.outline.begin(), r.outline.begin() + 2, r.outline.end()); });
+    });
+    form->widget(turn);
     arrange_group(*form, w);
     form->stretch();
     return form;

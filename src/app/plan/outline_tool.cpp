@@ -11,12 +11,13 @@ namespace yemvo::app {
 
 QString OutlineTool::name() const {
     static constexpr const char* names[] = {"Zone",      "Void",     "Plate", "Ceiling area",
-                                            "Slab area", "Obstacle", "Shaft"};
+                                            "Slab area", "Obstacle", "Shaft", "Ramp"};
     return names[static_cast<int>(makes_)];
 }
 
 bool OutlineTool::takes_rooms() const {
-    return workspace_.next.take_room && makes_ != Makes::plate && makes_ != Makes::shaft && !makes_rows();
+    return workspace_.next.take_room && makes_ != Makes::plate && makes_ != Makes::shaft &&
+           makes_ != Makes::ramp && !makes_rows();
 }
 
 bool OutlineTool::makes_rows() const {
@@ -139,6 +140,9 @@ void OutlineTool::finish(std::vector<Point> corners) {
                                    ? QString("The shaft stands on this floor")
                                    : "The shaft runs up to " + QString::fromStdString(floors.back().name));
     }
+    if (makes_ == Makes::ramp && corners.size() != 4)
+        return workspace_.tell("A ramp is a rectangle or has four corners: two of its foot, two of its head",
+                               true);
     if (makes_rows()) {
         const auto outlines = rows(corners);
         if (outlines.empty())
@@ -183,6 +187,13 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
             o.outline = corners;
             o.top_m = std::min(next.obstacle_top_m, f.height_m);
             return {ItemKind::obstacle, add_obstacle(p, at, o).value};
+        }
+        case Makes::ramp: {
+            // along the longer side, its foot where the hand began
+            const bool wide = distance(corners[0], corners[1]) >= distance(corners[1], corners[2]);
+            const std::vector<Point> outline =
+                wide ? std::vector<Point>{corners[3], corners[0], corners[1], corners[2]} : corners;
+            return {ItemKind::ramp, add_ramp(p, at, {{}, "", next.slab_type, outline, 0, f.height_m}).value};
         }
         case Makes::zone:
         case Makes::plate:

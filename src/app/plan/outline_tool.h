@@ -10,7 +10,7 @@ namespace yemvo::app {
 /// for a rectangle, click corner after corner, or take the room round a click.
 class OutlineTool : public Tool {
 public:
-    enum class Makes { zone, slab_void, plate, ceiling, slab_area, obstacle, shaft };
+    enum class Makes { zone, slab_void, plate, ceiling, slab_area, obstacle, shaft, ramp };
     OutlineTool(Workspace& workspace, PlanSurface& surface, Makes makes)
         : Tool(workspace, surface), makes_(makes) {}
     QString name() const override;

@@ -123,10 +123,12 @@ std::vector<Item> items_at(const Project& project, const Floor& floor, const ren
     pick.openings();
     pick.walls();
     pick.outlines(ItemKind::obstacle, *floor.obstacles);
+    pick.outlines(ItemKind::ramp, *floor.ramps);
     pick.outlines(ItemKind::zone, *floor.zones);
     pick.outlines(ItemKind::ceiling, *floor.ceilings);
     pick.outlines(ItemKind::slab_area, floor.slab->areas);
     pick.areas(ItemKind::obstacle, *floor.obstacles);
+    pick.areas(ItemKind::ramp, *floor.ramps);
     pick.outlines(ItemKind::slab_void, floor.slab->voids);
     pick.areas(ItemKind::slab_void, floor.slab->voids);
     pick.areas(ItemKind::zone, *floor.zones);
@@ -165,6 +167,8 @@ QString item_name(const Project& project, const Floor& floor, const Item& item) 
             return "ceiling area";
         case ItemKind::note:
             return "note";
+        case ItemKind::ramp:
+            return "ramp";
         case ItemKind::obstacle:
             return QString::fromUtf8(
                 obstacle_kind_name(find_obstacle(floor, ObstacleId{item.id})->kind).data());

@@ -307,6 +307,7 @@ void PlanView::redraw_layers() {
     over.setRenderHint(QPainter::Antialiasing);
     const auto shown = [&](ItemKind kind) { return is_shown(project, kind); };
     if (shown(ItemKind::slab_area)) render::paint_slab_areas(over, project, *f, layers_map_, theme());
+    if (shown(ItemKind::ramp)) render::paint_ramps(over, project, *f, layers_map_, theme());
     if (shown(ItemKind::slab_void)) render::paint_voids(over, *f, layers_map_, theme());
     ZoneId selected;
     for (const Item& item : workspace_.selection())

@@ -116,6 +116,8 @@ std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& su
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_area);
         case ToolId::obstacle:
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::obstacle);
+        case ToolId::ramp:
+            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::ramp);
         case ToolId::shaft:
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::shaft);
         case ToolId::wall_rectangle:

@@ -180,15 +180,12 @@ void MainWindow::fill_recent() {
 }
 
 void MainWindow::make_display_actions(QMenu* menu) {
-    static constexpr std::pair<ItemKind, const char*> kinds[] = {{ItemKind::wall, "walls"},
-                                                                 {ItemKind::opening, "doors and windows"},
-                                                                 {ItemKind::obstacle, "obstacles"},
-                                                                 {ItemKind::ceiling, "ceilings"},
-                                                                 {ItemKind::slab_area, "slab areas"},
-                                                                 {ItemKind::slab_void, "voids"},
-                                                                 {ItemKind::zone, "zones"},
-                                                                 {ItemKind::note, "notes"},
-                                                                 {ItemKind::access_point, "access points"}};
+    static constexpr std::pair<ItemKind, const char*> kinds[] = {
+        {ItemKind::wall, "walls"},           {ItemKind::opening, "doors and windows"},
+        {ItemKind::obstacle, "obstacles"},   {ItemKind::ceiling, "ceilings"},
+        {ItemKind::slab_area, "slab areas"}, {ItemKind::slab_void, "voids"},
+        {ItemKind::ramp, "ramps"},           {ItemKind::zone, "zones"},
+        {ItemKind::note, "notes"},           {ItemKind::access_point, "access points"}};
     for (const bool hides : {true, false}) {
         for (const auto& [kind, name] : kinds) {
             // doors and windows are drawn with their walls: they can be locked, not hidden

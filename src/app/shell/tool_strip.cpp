@@ -27,6 +27,7 @@ const std::vector<ToolInfo>& all_tools() {
          "Draw where the slab under this floor is built of something else"},
         {ToolId::slab_void, "Void", "void", "O", "Draw an opening through the slab under this floor"},
         {ToolId::shaft, "Shaft", "shaft", "H", "Draw a lift or stair shaft through the storeys"},
+        {ToolId::ramp, "Ramp", "ramp", "E", "Draw a ramp from its foot to its head"},
         {ToolId::zone, "Zone", "zone", "Z", "Draw zones"},
         {ToolId::note, "Note", "note", "N", "Pin a note or a photo to a place"},
         {ToolId::scale, "Scale", "scale", "L",
@@ -42,10 +43,10 @@ const std::vector<ToolInfo>& all_tools() {
 std::vector<ToolId> tools_of(Step step) {
     switch (step) {
         case Step::venue:
-            return {ToolId::select,    ToolId::scale,     ToolId::align, ToolId::wall,
-                    ToolId::door,      ToolId::window,    ToolId::split, ToolId::column,
-                    ToolId::obstacle,  ToolId::ceiling,   ToolId::shaft, ToolId::plate,
-                    ToolId::slab_void, ToolId::slab_area, ToolId::zone,  ToolId::note};
+            return {ToolId::select, ToolId::scale, ToolId::align,     ToolId::wall,      ToolId::door,
+                    ToolId::window, ToolId::split, ToolId::column,    ToolId::obstacle,  ToolId::ceiling,
+                    ToolId::shaft,  ToolId::plate, ToolId::slab_void, ToolId::slab_area, ToolId::ramp,
+                    ToolId::zone,   ToolId::note};
         case Step::demand:
             return {ToolId::select, ToolId::zone};
         case Step::placement:

@@ -37,6 +37,7 @@ enum class ToolId {
     slab_area,
     shaft,
     note,
+    ramp,
 };
 
 /// Which line of a wall is drawn.

@@ -24,6 +24,7 @@ using VoidId = Id<struct VoidTag>;
 using SlabAreaId = Id<struct SlabAreaTag>;
 using ObstacleId = Id<struct ObstacleTag>;
 using CeilingId = Id<struct CeilingTag>;
+using RampId = Id<struct RampTag>;
 using NoteId = Id<struct NoteTag>;
 using GroupId = Id<struct GroupTag>;
 using WallTypeId = Id<struct WallTypeTag>;

@@ -135,6 +135,16 @@ void replace_ceiling(Project& project, FloorId floor, const CeilingArea& c) {
     entry(floor_of(project, floor).ceilings.edit(), c.id) = c;
 }
 
+RampId add_ramp(Project& project, FloorId floor, Ramp r) {
+    r.id = new_id<RampId>(project);
+    floor_of(project, floor).ramps.edit().push_back(r);
+    return r.id;
+}
+
+void replace_ramp(Project& project, FloorId floor, const Ramp& r) {
+    entry(floor_of(project, floor).ramps.edit(), r.id) = r;
+}
+
 NoteId add_note(Project& project, FloorId floor, Note n) {
     n.id = new_id<NoteId>(project);
     floor_of(project, floor).notes.edit().push_back(n);

@@ -90,6 +90,8 @@ ObstacleId add_obstacle(Project&, FloorId, Obstacle);
 void replace_obstacle(Project&, FloorId, const Obstacle&);
 CeilingId add_ceiling(Project&, FloorId, CeilingArea);
 void replace_ceiling(Project&, FloorId, const CeilingArea&);
+RampId add_ramp(Project&, FloorId, Ramp);
+void replace_ramp(Project&, FloorId, const Ramp&);
 NoteId add_note(Project&, FloorId, Note);
 void replace_note(Project&, FloorId, const Note&);
 

@@ -81,6 +81,7 @@ void give_new_groups(Project& project, Floor& floor) {
     renew(floor.zones.edit());
     renew(floor.obstacles.edit());
     renew(floor.ceilings.edit());
+    renew(floor.ramps.edit());
     renew(floor.notes.edit());
     renew(floor.slab.edit().voids);
     renew(floor.slab.edit().areas);
@@ -96,6 +97,7 @@ void give_new_ids(Project& project, Floor& floor) {
     for (SlabArea& a : floor.slab.edit().areas) a.id = new_id<SlabAreaId>(project);
     for (Obstacle& o : floor.obstacles.edit()) o.id = new_id<ObstacleId>(project);
     for (CeilingArea& c : floor.ceilings.edit()) c.id = new_id<CeilingId>(project);
+    for (Ramp& r : floor.ramps.edit()) r.id = new_id<RampId>(project);
     for (Note& n : floor.notes.edit()) n.id = new_id<NoteId>(project);
     give_new_groups(project, floor);
     for (Drawing& d : floor.drawings.edit()) d.id = new_id<DrawingId>(project);
@@ -173,6 +175,7 @@ FloorId duplicate_floor(Project& project, FloorId id, const FloorParts& parts) {
         copy.walls = {};
         copy.obstacles = {};
         copy.ceilings = {};
+        copy.ramps = {};
     }
     copy.notes = {};
     if (!parts.zones) copy.zones = {};
@@ -282,6 +285,8 @@ void transform_floor(Project& project, FloorId id, const Similarity& s) {
         for (Obstacle& o : floor.obstacles.edit()) move_all(o.outline, map);
     if (!floor.ceilings->empty())
         for (CeilingArea& c : floor.ceilings.edit()) move_all(c.outline, map);
+    if (!floor.ramps->empty())
+        for (Ramp& r : floor.ramps.edit()) move_all(r.outline, map);
     if (!floor.notes->empty())
         for (Note& n : floor.notes.edit()) n.position = map.apply(n.position);
     if (!floor.drawings->empty())

@@ -6,8 +6,19 @@
 
 namespace yemvo {
 
-enum class ItemKind { wall, opening, zone, slab_void, access_point, obstacle, ceiling, slab_area, note };
-inline constexpr int item_kinds = 9;
+enum class ItemKind {
+    wall,
+    opening,
+    zone,
+    slab_void,
+    access_point,
+    obstacle,
+    ceiling,
+    slab_area,
+    note,
+    ramp
+};
+inline constexpr int item_kinds = 10;
 
 struct Item {
     using Kind = ItemKind;

@@ -11,7 +11,8 @@ namespace yemvo {
 namespace {
 
 constexpr std::array<std::string_view, item_kinds> kind_names{
-    "wall", "opening", "zone", "slab void", "access point", "obstacle", "ceiling", "slab area", "note"};
+    "wall",     "opening", "zone",      "slab void", "access point",
+    "obstacle", "ceiling", "slab area", "note",      "ramp"};
 
 template <class List, class IdType>
 auto found_in(List& list, IdType id) -> decltype(&*list.begin()) {
@@ -53,6 +54,8 @@ bool with_thing(FloorType& f, const Item& item, Use use) {
             return in(f.ceilings, CeilingId{item.id});
         case ItemKind::note:
             return in(f.notes, NoteId{item.id});
+        case ItemKind::ramp:
+            return in(f.ramps, RampId{item.id});
         case ItemKind::slab_void:
             return in_slab(&Slab::voids, VoidId{item.id});
         case ItemKind::slab_area:
@@ -93,6 +96,8 @@ void set_points(Thing& t, const std::vector<Point>& points) {
     } else if constexpr (is_note<Thing>) {
         t.position = points.at(0);
     } else {
+        if constexpr (std::is_same_v<std::remove_const_t<Thing>, Ramp>)
+            if (points.size() != t.outline.size()) throw std::logic_error("a ramp has four corners");
         t.outline = points;
     }
 }
@@ -169,6 +174,7 @@ std::vector<Item> all_items(const Project& project, const Floor& f) {
     };
     take(ItemKind::slab_area, f.slab->areas);
     take(ItemKind::slab_void, f.slab->voids);
+    take(ItemKind::ramp, *f.ramps);
     take(ItemKind::ceiling, *f.ceilings);
     take(ItemKind::zone, *f.zones);
     take(ItemKind::obstacle, *f.obstacles);
@@ -201,7 +207,7 @@ void set_corners(Project& project, FloorId at, const Item& item, const std::vect
 bool is_outline(const Item& item) {
     return item.kind == ItemKind::zone || item.kind == ItemKind::slab_void ||
            item.kind == ItemKind::obstacle || item.kind == ItemKind::ceiling ||
-           item.kind == ItemKind::slab_area;
+           item.kind == ItemKind::slab_area || item.kind == ItemKind::ramp;
 }
 
 std::vector<Point> shape_of(const Project& project, const Floor& f, const Item& item) {
@@ -238,6 +244,8 @@ void remove_item(Project& project, FloorId at, const Item& item) {
             return erase_id(f.slab.edit().areas, SlabAreaId{item.id});
         case ItemKind::note:
             return erase_id(f.notes.edit(), NoteId{item.id});
+        case ItemKind::ramp:
+            return erase_id(f.ramps.edit(), RampId{item.id});
     }
 }
 
@@ -334,6 +342,7 @@ std::optional<TypeUse> use_of(const Floor& f, const Item& item) {
         case ItemKind::ceiling:
             return TypeUse::ceiling;
         case ItemKind::slab_area:
+        case ItemKind::ramp:
             return TypeUse::slab;
         default:
             return std::nullopt;
@@ -368,7 +377,7 @@ std::vector<Item> alike(const Project& project, const Floor& of, const Item& ite
 
 std::size_t Clipping::count() const {
     return walls.size() + zones.size() + voids.size() + slab_areas.size() + obstacles.size() +
-           ceilings.size() + notes.size() + access_points.size();
+           ceilings.size() + ramps.size() + notes.size() + access_points.size();
 }
 
 Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& items) {
@@ -400,12 +409,14 @@ Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& i
             } else if constexpr (std::is_same_v<Thing, CeilingArea>) {
                 c.ceilings.push_back(t);
                 if (t.type) needs(*t.type);
+            } else if constexpr (std::is_same_v<Thing, Ramp>) {
+                c.ramps.push_back(t);
             } else {
                 c.notes.push_back(t);
                 c.notes.back().photo.clear();
             }
             if constexpr (std::is_same_v<decltype(Thing::id), WallId> || std::is_same_v<Thing, SlabArea> ||
-                          std::is_same_v<Thing, Obstacle>)
+                          std::is_same_v<Thing, Ramp> || std::is_same_v<Thing, Obstacle>)
                 needs(t.type);
         });
     }
@@ -492,6 +503,7 @@ std::vector<Item> paste(Project& project, FloorId at, const Clipping& c, const M
     for (const auto& t : c.slab_areas) paster.put(ItemKind::slab_area, t, add_slab_area);
     for (const auto& t : c.voids) paster.put(ItemKind::slab_void, t, add_void);
     for (const auto& t : c.ceilings) paster.put(ItemKind::ceiling, t, add_ceiling);
+    for (const auto& t : c.ramps) paster.put(ItemKind::ramp, t, add_ramp);
     for (const auto& t : c.zones) paster.put(ItemKind::zone, t, add_zone);
     for (const auto& t : c.obstacles) paster.put(ItemKind::obstacle, t, add_obstacle);
     for (const auto& t : c.walls) paster.put(t);
@@ -514,6 +526,7 @@ std::optional<Point> middle(const Clipping& c) {
     take(c.slab_areas);
     take(c.obstacles);
     take(c.ceilings);
+    take(c.ramps);
     take(c.notes);
     for (const AccessPoint& ap : c.access_points) all.push_back(ap.position);
     const auto box = bounds(all);

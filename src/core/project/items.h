@@ -61,6 +61,7 @@ struct Clipping {
     std::vector<SlabArea> slab_areas;
     std::vector<Obstacle> obstacles;
     std::vector<CeilingArea> ceilings;
+    std::vector<Ramp> ramps;
     std::vector<Note> notes;
     std::vector<AccessPoint> access_points;
     std::vector<WallType> types;

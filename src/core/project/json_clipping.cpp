@@ -33,6 +33,7 @@ void check(const Clipping& c, const Reader& r) {
         for (const Opening& o : w.openings) type(o.type);
     }
     for (const SlabArea& a : c.slab_areas) type(a.type);
+    for (const Ramp& ramp : c.ramps) type(ramp.type);
     for (const Obstacle& o : c.obstacles) type(o.type);
     for (const CeilingArea& a : c.ceilings)
         if (a.type) type(*a.type);
@@ -59,6 +60,7 @@ std::string clipping_to_json(const Clipping& c) {
                     {"slab_areas", write_all(c.slab_areas, write_slab_area)},
                     {"obstacles", write_all(c.obstacles, write_obstacle)},
                     {"ceilings", write_all(c.ceilings, write_ceiling)},
+                    {"ramps", write_all(c.ramps, write_ramp)},
                     {"notes", write_all(c.notes, write_note)},
                     {"access_points", write_all(c.access_points, write_access_point)},
                     {"wall_types", write_all(c.types, write_wall_type)},
@@ -82,6 +84,7 @@ Clipping clipping_from_json(std::string_view text) {
     read_all(c.slab_areas, r, "slab_areas", read_slab_area);
     read_all(c.obstacles, r, "obstacles", read_obstacle);
     read_all(c.ceilings, r, "ceilings", read_ceiling);
+    read_all(c.ramps, r, "ramps", read_ramp);
     read_all(c.notes, r, "notes", read_note);
     read_all(c.access_points, r, "access_points", read_access_point);
     read_all(c.types, r, "wall_types", read_wall_type);

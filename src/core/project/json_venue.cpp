@@ -216,6 +216,26 @@ CeilingArea read_ceiling(const Reader& r) {
     return c;
 }
 
+Json write_ramp(const Ramp& r) {
+    Json json{{"id", r.id.value},     {"name", r.name},
+              {"type", r.type.value}, {"outline", write_points(r.outline)},
+              {"foot_m", r.foot_m},   {"rise_m", r.rise_m}};
+    write_group(json, r.group);
+    return json;
+}
+
+Ramp read_ramp(const Reader& r) {
+    Ramp ramp{r.at("id").id<RampId>(),
+              r.at("name").text(2000),
+              r.at("type").id<WallTypeId>(),
+              read_points(r.at("outline"), 4),
+              r.at("foot_m").number(-100, 1000),
+              r.at("rise_m").number(-100, 100),
+              read_group(r)};
+    if (ramp.outline.size() != 4) r.at("outline").fail("a ramp has four corners");
+    return ramp;
+}
+
 Json write_note(const Note& n) {
     Json json{
         {"id", n.id.value}, {"text", n.text}, {"position", write_point(n.position)}, {"photo", n.photo}};
@@ -269,6 +289,7 @@ Json write_floor(const Floor& f) {
     if (f.alignment) json["alignment"] = write_alignment(*f.alignment);
     json["zones"] = write_all(*f.zones, write_zone);
     json["ceilings"] = write_all(*f.ceilings, write_ceiling);
+    json["ramps"] = write_all(*f.ramps, write_ramp);
     json["obstacles"] = write_all(*f.obstacles, write_obstacle);
     json["notes"] = write_all(*f.notes, write_note);
     json["walls"] = write_all(*f.walls, write_wall);
@@ -306,6 +327,7 @@ Floor read_floor(const Reader& r, int version) {
     f.walls = read_all<Wall>(r, "walls", read_wall);
     f.zones = read_all<Zone>(r, "zones", read_zone);
     f.ceilings = read_all<CeilingArea>(r, "ceilings", read_ceiling);
+    f.ramps = read_all<Ramp>(r, "ramps", read_ramp);
     f.obstacles = read_all<Obstacle>(r, "obstacles", read_obstacle);
     f.notes = read_all<Note>(r, "notes", read_note);
     return f;

@@ -17,6 +17,8 @@ Json write_obstacle(const Obstacle&);
 Obstacle read_obstacle(const Reader&);
 Json write_ceiling(const CeilingArea&);
 CeilingArea read_ceiling(const Reader&);
+Json write_ramp(const Ramp&);
+Ramp read_ramp(const Reader&);
 Json write_note(const Note&);
 Note read_note(const Reader&);
 Json write_building(const Building&);

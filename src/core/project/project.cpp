@@ -91,6 +91,7 @@ std::vector<TypeSite> uses_of_type(const Project& project, WallTypeId id) {
         if (f->slab->type == id) out.push_back({f->id, std::nullopt});
         for (const SlabArea& a : f->slab->areas) use(a.type == id, ItemKind::slab_area, a.id.value);
         for (const CeilingArea& c : *f->ceilings) use(c.type == id, ItemKind::ceiling, c.id.value);
+        for (const Ramp& r : *f->ramps) use(r.type == id, ItemKind::ramp, r.id.value);
         for (const Obstacle& o : *f->obstacles) use(o.type == id, ItemKind::obstacle, o.id.value);
         for (const Wall& w : *f->walls) {
             use(w.type == id, ItemKind::wall, w.id.value);
@@ -134,6 +135,7 @@ const SlabVoid* find_void(const Floor& floor, VoidId id) { return find_id(floor.
 const SlabArea* find_slab_area(const Floor& floor, SlabAreaId id) { return find_id(floor.slab->areas, id); }
 const Obstacle* find_obstacle(const Floor& floor, ObstacleId id) { return find_id(*floor.obstacles, id); }
 const CeilingArea* find_ceiling(const Floor& floor, CeilingId id) { return find_id(*floor.ceilings, id); }
+const Ramp* find_ramp(const Floor& floor, RampId id) { return find_id(*floor.ramps, id); }
 const Note* find_note(const Floor& floor, NoteId id) { return find_id(*floor.notes, id); }
 const AccessPoint* find_access_point(const Project& project, FloorId floor, AccessPointId id) {
     return find_id(access_points(project, floor), id);

@@ -126,6 +126,7 @@ const SlabVoid* find_void(const Floor&, VoidId);
 const SlabArea* find_slab_area(const Floor&, SlabAreaId);
 const Obstacle* find_obstacle(const Floor&, ObstacleId);
 const CeilingArea* find_ceiling(const Floor&, CeilingId);
+const Ramp* find_ramp(const Floor&, RampId);
 const Note* find_note(const Floor&, NoteId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
 

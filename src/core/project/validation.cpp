@@ -58,6 +58,10 @@ private:
             own(others_, c.id.value, "ceiling " + c.name);
             if (c.type) type(*c.type, "ceiling " + c.name);
         }
+        for (const Ramp& r : *f.ramps) {
+            own(others_, r.id.value, "ramp " + r.name);
+            type(r.type, "ramp " + r.name);
+        }
         for (const Note& n : *f.notes) own(others_, n.id.value, "note on " + f.name);
         for (const Wall& w : *f.walls) {
             const std::string where = "wall " + std::to_string(w.id.value) + " on " + f.name;

@@ -16,6 +16,8 @@ TermKind term_kind(CrossingKind kind) {
             return TermKind::opening;
         case CrossingKind::ceiling:
             return TermKind::ceiling;
+        case CrossingKind::ramp:
+            return TermKind::ramp;
         case CrossingKind::obstacle:
             return TermKind::obstacle;
         case CrossingKind::slab:
@@ -33,8 +35,8 @@ std::string crossing_name(const Project& project, const Scene& scene, const Cros
 }  // namespace
 
 std::string_view term_kind_name(TermKind kind) {
-    static constexpr std::array<std::string_view, 8> names{"power",   "antenna", "free_space", "wall",
-                                                           "opening", "slab",    "ceiling",    "obstacle"};
+    static constexpr std::array<std::string_view, 9> names{
+        "power", "antenna", "free_space", "wall", "opening", "slab", "ceiling", "ramp", "obstacle"};
     return names[static_cast<std::size_t>(kind)];
 }
 

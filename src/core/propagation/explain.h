@@ -7,7 +7,7 @@
 
 namespace yemvo {
 
-enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, obstacle };
+enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, ramp, obstacle };
 
 struct LinkTerm {
     TermKind kind;

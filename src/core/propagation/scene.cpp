@@ -4,6 +4,8 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "propagation/crossing_rule.h"
+
 namespace yemvo {
 namespace {
 
@@ -75,6 +77,7 @@ private:
         if (building.kind == BuildingKind::building) add_slab(building, floor);
         for (const CeilingArea& c : *floor.ceilings)
             if (c.type) add_ceiling(floor, c);
+        for (const Ramp& r : *floor.ramps) add(r);
         for (const Obstacle& o : *floor.obstacles) add(floor, o);
     }
     void add_ceiling(const Floor& floor, const CeilingArea& c) {
@@ -86,6 +89,23 @@ private:
         sheet.ceiling = c.id;
         sheet.plate = c.outline;
         sheet.to_scene = at.to_scene;
+        scene_.slabs.push_back(std::move(sheet));
+    }
+    void add(const Ramp& r) {
+        const SceneFloor& at = scene_.floors.back();
+        const Point low = foot(r), high = head(r);
+        const double run_m = distance(low, high);
+        if (run_m < 0.01) return;
+        SceneSlab sheet;
+        sheet.row = row(r.type);
+        sheet.floor = at.floor;
+        sheet.ramp = r.id;
+        sheet.plate = r.outline;
+        sheet.to_scene = at.to_scene;
+        const Point from = at.to_scene.apply(low), to = at.to_scene.apply(high);
+        sheet.rise = (to - from) * (r.rise_m / (run_m * run_m));
+        const double foot_m = at.ground_m(low) + r.foot_m - wall_type(project_, r.type).thickness_m / 2;
+        sheet.level_m = foot_m - dot(sheet.rise, from);
         scene_.slabs.push_back(std::move(sheet));
     }
     void add(const Floor& floor, const Obstacle& o) {
@@ -183,7 +203,7 @@ private:
         for (const ScenePanel& p : scene_.panels)
             key.add(p.a.x).add(p.a.y).add(p.b.x).add(p.b.y).add(p.base_m).add(p.top_m).add(p.row);
         for (const SceneSlab& s : scene_.slabs) {
-            key.add(s.level_m).add(s.row);
+            key.add(s.level_m).add(s.row).add(s.rise.x).add(s.rise.y);
             if (s.extent) key.add(walls_key(*find_floor(project_, s.floor)->walls));
             for (Point p : {s.to_scene.apply({0, 0}), s.to_scene.apply({1000, 0})}) key.add(p.x).add(p.y);
             add_points(key, s.plate);
@@ -215,6 +235,11 @@ bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
 }
 
 }  // namespace
+
+std::optional<double> SceneSlab::share(Point3 source, Point3 receiver) const {
+    if (rise == Point{}) return slab_share(level_m, source.z, receiver.z);
+    return slab_share(level_m, source.z - dot(rise, source.flat()), receiver.z - dot(rise, receiver.flat()));
+}
 
 std::optional<int> SceneSlab::row_at(Point in_scene) const {
     const Point p = to_scene.invert(in_scene);

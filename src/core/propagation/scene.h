@@ -35,18 +35,22 @@ struct SlabPatch {
     int row;
 };
 
-/// A horizontal sheet: a floor plate at half its thickness, or a suspended ceiling.
+/// A sheet: a floor plate or a ramp at half its thickness, or a suspended ceiling.
 struct SceneSlab {
     double level_m;
     int row;
     FloorId floor;      ///< the floor standing on it, or under the ceiling
     CeilingId ceiling;  ///< 0: a floor plate
+    RampId ramp;        ///< 0: level
+    Point rise{};       ///< of a ramp, metres a metre in the scene; level_m then holds at the scene's origin
     std::shared_ptr<const FloorMask> extent;
     std::vector<Point> plate;  ///< its outline; empty: as far as the extent
     std::optional<Box> limit;  ///< where nothing encloses it: no farther than this
     std::vector<std::vector<Point>> voids;
     std::vector<SlabPatch> patches;  ///< the later on top
     PointMap to_scene;               ///< from the metres of its building, in which all of the above are
+    /// Share of the way at which a ray passes it; none when it stays on one side.
+    std::optional<double> share(Point3 source, Point3 receiver) const;
     /// Which loss row a place of the scene has; none in a void or outside the building.
     std::optional<int> row_at(Point) const;
 };

@@ -65,11 +65,11 @@ public:
     }
 
     void cast(const SceneSlab& slab) {
-        if (slab.level_m <= lowest_m_ || slab.level_m > highest_m_) return;
+        if (!slab.ramp && (slab.level_m <= lowest_m_ || slab.level_m > highest_m_)) return;
         for (int row = 0; row < surface_.rows; ++row)
             for (int column = 0; column < surface_.columns; ++column) {
                 const Point3 receiver = surface_.receiver(surface_.centre(column, row));
-                const auto share = slab_share(slab.level_m, source_.z, receiver.z);
+                const auto share = slab.share(source_, receiver);
                 if (!share) continue;
                 if (const auto loss_row = slab.row_at(lerp(source_.flat(), receiver.flat(), *share)))
                     add(*loss_row, row, column, column + 1);

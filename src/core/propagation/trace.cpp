@@ -32,12 +32,14 @@ void add_panel(std::vector<Crossing>& out, const ScenePanel& panel, Point3 sourc
 }
 
 void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, Point3 receiver) {
-    const auto share = slab_share(slab.level_m, source.z, receiver.z);
+    const auto share = slab.share(source, receiver);
     if (!share) return;
     const auto row = slab.row_at(lerp(source.flat(), receiver.flat(), *share));
     if (!row) return;
     const Point3 way = receiver - source;
-    out.push_back({slab.ceiling ? CrossingKind::ceiling : CrossingKind::slab,
+    out.push_back({slab.ceiling ? CrossingKind::ceiling
+                   : slab.ramp  ? CrossingKind::ramp
+                                : CrossingKind::slab,
                    *row,
                    *share,
                    angle_to_normal_deg(way.z / length(way)),

@@ -6,7 +6,7 @@
 
 namespace yemvo {
 
-enum class CrossingKind { wall, opening, slab, ceiling, obstacle };
+enum class CrossingKind { wall, opening, slab, ceiling, ramp, obstacle };
 
 struct Crossing {
     CrossingKind kind;

@@ -64,6 +64,21 @@ struct CeilingArea {
     friend bool operator==(const CeilingArea&, const CeilingArea&) = default;
 };
 
+/// A sloping plate from the floor upwards: its foot is the edge between the first two corners, its head the
+/// edge between the other two.
+struct Ramp {
+    RampId id;
+    std::string name;
+    WallTypeId type;             ///< with the use "slab"
+    std::vector<Point> outline;  ///< four corners: two of the foot, two of the head
+    double foot_m = 0;           ///< of its surface at the foot, above the floor
+    double rise_m = 3;           ///< from foot to head
+    GroupId group = {};
+    friend bool operator==(const Ramp&, const Ramp&) = default;
+};
+inline Point foot(const Ramp& r) { return lerp(r.outline[0], r.outline[1], 0.5); }
+inline Point head(const Ramp& r) { return lerp(r.outline[2], r.outline[3], 0.5); }
+
 /// Words, and perhaps a photo, pinned to a place.
 struct Note {
     NoteId id;
@@ -110,6 +125,7 @@ struct Floor {
     Shared<std::vector<Zone>> zones;
     Shared<std::vector<Obstacle>> obstacles;
     Shared<std::vector<CeilingArea>> ceilings;
+    Shared<std::vector<Ramp>> ramps;
     Shared<std::vector<Note>> notes;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first
     std::optional<Alignment> alignment;
