@@ -52,7 +52,7 @@ QPushButton* button(QHBoxLayout* row, const QString& object, const QString& word
     auto* b = new QPushButton(words);
     b->setObjectName(object);
     b->setToolTip(tip);
-    b->setMinimumWidth(QFontMetrics(b->font()).horizontalAdvance(words) + 18);
+    b->setMinimumWidth(QFontMetrics(b->font()).horizontalAdvance(words) + 26);
     b->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     // what runs rebuilds this form: it is left first
     QObject::connect(b, &QPushButton::clicked, b, run, Qt::QueuedConnection);

@@ -379,7 +379,7 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::ramp:
             form->group("Ramps drawn next");
             form->note("Drag from the foot to the head: it rises by a storey, which Details can change.");
-            type_palette(form, w, TypeUse::slab, &NextKinds::slab_type);
+            type_palette(form, w, TypeUse::slab, &NextKinds::ramp_type);
             break;
         case ToolId::shaft:
             shaft_kinds(form, w);

@@ -193,7 +193,7 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
             const bool wide = distance(corners[0], corners[1]) >= distance(corners[1], corners[2]);
             const std::vector<Point> outline =
                 wide ? std::vector<Point>{corners[3], corners[0], corners[1], corners[2]} : corners;
-            return {ItemKind::ramp, add_ramp(p, at, {{}, "", next.slab_type, outline, 0, f.height_m}).value};
+            return {ItemKind::ramp, add_ramp(p, at, {{}, "", next.ramp_type, outline, 0, f.height_m}).value};
         }
         case Makes::zone:
         case Makes::plate:

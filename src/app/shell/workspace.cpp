@@ -44,6 +44,7 @@ void Workspace::project_replaced() {
     next.column_type = known("column-concrete", TypeUse::obstacle);
     next.ceiling_type = known("ceiling-mineral", TypeUse::ceiling);
     next.slab_type = known("slab-timber", TypeUse::slab);
+    next.ramp_type = known("slab-concrete-300", TypeUse::slab);
     next.shaft_type = known("concrete-200", TypeUse::wall);
     emit floor_changed();
     emit site_changed();

@@ -55,7 +55,7 @@ struct NextKinds {
     bool door_open = false;
     double window_width_m = 1.5, window_sill_m = 0.9, window_head_m = 2.2;
     ObstacleKind obstacle_kind = ObstacleKind::shelving;
-    WallTypeId obstacle_type, column_type, ceiling_type, slab_type, shaft_type;
+    WallTypeId obstacle_type, column_type, ceiling_type, slab_type, shaft_type, ramp_type;
     ObstacleShape obstacle_shape = ObstacleShape::area;
     double obstacle_top_m = 2.2;
     RowsWanted rows;

@@ -192,7 +192,8 @@ void check_floor(const Check& c) {
         if (const auto box = extent(c.floor)) plate_m2 = box->width() * box->height();
     for (const SlabVoid& v : c.floor.slab->voids) holes_m2 += area_m2(v.outline);
     if (plate_m2 > 1 && holes_m2 > 0.8 * plate_m2)
-        add(Rule::slab_missing, "Voids take nearly all of the slab under it", 2);
+        add(Rule::slab_missing,
+            "Nearly all that its walls enclose is void: draw its outer walls or its plate", 2);
 }
 
 void check_access_points(const Check& c) {
