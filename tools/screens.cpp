@@ -225,6 +225,8 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     w.set_tool(ToolId::wall);
     w.wall_kind = find_type(w.project(), "glass-partition");
     w.kinds_were_changed();
+    settle(window);
+    window.plan().fit();
     QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {35, 20}));
     drag_to(&window.plan(), at(window, {43.1, 20.1}));
     done = shoot(window, folder, "venue") && done;

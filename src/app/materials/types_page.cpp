@@ -1,9 +1,6 @@
 #include "app/materials/types_page.h"
 
 #include <QComboBox>
-#include <QDir>
-#include <QFile>
-#include <QFileInfo>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QKeyEvent>
@@ -12,19 +9,15 @@
 #include <QListWidget>
 #include <QPainter>
 #include <QPushButton>
-#include <QSaveFile>
 #include <QScrollArea>
-#include <QStandardPaths>
 #include <QStyledItemDelegate>
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
 #include "app/details/form_parts.h"
 #include "app/materials/type_plots.h"
-#include "app/shell/file_names.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
-#include "project/json_types.h"
 #include "project/library.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
@@ -32,8 +25,6 @@
 
 namespace yemvo::app {
 namespace {
-
-constexpr const char* types_filter = "Libraries of types (*.json)";
 
 QString capital(std::string_view text) {
     QString s = QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
@@ -167,10 +158,6 @@ QTableWidget* table_of(const QStringList& heads, const QString& object) {
 }
 
 }  // namespace
-
-QString personal_types_file() {
-    return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/types.json";
-}
 
 TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     : QWidget(parent), workspace_(workspace), asking_(asking) {
@@ -722,102 +709,6 @@ void TypesPage::replace() {
     const std::size_t count = uses_of_type(workspace_.project(), shown_).size();
     workspace_.edit("Replace type", [&](Project& p) { use_other_type(p, shown_, to); });
     workspace_.tell(QString("%1 things now are of the other type").arg(count));
-}
-
-void TypesPage::add_types(const std::vector<WallType>& types, const QString& from) {
-    std::size_t added = 0;
-    WallTypeId first;
-    std::vector<WallType> fresh;
-    for (WallType t : types) {
-        const WallTypeId known = find_type(workspace_.project(), t.key);
-        if (known) {
-            WallType mine = wall_type(workspace_.project(), known);
-            mine.id = {};
-            t.id = {};
-            if (mine == t) continue;  // has it already
-        }
-        fresh.push_back(t);
-    }
-    if (fresh.empty()) return workspace_.tell("The project has all types of " + from + " already");
-    workspace_.edit("Add types", [&](Project& p) {
-        for (const WallType& t : fresh) {
-            const WallTypeId id = add_wall_type(p, t);
-            if (++added == 1) first = id;
-        }
-    });
-    show_type(first);
-    workspace_.tell(QString("%1 types added from %2").arg(added).arg(from));
-}
-
-void TypesPage::read_file() {
-    const QString name = asking_.open_file("Read a library of types", types_filter);
-    if (name.isEmpty()) return;
-    const QString said = QFileInfo(name).fileName();
-    QFile file(name);
-    constexpr qint64 largest = 20 << 20;
-    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
-    if (file.size() > largest)
-        return workspace_.tell(said + " is larger than 20 MB: this is no library of types", true);
-    try {
-        add_types(types_from_json(file.readAll().toStdString(), said.toStdString()), said);
-    } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
-    }
-}
-
-static bool write_text(const QString& name, const std::string& text) {
-    QSaveFile file(name);
-    return file.open(QIODevice::WriteOnly) &&
-           file.write(text.data(), static_cast<qint64>(text.size())) == static_cast<qint64>(text.size()) &&
-           file.commit();
-}
-
-void TypesPage::write_file() {
-    const QString name =
-        with_ending(asking_.save_file("Write a library of types", "types.json", types_filter), ".json");
-    if (name.isEmpty()) return;
-    if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
-        return workspace_.tell(QFileInfo(name).fileName() + " cannot be written: choose another folder",
-                               true);
-    workspace_.tell(QString("%1 types written to %2")
-                        .arg(workspace_.project().wall_types->size())
-                        .arg(QFileInfo(name).fileName()));
-}
-
-/// The person's own types; none when there is no file yet. Throws Error for a broken one.
-static std::vector<WallType> personal_types() {
-    QFile file(personal_types_file());
-    if (!file.exists()) return {};
-    if (!file.open(QIODevice::ReadOnly)) throw Error("cannot be opened", file.fileName().toStdString());
-    return types_from_json(file.readAll().toStdString(), file.fileName().toStdString());
-}
-
-void TypesPage::keep_personal() {
-    if (!type()) return;
-    try {
-        auto mine = personal_types();
-        std::erase_if(mine, [&](const WallType& t) { return t.key == type()->key; });
-        mine.push_back(*type());
-        QDir().mkpath(QFileInfo(personal_types_file()).path());
-        if (!write_text(personal_types_file(), types_to_json(mine)))
-            return workspace_.tell(personal_types_file() + " cannot be written", true);
-        workspace_.tell(QString("%1 is kept: your library has %2 types")
-                            .arg(QString::fromStdString(type()->name))
-                            .arg(mine.size()));
-    } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
-    }
-}
-
-void TypesPage::take_personal() {
-    try {
-        const auto mine = personal_types();
-        if (mine.empty())
-            return workspace_.tell("Your own library is empty: keep a type for other projects first", true);
-        add_types(mine, "your own library");
-    } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
-    }
 }
 
 void TypesPage::keyPressEvent(QKeyEvent* e) {
