@@ -14,6 +14,14 @@ std::vector<AccessPoint>& access_points_of(Project& project, FloorId floor) {
     return entry(project.variants, project.variant).access_points[floor].edit();
 }
 
+/// Under a new id.
+template <class Thing>
+auto put(Project& project, std::vector<Thing>& list, Thing thing) {
+    thing.id = new_id<decltype(thing.id)>(project);
+    list.push_back(std::move(thing));
+    return list.back().id;
+}
+
 }  // namespace
 
 Project new_project(std::string name, SiteSettings settings, int floors, double storey_height_m) {
@@ -71,9 +79,7 @@ void remove_opening(Project& project, FloorId floor, WallId wall, OpeningId id) 
 }
 
 ZoneId add_zone(Project& project, FloorId floor, Zone zone) {
-    zone.id = new_id<ZoneId>(project);
-    floor_of(project, floor).zones.edit().push_back(zone);
-    return zone.id;
+    return put(project, floor_of(project, floor).zones.edit(), std::move(zone));
 }
 
 void replace_zone(Project& project, FloorId floor, const Zone& zone) {
@@ -92,9 +98,7 @@ void remove_zone(Project& project, FloorId floor, ZoneId id) {
 }
 
 VoidId add_void(Project& project, FloorId floor, SlabVoid v) {
-    v.id = new_id<VoidId>(project);
-    floor_of(project, floor).slab.edit().voids.push_back(v);
-    return v.id;
+    return put(project, floor_of(project, floor).slab.edit().voids, std::move(v));
 }
 
 void replace_void(Project& project, FloorId floor, const SlabVoid& v) {
@@ -106,9 +110,7 @@ void remove_void(Project& project, FloorId floor, VoidId id) {
 }
 
 SlabAreaId add_slab_area(Project& project, FloorId floor, SlabArea a) {
-    a.id = new_id<SlabAreaId>(project);
-    floor_of(project, floor).slab.edit().areas.push_back(a);
-    return a.id;
+    return put(project, floor_of(project, floor).slab.edit().areas, std::move(a));
 }
 
 void replace_slab_area(Project& project, FloorId floor, const SlabArea& a) {
@@ -116,9 +118,7 @@ void replace_slab_area(Project& project, FloorId floor, const SlabArea& a) {
 }
 
 ObstacleId add_obstacle(Project& project, FloorId floor, Obstacle o) {
-    o.id = new_id<ObstacleId>(project);
-    floor_of(project, floor).obstacles.edit().push_back(o);
-    return o.id;
+    return put(project, floor_of(project, floor).obstacles.edit(), std::move(o));
 }
 
 void replace_obstacle(Project& project, FloorId floor, const Obstacle& o) {
@@ -126,9 +126,7 @@ void replace_obstacle(Project& project, FloorId floor, const Obstacle& o) {
 }
 
 CeilingId add_ceiling(Project& project, FloorId floor, CeilingArea c) {
-    c.id = new_id<CeilingId>(project);
-    floor_of(project, floor).ceilings.edit().push_back(c);
-    return c.id;
+    return put(project, floor_of(project, floor).ceilings.edit(), std::move(c));
 }
 
 void replace_ceiling(Project& project, FloorId floor, const CeilingArea& c) {
@@ -136,9 +134,7 @@ void replace_ceiling(Project& project, FloorId floor, const CeilingArea& c) {
 }
 
 RampId add_ramp(Project& project, FloorId floor, Ramp r) {
-    r.id = new_id<RampId>(project);
-    floor_of(project, floor).ramps.edit().push_back(r);
-    return r.id;
+    return put(project, floor_of(project, floor).ramps.edit(), std::move(r));
 }
 
 void replace_ramp(Project& project, FloorId floor, const Ramp& r) {
@@ -146,9 +142,7 @@ void replace_ramp(Project& project, FloorId floor, const Ramp& r) {
 }
 
 NoteId add_note(Project& project, FloorId floor, Note n) {
-    n.id = new_id<NoteId>(project);
-    floor_of(project, floor).notes.edit().push_back(n);
-    return n.id;
+    return put(project, floor_of(project, floor).notes.edit(), std::move(n));
 }
 
 void replace_note(Project& project, FloorId floor, const Note& n) {

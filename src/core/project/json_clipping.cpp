@@ -1,24 +1,13 @@
-#include <nlohmann/json.hpp>
+#include <algorithm>
 
 #include "project/items.h"
 #include "project/json_gear.h"
+#include "project/json_lists.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"
 
 namespace yemvo {
 namespace {
-
-template <class List, class Write>
-Json write_all(const List& list, Write write) {
-    Json out = Json::array();
-    for (const auto& e : list) out.push_back(write(e));
-    return out;
-}
-
-template <class List, class Read>
-void read_all(List& out, const Reader& r, const char* key, Read read) {
-    for (const Reader& item : r.at(key).items(100'000)) out.push_back(read(item));
-}
 
 /// What a thing refers to must have come along.
 void check(const Clipping& c, const Reader& r) {
@@ -54,17 +43,17 @@ void check(const Clipping& c, const Reader& r) {
 std::string clipping_to_json(const Clipping& c) {
     const Json json{{"format", "yemvo-clipping"},
                     {"version", 1},
-                    {"walls", write_all(c.walls, write_wall)},
-                    {"zones", write_all(c.zones, write_zone)},
-                    {"voids", write_all(c.voids, write_void)},
-                    {"slab_areas", write_all(c.slab_areas, write_slab_area)},
-                    {"obstacles", write_all(c.obstacles, write_obstacle)},
-                    {"ceilings", write_all(c.ceilings, write_ceiling)},
-                    {"ramps", write_all(c.ramps, write_ramp)},
-                    {"notes", write_all(c.notes, write_note)},
-                    {"access_points", write_all(c.access_points, write_access_point)},
-                    {"wall_types", write_all(c.types, write_wall_type)},
-                    {"models", write_all(c.models, write_model)}};
+                    {"walls", write_list(c.walls, write_wall)},
+                    {"zones", write_list(c.zones, write_zone)},
+                    {"voids", write_list(c.voids, write_void)},
+                    {"slab_areas", write_list(c.slab_areas, write_slab_area)},
+                    {"obstacles", write_list(c.obstacles, write_obstacle)},
+                    {"ceilings", write_list(c.ceilings, write_ceiling)},
+                    {"ramps", write_list(c.ramps, write_ramp)},
+                    {"notes", write_list(c.notes, write_note)},
+                    {"access_points", write_list(c.access_points, write_access_point)},
+                    {"wall_types", write_list(c.types, write_wall_type)},
+                    {"models", write_list(c.models, write_model)}};
     return json.dump(-1, ' ', false, Json::error_handler_t::replace);
 }
 
@@ -78,17 +67,17 @@ Clipping clipping_from_json(std::string_view text) {
     const Reader r(json, "clipboard: ");
     if (r.at("format").text(60) != "yemvo-clipping") r.at("format").fail("is not 'yemvo-clipping'");
     Clipping c;
-    read_all(c.walls, r, "walls", read_wall);
-    read_all(c.zones, r, "zones", read_zone);
-    read_all(c.voids, r, "voids", read_void);
-    read_all(c.slab_areas, r, "slab_areas", read_slab_area);
-    read_all(c.obstacles, r, "obstacles", read_obstacle);
-    read_all(c.ceilings, r, "ceilings", read_ceiling);
-    read_all(c.ramps, r, "ramps", read_ramp);
-    read_all(c.notes, r, "notes", read_note);
-    read_all(c.access_points, r, "access_points", read_access_point);
-    read_all(c.types, r, "wall_types", read_wall_type);
-    read_all(c.models, r, "models", read_model);
+    c.walls = read_list<Wall>(r.at("walls"), read_wall);
+    c.zones = read_list<Zone>(r.at("zones"), read_zone);
+    c.voids = read_list<SlabVoid>(r.at("voids"), read_void);
+    c.slab_areas = read_list<SlabArea>(r.at("slab_areas"), read_slab_area);
+    c.obstacles = read_list<Obstacle>(r.at("obstacles"), read_obstacle);
+    c.ceilings = read_list<CeilingArea>(r.at("ceilings"), read_ceiling);
+    c.ramps = read_list<Ramp>(r.at("ramps"), read_ramp);
+    c.notes = read_list<Note>(r.at("notes"), read_note);
+    c.access_points = read_list<AccessPoint>(r.at("access_points"), read_access_point);
+    c.types = read_list<WallType>(r.at("wall_types"), read_wall_type);
+    c.models = read_list<AccessPointModel>(r.at("models"), read_model);
     check(c, r);
     return c;
 }

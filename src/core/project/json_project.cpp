@@ -1,28 +1,13 @@
 #include "project/json_project.h"
 
-#include <nlohmann/json.hpp>
-
 #include "project/json_gear.h"
+#include "project/json_lists.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"
 #include "project/validation.h"
 
 namespace yemvo {
 namespace {
-
-template <class List, class Write>
-Json write_list(const List& list, Write write) {
-    Json out = Json::array();
-    for (const auto& entry : list) out.push_back(write(entry));
-    return out;
-}
-
-template <class T, class Read>
-std::vector<T> read_list(const Reader& r, Read read) {
-    std::vector<T> out;
-    for (const Reader& item : r.items()) out.push_back(read(item));
-    return out;
-}
 
 Json write_settings(const SiteSettings& s) {
     return {{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},

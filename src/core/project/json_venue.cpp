@@ -1,8 +1,7 @@
 #include "project/json_venue.h"
 
-#include <nlohmann/json.hpp>
-
 #include "project/json_drawing.h"
+#include "project/json_lists.h"
 
 namespace yemvo {
 namespace {
@@ -58,22 +57,6 @@ Opening read_opening(const Reader& r, const Wall& wall) {
     return o;
 }
 
-template <class List, class Write>
-Json write_all(const List& list, Write write) {
-    Json out = Json::array();
-    for (const auto& e : list) out.push_back(write(e));
-    return out;
-}
-
-/// None where the key is absent: files before version 3.
-template <class T, class Read>
-std::vector<T> read_all(const Reader& r, const char* key, Read read) {
-    std::vector<T> out;
-    if (const auto list = r.find(key))
-        for (const Reader& item : list->items()) out.push_back(read(item));
-    return out;
-}
-
 void write_group(Json& json, GroupId group) {
     if (group) json["group"] = group.value;
 }
@@ -99,7 +82,7 @@ Json write_wall(const Wall& w) {
               {"base_m", w.base_m},
               {"top_m", write_top(w.top_m)},
               {"to_ceiling", w.to_ceiling},
-              {"openings", write_all(w.openings, write_opening)}};
+              {"openings", write_list(w.openings, write_opening)}};
     if (!w.bulges.empty()) json["bulges"] = w.bulges;
     write_group(json, w.group);
     return json;
@@ -253,13 +236,14 @@ namespace {
 Json write_slab(const Slab& s) {
     return {{"type", s.type.value},
             {"thickness_m", s.thickness_m},
-            {"voids", write_all(s.voids, write_void)},
-            {"areas", write_all(s.areas, write_slab_area)}};
+            {"voids", write_list(s.voids, write_void)},
+            {"areas", write_list(s.areas, write_slab_area)}};
 }
 
 Slab read_slab(const Reader& r) {
     return {r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10),
-            read_all<SlabVoid>(r, "voids", read_void), read_all<SlabArea>(r, "areas", read_slab_area)};
+            read_list_if_any<SlabVoid>(r, "voids", read_void),
+            read_list_if_any<SlabArea>(r, "areas", read_slab_area)};
 }
 
 Json write_alignment(const Alignment& a) {
@@ -285,14 +269,14 @@ Json write_floor(const Floor& f) {
               {"slope", {{"x", f.slope.x}, {"y", f.slope.y}}},
               {"plate", write_points(f.plate)},
               {"slab", write_slab(*f.slab)},
-              {"drawings", write_all(*f.drawings, write_drawing)}};
+              {"drawings", write_list(*f.drawings, write_drawing)}};
     if (f.alignment) json["alignment"] = write_alignment(*f.alignment);
-    json["zones"] = write_all(*f.zones, write_zone);
-    json["ceilings"] = write_all(*f.ceilings, write_ceiling);
-    json["ramps"] = write_all(*f.ramps, write_ramp);
-    json["obstacles"] = write_all(*f.obstacles, write_obstacle);
-    json["notes"] = write_all(*f.notes, write_note);
-    json["walls"] = write_all(*f.walls, write_wall);
+    json["zones"] = write_list(*f.zones, write_zone);
+    json["ceilings"] = write_list(*f.ceilings, write_ceiling);
+    json["ramps"] = write_list(*f.ramps, write_ramp);
+    json["obstacles"] = write_list(*f.obstacles, write_obstacle);
+    json["notes"] = write_list(*f.notes, write_note);
+    json["walls"] = write_list(*f.walls, write_wall);
     return json;
 }
 
@@ -324,12 +308,12 @@ Floor read_floor(const Reader& r, int version) {
     }
     r.at("walls");  // these two must be there
     r.at("zones");
-    f.walls = read_all<Wall>(r, "walls", read_wall);
-    f.zones = read_all<Zone>(r, "zones", read_zone);
-    f.ceilings = read_all<CeilingArea>(r, "ceilings", read_ceiling);
-    f.ramps = read_all<Ramp>(r, "ramps", read_ramp);
-    f.obstacles = read_all<Obstacle>(r, "obstacles", read_obstacle);
-    f.notes = read_all<Note>(r, "notes", read_note);
+    f.walls = read_list_if_any<Wall>(r, "walls", read_wall);
+    f.zones = read_list_if_any<Zone>(r, "zones", read_zone);
+    f.ceilings = read_list_if_any<CeilingArea>(r, "ceilings", read_ceiling);
+    f.ramps = read_list_if_any<Ramp>(r, "ramps", read_ramp);
+    f.obstacles = read_list_if_any<Obstacle>(r, "obstacles", read_obstacle);
+    f.notes = read_list_if_any<Note>(r, "notes", read_note);
     return f;
 }
 
