@@ -134,7 +134,7 @@ int main(int argc, char** argv) {
     for (int i = 0; i < 5; ++i)
         rooms.push_back(milliseconds([&] { RoomFinder(room_edges(project, floor)); }));
     print("all rooms of the floor", figures(rooms));
-    MaskCache masks(1 << 22);
+    SceneCache masks(1 << 22);
     const Scene scene = make_scene(project, masks);
     std::vector<double> checks;
     for (int i = 0; i < 3; ++i) checks.push_back(milliseconds([&] { (void)findings(project, scene); }));

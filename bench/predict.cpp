@@ -35,15 +35,16 @@ int main() {
     print("one access point moved", figures(moved));
     print("one radio's power changed", figures(retuned_ms));
 
-    MaskCache masks(1 << 24);
+    SceneCache masks(1 << 24);
     const Scene scene = make_scene(demo, masks);
     const Surface surface = make_surface(demo, scene, *find_floor(demo, ground));
     const Point3 source = antenna_place(scene, *find_floor(demo, ground), access_points(demo, ground)[2]);
     std::vector<double> raster, links;
     double sink = 0;
     for (int i = 0; i < 11; ++i) {
-        raster.push_back(milliseconds(
-            [&] { sink += static_cast<double>(cast_shadows(scene, surface, source, {}).by_band[1][77]); }));
+        raster.push_back(milliseconds([&] {
+            sink += static_cast<double>(cast_shadows(scene, surface, source, {}).by_band[1].at(77));
+        }));
         links.push_back(milliseconds([&] {
             for (std::size_t k = 0; k < surface.cells(); ++k)
                 sink +=

@@ -128,7 +128,7 @@ int probe(Context& context, const ProbeWish& wish) {
     const Project project = load(context, wish.file);
     const Floor& floor = named_floor(project, wish.floor);
     const Point place = parse_place(wish.at);
-    MaskCache masks(1 << 26);
+    SceneCache masks(1 << 26);
     const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
     Json links = Json::array();
     for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place))

@@ -74,7 +74,7 @@ TEST_CASE("the map and the explanation tell the same at every cell") {
     const Project p = room();
     Predictor predictor;
     const FloorPrediction f = predictor.predict(p).floors.front();
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);
     for (const Band& b : bands()) {
         const auto signal = lens_values(*f.by_band[b.id.index], LensId::signal);
@@ -93,7 +93,7 @@ TEST_CASE("the probe lists every radio that is on, strongest first") {
     AccessPoint ap = access_points(p, floor_at(p, 0))[0];
     ap.radios[0].on = false;
     replace_access_point(p, floor_at(p, 0), ap);
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const auto links = probe(p, make_scene(p, masks), *all_floors(p)[0], {1, 1});
     CHECK(links.size() == 5);
     CHECK(std::is_sorted(links.begin(), links.end(),

@@ -83,7 +83,7 @@ TEST_CASE(
     const Project p = demo::compose_venue();
     Predictor predictor;
     const SitePrediction site = predictor.predict(p);
-    MaskCache masks(1 << 24);
+    SceneCache masks(1 << 24);
     for (const Floor* f : all_floors(p)) {
         const Scene scene = make_scene(p, masks, building_with(p, f->id).id);
         const FloorPrediction& fp = *site.find(f->id);

@@ -14,7 +14,7 @@ using namespace yemvo::test;
 namespace {
 
 std::vector<Finding> found(const Project& p, Rule rule) {
-    MaskCache masks(1 << 22);
+    SceneCache masks(1 << 22);
     std::vector<Finding> out;
     for (Finding& f : findings(p, make_scene(p, masks)))
         if (f.rule == rule) out.push_back(std::move(f));
@@ -306,7 +306,7 @@ TEST_CASE("the rules have different keys, names and reasons") {
 
 TEST_CASE("the demo has no finding that was not accepted") {
     const Project p = demo::make_demo();
-    MaskCache masks(1 << 22);
+    SceneCache masks(1 << 22);
     for (const Finding& f : findings(p, make_scene(p, masks))) {
         INFO(rule_info(f.rule).name << ": " << f.what << " on floor " << f.floor.value << " at " << f.place.x
                                     << ", " << f.place.y);

@@ -28,7 +28,7 @@ using Names = std::vector<std::string>;
 
 /// The strongest at 5 GHz [dBm].
 double received(const Project& p, FloorId floor, Point at) {
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     for (const LinkExplanation& link :
          probe(p, make_scene(p, masks, building_with(p, floor).id), *find_floor(p, floor), at))
         if (link.channel.band == band_5) return link.received_dbm;
@@ -206,7 +206,7 @@ TEST_CASE("in a yard nothing is a slab, buildings are not its map, and the groun
     add_zone(p, yard, {{}, "Z", ZoneKind::served, {{0, 0}, {25, 0}, {25, 20}, {0, 20}}});
     set_slope(p, yard, {-0.1, 0});
     isotropic_access_point(p, {5, 4});
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks, id);
     CHECK(scene.slabs.size() == 1);
     const Surface s = make_surface(p, scene, *find_floor(p, yard));
@@ -225,7 +225,7 @@ TEST_CASE("walls on sloping ground follow it in steps of at most a quarter of a 
     const FloorId f = floor_at(p, 0);
     set_slope(p, f, {0.05, 0});
     wall(p, "brick-half", {{0, 0}, {20, 0}}, 0, 2);
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);
     REQUIRE(scene.panels.size() == 4);
     for (const ScenePanel& panel : scene.panels) {
@@ -242,7 +242,7 @@ TEST_CASE("a plate bounds the slab of a mezzanine: beside it there is none") {
     const FloorId gallery = add_mezzanine(p, hall);
     set_plate(p, gallery, {{0, 0}, {8, 0}, {8, 10}, {0, 10}});
     isotropic_access_point(p, {4, 5}, 1, 1);  // on the gallery, over its slab
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);
     const SceneSlab& slab = scene.slabs.back();
     CHECK(slab.row_at({4, 5}));

@@ -50,7 +50,7 @@ TEST_CASE("what is lost from A to B is lost from B to A") {
     Random random(11);
     for (int round = 0; round < 40; ++round) {
         const Project p = random.venue();
-        MaskCache masks(1 << 20);
+        SceneCache masks(1 << 20);
         const Scene s = make_scene(p, masks);
         const Point a = random.place(), b = random.place();
         const Point3 from{a.x, a.y, random.any(0.5, 6.5)}, to{b.x, b.y, random.any(0.5, 6.5)};

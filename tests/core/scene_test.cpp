@@ -24,7 +24,7 @@ FloorMask mask_of(std::vector<std::vector<Point>> runs) {
 }
 
 std::uint64_t key_of(const Project& p) {
-    MaskCache masks(1 << 22);
+    SceneCache masks(1 << 22);
     return make_scene(p, masks).key;
 }
 
@@ -107,20 +107,23 @@ TEST_CASE("a scene of equal content has an equal key, and every change of what i
     CHECK(keys.size() == 6);
 }
 
-TEST_CASE("a source is moved by less than two centimetres and never through a wall") {
+TEST_CASE("a source is moved by a few centimetres, to 3 cm off a wall at least, and never through one") {
     Project p = one_floor();
     wall(p, "brick-half", {{5, 0}, {5, 10}});
     wall(p, "brick-half", {{0, 5}, {10, 5}});
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene s = make_scene(p, masks);
     for (double dx : {-0.005, 0.005})
         for (double dy : {-0.005, 0.005}) {
             const Point3 from{5 + dx, 5 + dy, 1};
             const Point3 moved = engine_source(s, from);
-            CHECK(distance(moved.flat(), from.flat()) < 0.02);
+            CHECK(distance(moved.flat(), from.flat()) < 0.09);
+            CHECK(std::abs(moved.x - 5) >= 0.03);
+            CHECK(std::abs(moved.y - 5) >= 0.03);
             CHECK((moved.x > 5) == (from.x > 5));
             CHECK((moved.y > 5) == (from.y > 5));
         }
+    CHECK(distance(engine_source(s, {2, 2, 1}).flat(), {2, 2}) < 0.02);
 }
 
 TEST_CASE("a surface covers its floor at the client's height, cell centres on a lattice") {
@@ -128,7 +131,7 @@ TEST_CASE("a surface covers its floor at the client's height, cell centres on a 
     p.settings.client_height_m = 1.4;
     set_floor(p, floor_at(p, 0), "F", 3, 3);
     wall(p, "plasterboard", square);
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);
     const Surface s = make_surface(p, scene, *all_floors(p)[0]);
     CHECK(s.columns == 20);
@@ -144,7 +147,7 @@ TEST_CASE("a surface covers its floor at the client's height, cell centres on a 
 TEST_CASE("a surface never has more cells than memory allows: the grid gets coarser") {
     Project p = one_floor();
     wall(p, "plasterboard", {{0, 0}, {1900, 0}, {1900, 1900}, {0, 1900}, {0, 0}});
-    MaskCache masks(1 << 26);
+    SceneCache masks(1 << 26);
     const Surface s = make_surface(p, make_scene(p, masks), *all_floors(p)[0], 0.5);
     CHECK(s.cells() <= most_cells);
     CHECK(s.cell_m == 1);
@@ -153,7 +156,7 @@ TEST_CASE("a surface never has more cells than memory allows: the grid gets coar
 TEST_CASE("a floor with nothing but an access point is predicted round it") {
     Project p = one_floor();
     isotropic_access_point(p, {100, 50});
-    MaskCache masks(1 << 20);
+    SceneCache masks(1 << 20);
     const Surface s = make_surface(p, make_scene(p, masks), *all_floors(p)[0]);
     CHECK(s.box().contains({100, 50}));
     CHECK(s.box().width() == Approx(30).margin(1));

@@ -14,14 +14,14 @@ namespace {
 
 /// Largest difference between the raster and the link walk over a surface, and how many cells differ at all.
 std::pair<double, int> compare(const Scene& scene, const Surface& surface, Point3 source) {
-    const Obstruction raster = cast_shadows(scene, surface, source, {});
+    const Obstruction raster = cast_shadows(scene, surface, source, {}, no_limit_db);
     double worst = 0;
     int differing = 0;
     for (std::size_t i = 0; i < surface.cells(); ++i) {
         const auto crossings = trace(scene, source, surface.receiver(surface.centre(i)));
         for (const Band& b : bands()) {
             const double d =
-                std::abs(obstruction_db(scene, crossings, b.id) - double{raster.by_band[b.id.index][i]});
+                std::abs(obstruction_db(scene, crossings, b.id) - double{raster.by_band[b.id.index].at(i)});
             if (d > 1e-3) ++differing;
             worst = std::max(worst, d);
         }
@@ -33,7 +33,7 @@ std::pair<double, int> compare(const Scene& scene, const Surface& surface, Point
 
 TEST_CASE("raster and link walk agree in every cell of both demo floors, from every access point") {
     const Project p = demo::compose_venue();
-    MaskCache masks(1 << 24);
+    SceneCache masks(1 << 24);
     for (const Floor* floor : all_floors(p)) {
         const Scene scene = make_scene(p, masks, building_with(p, floor->id).id);
         const Surface surface = make_surface(p, scene, *floor, 0.5);
@@ -66,7 +66,7 @@ TEST_CASE("raster and link walk agree in random scenes, also on a sloping surfac
             o.start_m = any(0, 3);
             add_opening(p, floor_at(p, i % 2), id, o);
         }
-        MaskCache masks(1 << 20);
+        SceneCache masks(1 << 20);
         const Scene scene = make_scene(p, masks);
         Surface s = make_surface(p, scene, *find_floor(p, floor_at(p, round % 2)), 0.4);
         if (round > 5) {
@@ -82,7 +82,7 @@ TEST_CASE("raster and link walk agree in random scenes, also on a sloping surfac
 
 TEST_CASE("a computation that is cancelled stops") {
     const Project p = demo::compose_venue();
-    MaskCache masks(1 << 24);
+    SceneCache masks(1 << 24);
     const Scene scene = make_scene(p, masks);
     const CancelToken token;
     token.cancel();

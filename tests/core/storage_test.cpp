@@ -157,7 +157,10 @@ TEST_CASE("wrong values are refused with the place they stand at") {
          "as many radios"},
         {[](auto& j) { j["variant"] = 123456; }, "variant"},
         {[](auto& j) { j["wall_types"][0]["losses"][0]["loss_db"] = 1e300; }, "loss_db"},
-        {[](auto& j) { j["wall_types"][0]["losses"] = nlohmann::json::array(); }, "losses"},
+        {[](auto& j) {
+             j["wall_types"][0]["losses"] = j["wall_types"][0]["layers"] = nlohmann::json::array();
+         },
+         "losses"},
         {[](auto& j) { j["settings"]["units"] = "cubits"; }, "cubits"},
         {[](auto& j) { j["next_id"] = 2; }, "next_id"},
         {[](auto& j) { j["requirements"][0]["share_required"] = 95; }, "share_required"},

@@ -10,7 +10,7 @@ using namespace yemvo::test;
 namespace {
 
 Scene scene_of(const Project& p) {
-    static MaskCache masks(1 << 20);
+    static SceneCache masks(1 << 20);
     return make_scene(p, masks);
 }
 
@@ -35,7 +35,7 @@ using Names = std::vector<std::string>;
 }  // namespace
 
 TEST_CASE("a wall between two places costs its loss, and one beside them nothing") {
-    Project p = one_floor();
+    Project p = at_square_entry(one_floor());
     wall(p, "brick-cavity", {{5, 0}, {5, 10}});
     CHECK(crossed_db(p, {2, 5, 2}, {8, 5, 1}) == Approx(loss_5(p, "brick-cavity")));
     CHECK(crossed_db(p, {2, 5, 2}, {4, 5, 1}) == 0);
@@ -53,7 +53,7 @@ TEST_CASE("crossings come in order, with the angle to the normal") {
     CHECK(wall_type(p, s.types[static_cast<std::size_t>(list[0].row)]).key == "concrete-200");
     CHECK(list[0].share == Approx(0.25).margin(0.01));
     CHECK(list[1].share == Approx(0.5).margin(0.01));
-    CHECK(list[0].angle_deg == Approx(45).margin(0.3));
+    CHECK(list[0].angle_deg() == Approx(45).margin(0.3));
 }
 
 TEST_CASE("a ray over a half-height partition loses nothing, one through it does") {
@@ -98,7 +98,7 @@ TEST_CASE("a receiver on a wall is before it, and a source at a wall stays on it
 }
 
 TEST_CASE("a slab between floors costs its loss, a void in it nothing, and none lies outside the building") {
-    Project p = new_project("P", {LengthUnits::metres, "GB", 1, 7}, 2, 4);
+    Project p = at_square_entry(new_project("P", {LengthUnits::metres, "GB", 1, 7}, 2, 4));
     for (std::size_t f : {0u, 1u})
         wall(p, "brick-cavity", {{0, 0}, {20, 0}, {20, 20}, {0, 20}, {0, 0}}, 0, {}, f);
     add_void(p, floor_at(p, 1), {{}, "Atrium", {{8, 8}, {12, 8}, {12, 12}, {8, 12}}});

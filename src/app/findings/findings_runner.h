@@ -30,7 +30,7 @@ private:
     std::condition_variable wake_;
     std::optional<Project> waiting_;
     CancelToken running_;
-    MaskCache masks_;
+    SceneCache masks_;
     bool busy_ = false, stop_ = false;
     std::thread thread_;
 };

@@ -16,12 +16,18 @@ struct Turn {
     friend bool operator==(const Turn&, const Turn&) = default;
 };
 
+/// Unit vectors of a body in the venue.
+struct BodyAxes {
+    Point3 front, right, up;
+};
+
 /// The body's axes in the venue, worked out once.
 class Orientation {
 public:
     explicit Orientation(const Turn&);
     /// `toward` need not be a unit vector; a null vector counts as the front.
     LocalDirection local(Point3 toward) const;
+    BodyAxes axes() const { return {front_, right_, up_}; }
 
 private:
     Point3 front_, right_, up_;

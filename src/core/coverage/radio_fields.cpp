@@ -13,28 +13,28 @@ struct Job {
     std::size_t radio;
 };
 
-RadioField make(const Project& project, const Scene& scene, const Surface& surface, const Job& job,
-                FieldStore& store, const CancelToken& cancel) {
+RadioField make(const Project& project, const std::shared_ptr<const Scene>& scene, const Surface& surface,
+                const Job& job, FieldStore& store, const CancelToken& cancel) {
     const AccessPoint& ap = *job.placed.access_point;
     const Radio& radio = ap.radios[job.radio];
     const BandId id = radio.channel.band;
     const RadioBand& can = *radio_band(model(project, ap.model), job.radio, id);
     const Turn turn =
-        body_turn(can.antenna.frame(), ap.mount, azimuth_deg(scene, *job.placed.floor, ap), ap.downtilt_deg);
+        body_turn(can.antenna.frame(), ap.mount, azimuth_deg(*scene, *job.placed.floor, ap), ap.downtilt_deg);
     const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
     return {ap.id,
             ap.number,
             id,
             centi_db(radio.power_dbm - shift_db),
             centi_db(client_noise_dbm(project, radio.channel)),
-            store.field(scene, surface, antenna_place(scene, *job.placed.floor, ap), can.antenna, turn, id,
+            store.field(scene, surface, antenna_place(*scene, *job.placed.floor, ap), can.antenna, turn, id,
                         cancel)};
 }
 
 }  // namespace
 
-std::vector<RadioField> radio_fields(const Project& project, const Scene& scene, const Surface& surface,
-                                     FieldStore& store, const CancelToken& cancel) {
+std::vector<RadioField> radio_fields(const Project& project, const std::shared_ptr<const Scene>& scene,
+                                     const Surface& surface, FieldStore& store, const CancelToken& cancel) {
     std::vector<std::vector<Job>> by_access_point;
     std::size_t count = 0;
     for (const PlacedAccessPoint& placed : placed_access_points(project)) {

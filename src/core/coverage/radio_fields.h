@@ -17,7 +17,7 @@ struct RadioField {
 };
 
 /// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled.
-std::vector<RadioField> radio_fields(const Project&, const Scene&, const Surface&, FieldStore&,
-                                     const CancelToken&);
+std::vector<RadioField> radio_fields(const Project&, const std::shared_ptr<const Scene>&, const Surface&,
+                                     FieldStore&, const CancelToken&);
 
 }  // namespace yemvo

@@ -8,8 +8,10 @@ namespace {
 constexpr float no_value = std::numeric_limits<float>::quiet_NaN();
 
 void merge(Reduction& r, const RadioField& radio, std::int16_t index, std::span<const RadioField> all) {
+    if (radio.field->silent) return;
     const std::int16_t* gain = radio.field->gain_cdb.data();
     for (std::size_t i = 0; i < r.best_cdbm.size(); ++i) {
+        if (gain[i] == silent_cdb) continue;
         const std::int32_t value = gain[i] + radio.offset_cdb;
         const bool same = r.serving[i] >= 0 &&
                           all[static_cast<std::size_t>(r.serving[i])].access_point == radio.access_point;

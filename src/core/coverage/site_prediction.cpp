@@ -3,7 +3,6 @@
 #include <tbb/parallel_for.h>
 
 #include <algorithm>
-#include <map>
 
 namespace yemvo {
 namespace {
@@ -124,22 +123,19 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
                                   const std::function<void(const FloorPrediction&)>& done) {
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
-    std::map<BuildingId, Scene> scenes;  // the site in the metres of each building asked for
     SitePrediction site;
     for (FloorId id : order) {
         cancel.check();
         const Floor* floor = find_floor(project, id);
         if (!floor) continue;
         const BuildingId frame = building_with(project, id).id;
-        auto made = scenes.find(frame);
-        if (made == scenes.end())
-            made = scenes.emplace(frame, make_scene(project, store_.masks(), frame)).first;
-        const Scene& scene = made->second;
+        const std::shared_ptr<const Scene> kept = store_.scenes().scene(project, frame);
+        const Scene& scene = *kept;
         FloorPrediction p;
         p.floor = id;
         p.surface = make_surface(project, scene, *floor, cell_m);
         p.mask = mask(scene, p.surface, *floor);
-        const auto fields = radio_fields(project, scene, p.surface, store_, cancel);
+        const auto fields = radio_fields(project, kept, p.surface, store_, cancel);
         p.band_in_use = bands_in_use(fields);
         p.by_band.resize(band_count());
         tbb::parallel_for(std::size_t{0}, band_count(),

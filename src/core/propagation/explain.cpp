@@ -66,7 +66,7 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     for (const Crossing& c : trace(scene, source, receiver))
         link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
-                              -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg, c.length_m});
+                              -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg(), c.length_m});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
     link.noise_dbm = client_noise_dbm(project, radio.channel);
     return link;

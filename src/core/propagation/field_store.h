@@ -1,6 +1,10 @@
-// Gain fields kept by content, so that retuning traces nothing and undo costs nothing.
+// Gain fields kept by content, so that retuning traces nothing, undo costs nothing, and a changed wall redoes
+// only what its shadow can reach.
 #pragma once
+#include <atomic>
 #include <memory>
+#include <mutex>
+#include <unordered_map>
 
 #include "base/content_key.h"
 #include "gear/access_point.h"
@@ -14,23 +18,42 @@ class FieldStore {
 public:
     explicit FieldStore(std::size_t budget_bytes = std::size_t{768} << 20);
 
-    /// The field of one radio. Moving its access point or changing a wall traces; aim, antenna and mount redo
-    /// the gain stage; power, channel, width and on/off need nothing. Throws Cancelled.
-    std::shared_ptr<const GainField> field(const Scene&, const Surface&, Point3 source, const Antenna&,
-                                           const Turn&, BandId, const CancelToken&);
-    MaskCache& masks() { return masks_; }
-    std::size_t traced() const {
-        return traced_;
-    }  ///< obstructions worked out so far, for tests and benchmarks
+    /// The field of one radio. Moving its access point or changing what its rays can meet traces; aim,
+    /// antenna and mount redo the gain stage; power, channel, width and on/off need nothing. Throws
+    /// Cancelled.
+    std::shared_ptr<const GainField> field(const std::shared_ptr<const Scene>&, const Surface&, Point3 source,
+                                           const Antenna&, const Turn&, BandId, const CancelToken&);
+    /// Standard deviation of what stands in the way [dB], a plane a band; worked out when first asked for.
+    std::shared_ptr<const std::vector<TilePlane>> deviation(const Scene&, const Surface&, Point3 source,
+                                                            const CancelToken&);
+    SceneCache& scenes() { return scenes_; }
+    /// Obstructions worked out so far, for tests and benchmarks.
+    std::size_t traced() const { return traced_; }
 
 private:
-    std::shared_ptr<const Obstruction> obstruction(const Scene&, const Surface&, Point3 source,
-                                                   std::uint64_t key, const CancelToken&);
-    std::shared_ptr<const Directions> directions(const Surface&, Point3 source, const Turn&);
+    struct Last {
+        std::shared_ptr<const Scene> scene;
+        std::weak_ptr<const Obstruction> obstruction;
+    };
+    /// Panels that two scenes do not share.
+    struct Changed {
+        std::shared_ptr<const Scene> from, to;
+        std::vector<ScenePanel> removed, added;
+    };
+    std::shared_ptr<const Obstruction> obstruction(const std::shared_ptr<const Scene>&, const Surface&,
+                                                   Point3 source, std::uint64_t key, const CancelToken&);
+    std::shared_ptr<const Obstruction> untouched(const std::shared_ptr<const Scene>&, const Surface&,
+                                                 Point3 source, const Last&);
+    std::shared_ptr<const Changed> changed(const std::shared_ptr<const Scene>& from,
+                                           const std::shared_ptr<const Scene>& to);
+
     ContentCache<Obstruction> obstructions_;
-    ContentCache<Directions> directions_;
+    ContentCache<std::vector<TilePlane>> deviations_;
     ContentCache<GainField> fields_;
-    MaskCache masks_;
+    SceneCache scenes_;
+    std::mutex mutex_;  ///< of the next two
+    std::unordered_map<std::uint64_t, Last> last_;
+    std::shared_ptr<const Changed> changed_;
     std::atomic<std::size_t> traced_ = 0;
 };
 

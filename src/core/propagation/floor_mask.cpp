@@ -2,6 +2,9 @@
 
 #include <algorithm>
 #include <cmath>
+#include <cstring>
+
+#include "base/content_key.h"
 
 namespace yemvo {
 namespace {
@@ -65,6 +68,49 @@ FloorMask::FloorMask(const std::vector<Wall>& walls) {
     enclosed_ =
         static_cast<double>(enclosed_cells) * cell_m * cell_m >= 0.5 * around->width() * around->height() &&
         enclosed_cells > 0;
+    set_runs_and_key();
+}
+
+int FloorMask::run_end(Point p, double step_x, int i) const {
+    constexpr int far = 1 << 30;
+    const double r = (p.y - box_.low.y) / cell_m;
+    double end_x = box_.low.x;
+    if (p.y < box_.low.y || p.y > box_.high.y || static_cast<int>(r) >= rows_ || p.x > box_.high.x)
+        return far;
+    if (p.x >= box_.low.x) {
+        const int c = static_cast<int>((p.x - box_.low.x) / cell_m);
+        if (c >= columns_) return far;
+        end_x +=
+            cell_m *
+            same_until_[static_cast<std::size_t>(static_cast<int>(r)) * static_cast<std::size_t>(columns_) +
+                        static_cast<std::size_t>(c)];
+    }
+    // the last step may already lie beyond by rounding: the next question is asked one earlier
+    return i + std::max(1, static_cast<int>(std::floor((end_x - p.x) / step_x)));
+}
+
+void FloorMask::set_runs_and_key() {
+    if (!enclosed_) return;
+    same_until_.resize(inside_.size());
+    for (int row = 0; row < rows_; ++row) {
+        const std::size_t first = static_cast<std::size_t>(row) * static_cast<std::size_t>(columns_);
+        std::int32_t end = columns_;
+        for (int c = columns_; c-- > 0;) {
+            const std::size_t at = first + static_cast<std::size_t>(c);
+            if (c + 1 < columns_ && inside_[at] != inside_[at + 1]) end = c + 1;
+            same_until_[at] = end;
+        }
+    }
+    ContentKey key;
+    key.add(box_.low.x).add(box_.low.y).add(columns_).add(rows_);
+    std::size_t i = 0;
+    for (; i + sizeof(std::uint64_t) <= inside_.size(); i += sizeof(std::uint64_t)) {
+        std::uint64_t eight = 0;
+        std::memcpy(&eight, inside_.data() + i, sizeof eight);
+        key.add(eight);
+    }
+    for (; i < inside_.size(); ++i) key.add(int{inside_[i]});
+    key_ = key.value();
 }
 
 bool FloorMask::inside(Point p) const {

@@ -1,32 +1,30 @@
 // Gain fields: what remains of a radio's conducted power at each cell of a surface, before power and channel.
 #pragma once
 #include <cstdint>
+#include <limits>
 #include <vector>
 
 #include "antenna/antenna.h"
-#include "propagation/surface.h"
+#include "propagation/shadow_raster.h"
 
 namespace yemvo {
 
-/// Hundredths of a dB. The field is antenna gain - free space at the band's reference frequency -
-/// obstruction.
+/// A value that says: nothing arrives here.
+inline constexpr std::int16_t silent_cdb = std::numeric_limits<std::int16_t>::min();
+
+/// Hundredths of a dB, by Surface::index. The field is antenna gain - free space at the band's reference
+/// frequency - obstruction; silent_cdb where free space and obstruction exceed most_path_loss_db.
 struct GainField {
     std::uint64_t key = 0;  ///< equal for equal content
+    bool silent = false;    ///< everywhere; then there are no cells
     std::vector<std::int16_t> gain_cdb;
 };
 
-/// Hundredths of a dB, rounded and held within the type's range.
+/// Hundredths of a dB, rounded and held within what a field can hold, never silent_cdb.
 std::int16_t centi_db(double value_db);
 
-/// Where the cells lie as seen from an antenna's body: the same for all radios on it.
-struct Directions {
-    std::vector<LocalDirection> local;
-    std::vector<float> spread_db;  ///< 20 log10 of the distance in metres, not below nearest_distance_m
-};
-Directions make_directions(const Surface&, Point3 source, const Turn&);
-
-/// The free-space and antenna stage on top of a traced obstruction (dB a cell).
-GainField make_gain_field(const Directions&, const Antenna&, BandId,
-                          const std::vector<float>& obstruction_db);
+/// The free-space and antenna stage on top of a traced obstruction [dB].
+GainField make_gain_field(const Surface&, Point3 source, const Turn&, const Antenna&, BandId,
+                          const Obstruction&, double limit_db = most_path_loss_db);
 
 }  // namespace yemvo

@@ -14,8 +14,8 @@ PrismWay prism_way(const ScenePrism&, Point3 source, Point3 receiver);
 
 /// What that takes [dB] in a band.
 inline double prism_loss_db(const Scene& scene, const ScenePrism& prism, double way_m, std::size_t band) {
-    return way_loss_db(double{scene.losses[static_cast<std::size_t>(prism.row)][band]}, way_m, prism.most_db,
-                       prism.saturates);
+    return way_loss_db(double{scene.laws[static_cast<std::size_t>(prism.row)][band].c[0][0]}, way_m,
+                       prism.most_db, prism.saturates);
 }
 
 }  // namespace yemvo

@@ -4,7 +4,9 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "geometry/segment_index.h"
 #include "propagation/crossing_rule.h"
+#include "propagation/panel_merge.h"
 
 namespace yemvo {
 namespace {
@@ -19,7 +21,7 @@ std::uint64_t walls_key(const std::vector<Wall>& walls) {
     return key.value();
 }
 
-std::shared_ptr<const FloorMask> mask_of(const Floor& floor, MaskCache& cache) {
+std::shared_ptr<const FloorMask> mask_of(const Floor& floor, ContentCache<FloorMask>& cache) {
     const std::uint64_t key = walls_key(*floor.walls);
     if (auto kept = cache.find(key)) return kept;
     auto mask = std::make_shared<const FloorMask>(*floor.walls);
@@ -27,11 +29,30 @@ std::shared_ptr<const FloorMask> mask_of(const Floor& floor, MaskCache& cache) {
     return mask;
 }
 
+double signed_area_m2(const std::vector<Point>& outline) {
+    double sum = 0;
+    for (std::size_t i = 0; i < outline.size(); ++i)
+        sum += cross(outline[i], outline[(i + 1) % outline.size()]);
+    return sum / 2;
+}
+
+/// Of a counter-clockwise outline.
+bool is_convex(const std::vector<Point>& outline) {
+    const std::size_t n = outline.size();
+    double turned = 0;
+    for (std::size_t i = 0; i < n; ++i) {
+        const Point a = outline[(i + 1) % n] - outline[i], b = outline[(i + 2) % n] - outline[(i + 1) % n];
+        if (cross(a, b) < -1e-9) return false;
+        turned += std::atan2(cross(a, b), dot(a, b));
+    }
+    return turned < 7;  // once round, not twice
+}
+
 constexpr double most_rise_m = 0.25;
 
 class Builder {
 public:
-    Builder(const Project& project, MaskCache& masks, BuildingId frame) : project_(project), masks_(masks) {
+    Builder(const Project& project, SceneCache& cache, BuildingId frame) : project_(project), cache_(cache) {
         add_types();
         const Building* own = find_building(project, frame);
         if (!own && !project.buildings.empty()) own = &project.buildings.front();
@@ -46,21 +67,21 @@ public:
                 building.id == scene_.frame ? Similarity{} : compose(to_frame_, building.placement);
             for (const Floor& floor : building.floors) add(building, floor, placed);
         }
+        merge_colinear(scene_.panels, [&](int row) {
+            return double{scene_.laws[static_cast<std::size_t>(row)][band_5.index].loss_db(1)};
+        });
         std::sort(scene_.slabs.begin(), scene_.slabs.end(),
                   [](const SceneSlab& a, const SceneSlab& b) { return a.level_m < b.level_m; });
-        scene_.key = key();
+        set_keys();
         return std::move(scene_);
     }
 
 private:
     void add_types() {
-        for (const WallType& type : *project_.wall_types) {
-            LossRow row;
-            for (const Band& b : bands())
-                row.push_back(static_cast<float>(loss_db(type, b.reference_mhz / 1000)));
-            scene_.losses.push_back(std::move(row));
-            scene_.types.push_back(type.id);
-        }
+        const auto laws = cache_.laws(project_.wall_types);
+        scene_.laws = laws->loss;
+        scene_.deviations = laws->deviation;
+        for (const WallType& type : *project_.wall_types) scene_.types.push_back(type.id);
     }
     int row(WallTypeId id) const {
         const auto found = std::find(scene_.types.begin(), scene_.types.end(), id);
@@ -68,7 +89,7 @@ private:
         return static_cast<int>(found - scene_.types.begin());
     }
     void add(const Building& building, const Floor& floor, const Similarity& placed) {
-        scene_.floors.push_back({floor.id, mask_of(floor, masks_), building.kind,
+        scene_.floors.push_back({floor.id, mask_of(floor, cache_.masks), building.kind,
                                  building.level_m + floor.elevation_m, building.level_m + floor.top_m(),
                                  floor.slope, placed.turn_deg, PointMap(placed)});
         for (const Wall& wall : *floor.walls)
@@ -123,6 +144,8 @@ private:
                          o.id};
         if (prism.top_m <= prism.base_m) return;
         for (Point p : outline) prism.outline.push_back(at.to_scene.apply(p));
+        if (signed_area_m2(prism.outline) < 0) std::reverse(prism.outline.begin(), prism.outline.end());
+        prism.convex = is_convex(prism.outline);
         scene_.prisms.push_back(std::move(prism));
     }
     void add_slab(const Building& building, const Floor& floor) {
@@ -196,33 +219,56 @@ private:
         key.add(static_cast<int>(points.size()));
         for (Point p : points) key.add(p.x).add(p.y);
     }
-    std::uint64_t key() const {
+    static std::uint64_t key_of(const std::vector<std::vector<AngleLaw>>& laws, const auto& deviations) {
         ContentKey key;
-        for (const LossRow& r : scene_.losses)
-            for (float l : r) key.add(static_cast<double>(l));
-        for (const ScenePanel& p : scene_.panels)
-            key.add(p.a.x).add(p.a.y).add(p.b.x).add(p.b.y).add(p.base_m).add(p.top_m).add(p.row);
-        for (const SceneSlab& s : scene_.slabs) {
-            key.add(s.level_m).add(s.row).add(s.rise.x).add(s.rise.y);
-            if (s.extent) key.add(walls_key(*find_floor(project_, s.floor)->walls));
-            for (Point p : {s.to_scene.apply({0, 0}), s.to_scene.apply({1000, 0})}) key.add(p.x).add(p.y);
-            add_points(key, s.plate);
-            if (s.limit) add_points(key, {s.limit->low, s.limit->high});
-            for (const auto& outline : s.voids) add_points(key, outline);
-            for (const SlabPatch& patch : s.patches) {
-                key.add(patch.row);
-                add_points(key, patch.outline);
-            }
-        }
-        for (const ScenePrism& p : scene_.prisms) {
-            key.add(p.base_m).add(p.top_m).add(p.row).add(p.most_db).add(int{p.saturates});
-            add_points(key, p.outline);
+        for (const auto& row : laws)
+            for (const AngleLaw& law : row)
+                for (const AngleLaw::Row& c : law.c)
+                    for (std::size_t i = 0; i < (law.flat ? 1 : static_cast<std::size_t>(law.pieces)); ++i)
+                        key.add(double{c[i]});
+        for (const auto& row : deviations)
+            for (const AngleLaw& law : row) key.add(double{law.c[0][0]});
+        return key.value();
+    }
+    static std::uint64_t key_of(const ScenePanel& p) {
+        ContentKey key;
+        key.add(p.a.x).add(p.a.y).add(p.b.x).add(p.b.y).add(p.base_m).add(p.top_m).add(p.row);
+        return key.value();
+    }
+    static std::uint64_t key_of(const SceneSlab& s) {
+        ContentKey key;
+        key.add(s.level_m).add(s.row).add(s.rise.x).add(s.rise.y);
+        if (s.extent && s.plate.empty()) key.add(s.extent->key());
+        for (Point p : {s.to_scene.apply({0, 0}), s.to_scene.apply({1000, 0})}) key.add(p.x).add(p.y);
+        add_points(key, s.plate);
+        if (s.limit) add_points(key, {s.limit->low, s.limit->high});
+        for (const auto& outline : s.voids) add_points(key, outline);
+        for (const SlabPatch& patch : s.patches) {
+            key.add(patch.row);
+            add_points(key, patch.outline);
         }
         return key.value();
     }
+    static std::uint64_t key_of(const ScenePrism& p) {
+        ContentKey key;
+        key.add(p.base_m).add(p.top_m).add(p.row).add(p.most_db).add(int{p.saturates});
+        add_points(key, p.outline);
+        return key.value();
+    }
+    void set_keys() {
+        scene_.laws_key = key_of(scene_.laws, scene_.deviations);
+        for (const ScenePanel& p : scene_.panels) scene_.panel_keys.push_back(key_of(p));
+        for (const SceneSlab& s : scene_.slabs) scene_.slab_keys.push_back(key_of(s));
+        for (const ScenePrism& p : scene_.prisms) scene_.prism_keys.push_back(key_of(p));
+        ContentKey key;
+        key.add(scene_.laws_key);
+        for (const auto* keys : {&scene_.panel_keys, &scene_.slab_keys, &scene_.prism_keys})
+            for (std::uint64_t k : *keys) key.add(k);
+        scene_.key = key.value();
+    }
 
     const Project& project_;
-    MaskCache& masks_;
+    SceneCache& cache_;
     Similarity to_frame_;
     Scene scene_;
 };
@@ -230,8 +276,25 @@ private:
 bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
     return std::any_of(scene.panels.begin(), scene.panels.end(), [&](const ScenePanel& p) {
         return from.z >= p.base_m && from.z < p.top_m &&
+               box_of({p.a, p.b}).grown(0.02).contains(from.flat()) &&
                crossing({from.flat(), to.flat()}, {p.a, p.b}).has_value();
     });
+}
+
+/// At least 3 cm from a wall, on the side where it is; on the wall's middle line on its left.
+Point3 off_walls(const Scene& scene, Point3 at) {
+    constexpr double least_m = 0.03 + 0.016;  // and the step that follows
+    for (const ScenePanel& panel : scene.panels) {
+        if (at.z < panel.base_m || at.z >= panel.top_m) continue;
+        const Segment line{panel.a, panel.b};
+        if (!box_of(line).grown(least_m).contains(at.flat()) || distance(line, at.flat()) >= least_m)
+            continue;
+        const Point left = left_of(unit(panel.b - panel.a));
+        const double side_m = dot(at.flat() - panel.a, left);
+        const Point by = left * ((side_m < 0 ? -least_m : least_m) - side_m);
+        at = at + Point3{by.x, by.y, 0};
+    }
+    return at;
 }
 
 }  // namespace
@@ -258,8 +321,41 @@ const SceneFloor& Scene::floor(FloorId id) const {
     throw std::logic_error("a floor that the scene does not have");
 }
 
-Scene make_scene(const Project& project, MaskCache& masks, BuildingId frame) {
-    return Builder(project, masks, frame).build();
+Scene make_scene(const Project& project, SceneCache& cache, BuildingId frame) {
+    return Builder(project, cache, frame).build();
+}
+
+std::shared_ptr<const SceneCache::Laws> SceneCache::laws(const Shared<std::vector<WallType>>& types) {
+    const std::lock_guard lock(mutex_);
+    if (laws_ && types == types_) return laws_;
+    auto made = std::make_shared<Laws>();
+    std::vector<double> frequencies_ghz;
+    for (const Band& b : bands()) frequencies_ghz.push_back(b.reference_mhz / 1000);
+    for (const WallType& type : *types) {
+        made->loss.push_back(angle_laws(type, frequencies_ghz));
+        auto& deviation = made->deviation.emplace_back();
+        for (double ghz : frequencies_ghz) deviation.push_back(AngleLaw::constant(deviation_db(type, ghz)));
+    }
+    types_ = types;
+    laws_ = made;
+    return made;
+}
+
+std::shared_ptr<const Scene> SceneCache::scene(const Project& project, BuildingId frame) {
+    constexpr std::size_t kept = 8;
+    {
+        const std::lock_guard lock(mutex_);
+        for (auto k = scenes_.begin(); k != scenes_.end(); ++k)
+            if (k->frame == frame && k->types == project.wall_types && k->buildings == project.buildings) {
+                scenes_.splice(scenes_.begin(), scenes_, k);
+                return scenes_.front().scene;
+            }
+    }
+    auto made = std::make_shared<const Scene>(make_scene(project, *this, frame));
+    const std::lock_guard lock(mutex_);
+    scenes_.push_front({project.buildings, project.wall_types, frame, made});
+    if (scenes_.size() > kept) scenes_.pop_back();
+    return made;
 }
 
 Point3 antenna_place(const Scene& scene, const Floor& floor, const AccessPoint& ap) {
@@ -272,8 +368,9 @@ double azimuth_deg(const Scene& scene, const Floor& floor, const AccessPoint& ap
     return ap.azimuth_deg - scene.floor(floor.id).turn_deg;
 }
 
-Point3 engine_source(const Scene& scene, Point3 source) {
+Point3 engine_source(const Scene& scene, Point3 at) {
     constexpr Point step{0.0137, 0.0071};
+    const Point3 source = off_walls(scene, at);
     for (Point by : {step, step * -1.0, left_of(step), left_of(step) * -1.0}) {
         const Point3 moved = source + Point3{by.x, by.y, 0};
         if (!passes_wall(scene, source, moved)) return moved;

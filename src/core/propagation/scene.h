@@ -4,26 +4,25 @@
 // (shadow_raster.h), read the same panels, slabs and loss rows and shift the source by the same small step,
 // so that they agree cell by cell.
 #pragma once
-#include <array>
+#include <list>
 #include <memory>
+#include <mutex>
 #include <optional>
 #include <vector>
 
 #include "base/content_key.h"
 #include "project/project.h"
+#include "propagation/angle_law.h"
 #include "propagation/floor_mask.h"
 #include "wireless/band.h"
 
 namespace yemvo {
 
-/// Transmission loss [dB] at each band's reference frequency, by band index.
-using LossRow = std::vector<float>;
-
 /// An upright rectangle of one type.
 struct ScenePanel {
     Point a, b;
     double base_m, top_m;  ///< absolute; the panel is [base, top)
-    int row;               ///< into Scene::losses
+    int row;               ///< into Scene::laws
     FloorId floor;
     WallId wall;
     OpeningId opening;  ///< none: the wall itself
@@ -55,15 +54,16 @@ struct SceneSlab {
     std::optional<int> row_at(Point) const;
 };
 
-/// A solid that takes dB a metre: its row of `losses` is a metre's.
+/// A solid that takes dB a metre: its row of `laws` is a metre's.
 struct ScenePrism {
-    std::vector<Point> outline;
-    double base_m, top_m;  ///< absolute; [base, top)
+    std::vector<Point> outline;  ///< counter-clockwise
+    double base_m, top_m;        ///< absolute; [base, top)
     int row;
     double most_db;
     bool saturates;
     FloorId floor;
     ObstacleId obstacle;
+    bool convex = false;
 };
 
 /// Where a floor lies in the scene.
@@ -85,21 +85,49 @@ struct Scene {
     std::vector<ScenePanel> panels;
     std::vector<SceneSlab> slabs;  ///< floor plates and suspended ceilings
     std::vector<ScenePrism> prisms;
-    std::vector<LossRow> losses;    ///< a row a wall type
+    std::vector<std::vector<AngleLaw>> laws;  ///< a row a wall type, a law a band at its reference frequency
+    std::vector<std::vector<AngleLaw>>
+        deviations;                 ///< standard deviation of each [dB], from the type's spread
     std::vector<WallTypeId> types;  ///< of each row
     std::vector<SceneFloor> floors;
     BuildingId frame;       ///< the building in whose metres it is
     std::uint64_t key = 0;  ///< equal for equal content
+    /// Of each panel, slab and prism, and of all laws.
+    std::vector<std::uint64_t> panel_keys, slab_keys, prism_keys;
+    std::uint64_t laws_key = 0;
     const SceneFloor& floor(FloorId) const;
     const FloorMask& mask(FloorId id) const { return *floor(id).mask; }
 };
 
-/// `masks`: kept from scene to scene, since most edits change no wall.
-using MaskCache = ContentCache<FloorMask>;
-/// In the metres of `frame`, by default the first building. Arcs are followed by chords; walls up to the
+/// Kept from scene to scene, since most edits change no wall and no type. Safe from several threads.
+class SceneCache {
+public:
+    explicit SceneCache(std::size_t budget_bytes) : masks(budget_bytes) {}
+    struct Laws {
+        std::vector<std::vector<AngleLaw>> loss, deviation;
+    };
+    std::shared_ptr<const Laws> laws(const Shared<std::vector<WallType>>&);
+    /// As make_scene(); the last few are kept.
+    std::shared_ptr<const Scene> scene(const Project&, BuildingId frame);
+    ContentCache<FloorMask> masks;
+
+private:
+    struct Kept {
+        std::vector<Building> buildings;
+        Shared<std::vector<WallType>> types;
+        BuildingId frame;
+        std::shared_ptr<const Scene> scene;
+    };
+    std::mutex mutex_;
+    Shared<std::vector<WallType>> types_;
+    std::shared_ptr<const Laws> laws_;
+    std::list<Kept> scenes_;
+};
+/// In the metres of `frame`, by default the first building. Where walls lie on each other, the one that takes
+/// more counts. Arcs are followed by chords; walls up to the
 /// ceiling are cut where the ceiling's height changes. Walls on sloping ground stand on the ground under
 /// their middle, cut so that it rises by at most 0.25 m along a panel.
-Scene make_scene(const Project&, MaskCache& masks, BuildingId frame = {});
+Scene make_scene(const Project&, SceneCache&, BuildingId frame = {});
 
 /// Where an access point's antennas are in the scene.
 Point3 antenna_place(const Scene&, const Floor&, const AccessPoint&);
@@ -108,7 +136,7 @@ double azimuth_deg(const Scene&, const Floor&, const AccessPoint&);
 
 /// Where the engine takes a source to stand: moved by (1.37, 0.71) cm, so that rays do not run exactly
 /// through corners when a drawing lies on a lattice; the other way round where that would carry it through a
-/// wall.
+/// wall. Nearer than 3 cm to a wall it is taken to be 3 cm off, on the side where it is.
 Point3 engine_source(const Scene&, Point3 source);
 
 }  // namespace yemvo

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <numbers>
 
 #include "propagation/crossing_rule.h"
@@ -10,9 +11,7 @@
 namespace yemvo {
 namespace {
 
-double angle_to_normal_deg(double cosine) {
-    return std::acos(std::clamp(std::abs(cosine), 0.0, 1.0)) * 180 / std::numbers::pi;
-}
+double held(double cosine) { return std::clamp(std::abs(cosine), 0.0, 1.0); }
 
 void add_panel(std::vector<Crossing>& out, const ScenePanel& panel, Point3 source, Point3 receiver) {
     const auto wedge = make_wedge(source.flat(), panel.a, panel.b);
@@ -27,8 +26,8 @@ void add_panel(std::vector<Crossing>& out, const ScenePanel& panel, Point3 sourc
     const Point3 way = receiver - source;
     const Point normal = left_of(unit(panel.b - panel.a));
     const double cosine = dot(way.flat(), normal) / length(way);
-    out.push_back({panel.opening ? CrossingKind::opening : CrossingKind::wall, panel.row, share,
-                   angle_to_normal_deg(cosine), panel.floor, panel.wall, panel.opening});
+    out.push_back({panel.opening ? CrossingKind::opening : CrossingKind::wall, panel.row, share, held(cosine),
+                   panel.floor, panel.wall, panel.opening});
 }
 
 void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, Point3 receiver) {
@@ -42,7 +41,8 @@ void add_slab(std::vector<Crossing>& out, const SceneSlab& slab, Point3 source, 
                                 : CrossingKind::slab,
                    *row,
                    *share,
-                   angle_to_normal_deg(way.z / length(way)),
+                   held((way.z - dot(slab.rise, way.flat())) /
+                        (length(way) * std::sqrt(1 + dot(slab.rise, slab.rise)))),
                    slab.floor,
                    {},
                    {}});
@@ -53,10 +53,12 @@ void add_prism(std::vector<Crossing>& out, const Scene& scene, int index, Point3
     const PrismWay way = prism_way(prism, source, receiver);
     if (way.length_m <= 0) return;
     out.push_back(
-        {CrossingKind::obstacle, prism.row, way.enters, 0, prism.floor, {}, {}, index, way.length_m});
+        {CrossingKind::obstacle, prism.row, way.enters, 1, prism.floor, {}, {}, index, way.length_m});
 }
 
 }  // namespace
+
+double Crossing::angle_deg() const { return std::acos(cosine) * 180 / std::numbers::pi; }
 
 std::vector<Crossing> trace(const Scene& scene, Point3 source, Point3 receiver) {
     const Point3 from = engine_source(scene, source);
@@ -73,13 +75,30 @@ std::vector<Crossing> trace(const Scene& scene, Point3 source, Point3 receiver) 
 double loss_db(const Scene& scene, const Crossing& c, BandId band) {
     if (c.prism >= 0)
         return prism_loss_db(scene, scene.prisms[static_cast<std::size_t>(c.prism)], c.length_m, band.index);
-    return double{scene.losses[static_cast<std::size_t>(c.row)][band.index]};
+    return scene.laws[static_cast<std::size_t>(c.row)][band.index].loss_db(c.cosine);
 }
 
 double obstruction_db(const Scene& scene, const std::vector<Crossing>& crossings, BandId band) {
     double sum_db = 0;
     for (const Crossing& c : crossings) sum_db += loss_db(scene, c, band);
     return sum_db;
+}
+
+double deviation_db(const Scene& scene, const std::vector<Crossing>& crossings, BandId band) {
+    std::map<int, double> by_type;
+    for (const Crossing& c : crossings) {
+        const auto row = static_cast<std::size_t>(c.row);
+        const double deviation = double{scene.deviations[row][band.index].c[0][0]};
+        if (c.prism < 0) {
+            by_type[c.row] += deviation;
+            continue;
+        }
+        const double per_m = double{scene.laws[row][band.index].c[0][0]};
+        if (per_m > 0) by_type[c.row] += loss_db(scene, c, band) * deviation / per_m;
+    }
+    double squares = 0;
+    for (const auto& [row, db] : by_type) squares += db * db;
+    return std::sqrt(squares);
 }
 
 }  // namespace yemvo

@@ -54,6 +54,12 @@ LossRange loss_range(const WallType& type, double frequency_ghz) {
 
 double loss_db(const WallType& type, double frequency_ghz) { return loss_range(type, frequency_ghz).loss_db; }
 
+double deviation_db(const WallType& type, double frequency_ghz) {
+    constexpr double low_to_high = 2.563103;  // deviations between the 10th and the 90th percentile
+    const LossRange r = loss_range(type, frequency_ghz);
+    return std::max(0.0, r.high_db - r.low_db) / low_to_high;
+}
+
 double loss_at_angle_db(const WallType& type, double frequency_ghz, double angle_deg) {
     constexpr double steepest_deg = 77.5, most_extra_db = 10;
     const double square_db = loss_db(type, frequency_ghz);

@@ -58,6 +58,8 @@ struct LossRange {
 LossRange loss_range(const WallType&, double frequency_ghz);
 /// The typical one [dB].
 double loss_db(const WallType&, double frequency_ghz);
+/// Standard deviation [dB] that the spread stands for, low and high being the 10th and 90th percentile.
+double deviation_db(const WallType&, double frequency_ghz);
 /// Loss at an angle to the normal: the loss at square entry changed as the layers' computed loss changes,
 /// held beyond 77.5 degrees, at most 10 dB more. Without layers as at square entry.
 double loss_at_angle_db(const WallType&, double frequency_ghz, double angle_deg);
