@@ -146,7 +146,7 @@ void measure(const Site& site, std::size_t nth) {
     for (int i = 0; i < 3; ++i) {
         Predictor fresh;
         const double before = cpu_ms();
-        whole.push_back(milliseconds([&] { fresh.predict(site.project, {}, site.cell_m); }));
+        whole.push_back(milliseconds([&] { fresh.predict(site.project, {}, {site.cell_m}); }));
         cpu.push_back(cpu_ms() - before);
     }
     std::printf(

@@ -12,6 +12,12 @@ double rounded(double value, int digits) {
 
 double band_ghz(BandId id) { return std::stod(band(id).name); }
 
+Json bands_ghz(BandSet set) {
+    Json list = Json::array();
+    for (BandId id : set.list()) list.push_back(band_ghz(id));
+    return list;
+}
+
 Json to_json(const Project& project) {
     Json floors = Json::array();
     for (const Floor* f : all_floors(project)) {
@@ -61,7 +67,7 @@ Json to_json(const Project& project, const Verdict& verdict) {
         }
         list.push_back({{"name", r.requirement.name},
                         {"lens", r.requirement.lens},
-                        {"band_ghz", band_ghz(r.requirement.band)},
+                        {"bands_ghz", bands_ghz(r.requirement.bands)},
                         {"limit", r.requirement.limit},
                         {"share_required", r.requirement.share_required},
                         {"share_met", rounded(r.share_met(), 4)},

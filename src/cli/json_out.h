@@ -16,5 +16,6 @@ Json to_json(const Project&, const Verdict&);
 double rounded(double value, int digits);
 /// 2.4, 5 or 6 as a number.
 double band_ghz(BandId);
+Json bands_ghz(BandSet);
 
 }  // namespace yemvo::cli

@@ -50,7 +50,8 @@ int info(Context& context, const std::string& file) {
 }
 
 struct PredictWish {
-    std::string file, floor, band, lens, out;
+    std::string file, floor, lens, out;
+    std::vector<std::string> bands;
     double cell_m = 0.5;
 };
 
@@ -71,22 +72,27 @@ void write_csv(const std::string& file, const FloorPrediction& p, const std::vec
 int predict(Context& context, const PredictWish& wish) {
     const Project project = load(context, wish.file);
     const Floor& floor = named_floor(project, wish.floor);
-    const BandId id = *find_band(wish.band);
+    BandSet wanted;
+    for (const std::string& name : wish.bands) wanted = wanted.with(*find_band(name));
     const LensId lens_id = *find_lens(wish.lens);
+    constexpr double beyond_m = 25;
     Predictor predictor;
-    const SitePrediction site = predictor.predict(project, {}, wish.cell_m);
+    const SitePrediction site =
+        predictor.predict(project, {floor.id},
+                          {wish.cell_m, lens_id == LensId::confidence, lens_id == LensId::outside ? beyond_m : 0});
+    const render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
     const FloorPrediction& p = *site.find(floor.id);
-    const auto values = lens_values(*p.by_band[id.index], lens_id);
+    const auto values = lens_values(p, render::look_of(project, choice));
     std::size_t cells = 0;
     for (std::size_t i = 0; i < values.size(); ++i) cells += p.mask->inside[i] && !std::isnan(values[i]);
     if (wish.out.ends_with(".csv"))
         write_csv(wish.out, p, values);
     else if (wish.out.ends_with(".png"))
-        render::save_plan_picture(project, floor, p, {lens_id, id, lens(lens_id).limit}, wish.out);
+        render::save_plan_picture(project, floor, p, choice, wish.out);
     else
         throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
     const Json json{{"file", wish.out},         {"floor", floor.name},        {"lens", wish.lens},
-                    {"band_ghz", band_ghz(id)}, {"cell_m", p.surface.cell_m}, {"cells", cells}};
+                    {"bands_ghz", bands_ghz(wanted)}, {"cell_m", p.surface.cell_m}, {"cells", cells}};
     if (context.json)
         print(context, json);
     else
@@ -191,8 +197,9 @@ void add_project_commands(CLI::App& root, Context& context) {
                     [&context, wish] { return predict(context, *wish); });
     command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
     command->add_option("--floor", wish->floor, "Name of the floor")->required();
-    command->add_option("--band", wish->band, "2.4, 5 or 6 (GHz)")
+    command->add_option("--band", wish->bands, "2.4, 5 or 6 (GHz); several with commas: the best of them")
         ->required()
+        ->delimiter(',')
         ->check(CLI::IsMember(band_names()));
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();

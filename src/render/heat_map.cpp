@@ -5,6 +5,8 @@
 
 #include <limits>
 
+#include "coverage/verdict.h"
+
 namespace yemvo::render {
 namespace {
 
@@ -50,9 +52,13 @@ public:
           steps_per_unit_(1 / step_),
           pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)),
           cells_per_pixel_(1 / pixels_per_cell_) {
-        for (std::size_t i = 0; i < palette.steps.size(); ++i) steps_[i] = rgb(palette.steps[i]);
+        // the light end of the palette is the good one
+        for (std::size_t i = 0; i < steps_.size(); ++i)
+            steps_[i] = rgb(palette.steps[info_.more_is_better ? i : steps_.size() - 1 - i]);
+        smooth_ = choice.smooth;
+        opacity_ = static_cast<float>(choice.opacity);
         for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
-        if (info_.is_choice) tints_ = serving_tints(surface_, values_);
+        if (info_.is_choice()) tints_ = serving_tints(surface_, values_);
         contour_ = rgb(palette.contour);
         contour_alpha_ = static_cast<float>(palette.contour.alphaF());
         hatch_ = rgb(palette.hatch);
@@ -96,9 +102,9 @@ public:
                 continue;
             }
             const Quad q = quad(c, r);
-            const float alpha = coverage(q);
+            const float alpha = coverage(q) * opacity_;
             if (alpha <= 0) continue;
-            const Rgb colour = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
+            const Rgb colour = info_.is_choice() ? choice_colour(q, x, y) : amount_colour(q, x, y);
             out[x] =
                 qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
                       static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
@@ -121,7 +127,7 @@ private:
     }
     Flat flat_part(const Quad& q) const {
         Flat f;
-        if (info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
+        if (smooth_ || opacity_ < 1 || info_.is_choice() || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
         const auto [low, high] =
             std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
         if (std::isnan(low + high)) return f;
@@ -179,11 +185,15 @@ private:
         const float off = std::abs(from_edge);
         const auto here = static_cast<std::size_t>(std::clamp(scaled, 0.0f, last));
         Rgb colour = steps_[here];
-        if (off < 0.5f && slope < step_) {
+        if (smooth_) {
+            const float at = std::clamp(scaled - 0.5f, 0.0f, last - 0.001f);
+            const auto below = static_cast<std::size_t>(at);
+            colour = mix(steps_[below], steps_[below + 1], at - static_cast<float>(below));
+        } else if (off < 0.5f && slope < step_) {
             colour = mix(steps_[nearest - 1], steps_[nearest], from_edge + 0.5f);
         }
         // lines crowd at walls, where the value jumps: they fade there
-        if (off < 0.9f)
+        if (off < 0.9f && !smooth_)
             colour = mix(colour, contour_,
                          contour_alpha_ * clamp01(2 - 6 * slope * steps_per_unit_) * (0.9f - off));
         const float short_by = info_.more_is_better ? threshold_ - v : v - threshold_;
@@ -230,14 +240,25 @@ private:
     std::array<Rgb, 6> serving_;
     std::map<int, std::size_t> tints_;
     Rgb contour_, hatch_, ink_;
-    float contour_alpha_;
+    float contour_alpha_, opacity_ = 1;
+    bool smooth_ = false;
 };
 
 }  // namespace
 
+LensChoice look_of(const Project& project, const MapChoice& choice) {
+    LensChoice look;
+    look.lens = choice.lens;
+    look.bands = choice.bands;
+    look.only = choice.only;
+    look.client = client(project, project.settings.client);
+    look.level_dbm = signal_asked_dbm(project, choice.bands);
+    return look;
+}
+
 QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
-    const double index = std::floor((value - info.low) / info.step);
-    return palette.steps[static_cast<std::size_t>(std::clamp(index, 0.0, palette.steps.size() - 1.0))];
+    const double index = std::clamp(std::floor((value - info.low) / info.step), 0.0, palette.steps.size() - 1.0);
+    return palette.steps[static_cast<std::size_t>(info.more_is_better ? index : 11 - index)];
 }
 
 std::map<int, std::size_t> serving_tints(const Surface& surface, const std::vector<float>& values) {

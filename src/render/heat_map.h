@@ -5,7 +5,7 @@
 #include <memory>
 #include <vector>
 
-#include "coverage/lens.h"
+#include "coverage/lens_map.h"
 #include "coverage/site_prediction.h"
 #include "render/palette.h"
 #include "render/plan_view_map.h"
@@ -15,10 +15,18 @@ namespace yemvo::render {
 /// What the map shows.
 struct MapChoice {
     LensId lens = LensId::signal;
-    BandId band = band_5;
+    BandSet bands = band_5;  ///< several: the best of them
     double threshold = -67;
+    std::vector<AccessPointId> only = {};  ///< whose radios; empty: all
+    bool smooth = false;                                  ///< colours run over instead of in steps
+    double opacity = 1;
+    bool labels = false;  ///< figures on the map, for print
+    double cell_m = 0.5;  ///< of the grid it is worked out on
     friend bool operator==(const MapChoice&, const MapChoice&) = default;
 };
+
+/// What that asks of a floor: for the project's client, against the signal that its requirements ask for.
+LensChoice look_of(const Project&, const MapChoice&);
 
 /// Colour of a step of the lens's range.
 QColor step_colour(const Palette&, const LensInfo&, double value);

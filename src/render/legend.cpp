@@ -20,7 +20,7 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         shown += 1;
         if (std::isnan(values[i])) continue;
         const double v = values[i];
-        if (info.is_choice) {
+        if (info.is_choice()) {
             areas[static_cast<int>(v)] += cell_m2;
             continue;
         }
@@ -32,7 +32,7 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         for (double& share : s.by_step) share /= shown;
         s.share_kept = kept / shown;
     }
-    if (info.is_choice) {
+    if (info.is_choice()) {
         const auto tints = serving_tints(floor.surface, values);
         for (const auto& [number, area_m2] : areas) s.areas.push_back({number, area_m2, tints.at(number)});
         std::stable_sort(s.areas.begin(), s.areas.end(),
@@ -40,6 +40,11 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
     }
     return s;
 }
+
+namespace {
+/// Whole where it is whole.
+QString short_figure(double v) { return figure(v, std::abs(v - std::round(v)) < 1e-6 ? 0 : 1); }
+}  // namespace
 
 LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice)
     : info_(lens(choice.lens)), choice_(choice) {
@@ -49,13 +54,14 @@ LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice)
 }
 
 double LegendLayout::x_of(double value) const {
-    const double share = (value - info_.low) / (info_.high - info_.low);
+    const double share = (value - info_.low) / (info_.high() - info_.low);
     return strip_.left() + std::clamp(share, 0.0, 1.0) * strip_.width();
 }
 
 double LegendLayout::value_at(double x) const {
     const double share = std::clamp((x - strip_.left()) / strip_.width(), 0.0, 1.0);
-    return std::round(info_.low + share * (info_.high - info_.low));
+    const double fine = info_.step >= 1 ? 1 : info_.step / 5;  // a legend of halves is dragged in tenths
+    return std::round((info_.low + share * (info_.high() - info_.low)) / fine) * fine;
 }
 
 QRectF LegendLayout::handle() const {
@@ -71,10 +77,10 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
     p.drawRoundedRect(frame_.adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     p.setPen(palette.ink);
     p.setFont(font(12, 600));
-    const QString band_name = QString::fromStdString(band(choice_.band).name) + " GHz";
+    const QString band_name = QString::fromStdString(bands_text(choice_.bands));
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignLeft | Qt::AlignTop,
                QString::fromStdString(info_.name) + ", " + band_name);
-    info_.is_choice ? paint_choices(p, s, palette) : paint_amounts(p, s, palette);
+    info_.is_choice() ? paint_choices(p, s, palette) : paint_amounts(p, s, palette);
     p.restore();
 }
 
@@ -84,13 +90,13 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     const QString unit = QString::fromStdString(info_.unit);
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
                percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") +
-                   figure(choice_.threshold) + " " + unit);
+                   short_figure(choice_.threshold) + " " + unit);
     const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
     p.setRenderHint(QPainter::Antialiasing, false);
     for (int i = 0; i < 12; ++i) {
         const QRectF cell(strip_.left() + 24.0 * i, strip_.top(), 24, strip_.height());
         const double h = 18 * s.by_step[static_cast<std::size_t>(i)] / most;
-        const QColor colour = palette.steps[static_cast<std::size_t>(i)];
+        const QColor colour = palette.steps[static_cast<std::size_t>(info_.more_is_better ? i : 11 - i)];
         p.setPen(QPen(with_alpha(palette.ink, 0.35), 1));
         p.setBrush(colour);
         if (h > 0.5) p.drawRect(QRectF(cell.left(), strip_.top() - h, 24, h));
@@ -107,11 +113,12 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     p.drawRect(strip_.adjusted(0.5, 0.5, -0.5, -0.5));
     p.setFont(font(10.5));
     p.setPen(palette.ink);
+    const bool crowded = info_.high() >= 1000;
     for (int i = 1; i < 12; ++i) {
         const double at = strip_.left() + 24.0 * i;
-        if (std::abs(at - x) < 28) continue;
+        if (std::abs(at - x) < 28 || (crowded && i % 2)) continue;
         p.drawText(QRectF(at - 20, strip_.bottom() + 4, 40, 14), Qt::AlignCenter,
-                   figure(info_.low + info_.step * i));
+                   short_figure(info_.low + info_.step * i));
     }
     p.setPen(QPen(palette.not_met, 1.6));
     p.drawLine(QPointF(x, strip_.top() - 20), QPointF(x, strip_.bottom() + 5));
@@ -120,7 +127,7 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     p.drawRoundedRect(handle(), 2.5, 2.5);
     p.setPen(palette.on_accent);
     p.setFont(font(11, 650));
-    p.drawText(handle(), Qt::AlignCenter, figure(choice_.threshold));
+    p.drawText(handle(), Qt::AlignCenter, short_figure(choice_.threshold));
 }
 
 void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Palette& palette) const {

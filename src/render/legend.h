@@ -26,7 +26,7 @@ public:
     LegendLayout(QPointF corner, const MapChoice&);
     QRectF frame() const { return frame_; }
     QRectF strip() const { return strip_; }
-    bool has_handle() const { return !info_.is_choice; }
+    bool has_handle() const { return !info_.is_choice(); }
     QRectF handle() const;  ///< where the tag can be taken
     double value_at(double x) const;
     double x_of(double value) const;

@@ -39,7 +39,7 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
     p.setPen(palette.muted);
     p.drawText(
         QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
-        QString::fromStdString(info.name + ", " + band(choice.band).name + " GHz, client at " +
+        QString::fromStdString(info.name + ", " + bands_text(choice.bands) + ", client at " +
                                format_length(project.settings.client_height_m, project.settings.units)));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
                QString("Predicted with Yemvo"));
@@ -63,7 +63,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
 
     p.setClipRect(area);
     paint_ground(p, floor, map, area, palette, false);
-    const auto values = lens_values(*prediction.by_band[choice.band.index], choice.lens);
+    const auto values = lens_values(prediction, look_of(project, choice));
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
     p.drawImage(0, 0, drawings_of(project, floor, map, image.size()));
     paint_voids(p, floor, map, palette);

@@ -140,7 +140,7 @@ public:
         const FloorPrediction* f = w().floor_prediction();
         if (!f) return NAN;
         const auto cell = f->surface.cell_at(p);
-        return cell ? lens_values(*f->by_band[w().map().band.index], w().map().lens)[*cell] : NAN;
+        return cell ? lens_values(*f, render::look_of(w().project(), w().map()))[*cell] : NAN;
     }
     QColor pixel(Point p) { return plan().grab().toImage().pixelColor(px(p)); }
 

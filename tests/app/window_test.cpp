@@ -124,8 +124,8 @@ TEST_CASE("the lens and the band of the map are chosen in the bar") {
     CHECK(d.w().map().lens == LensId::serving);
     CHECK(d.map_at({9.75, 25.25}) == 1);
     for (auto* b : d.window.findChildren<QToolButton*>("segment"))
-        if (b->toolTip() == "2.4 GHz") QTest::mouseClick(b, Qt::LeftButton);
-    CHECK(d.w().map().band == band_24);
+        if (b->accessibleName() == "band 2.4") QTest::mouseClick(b, Qt::LeftButton);
+    CHECK(d.w().map().bands == band_24);
 }
 
 TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses what cannot be") {

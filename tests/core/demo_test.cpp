@@ -14,7 +14,7 @@ void same_in_map_and_terms(const Project& p, const Scene& scene, const FloorPred
                            const std::vector<Point>& places) {
     for (Point at : places)
         for (const Band& b : bands()) {
-            const float map = lens_values(*fp.by_band[b.id.index], LensId::signal)[*fp.surface.cell_at(at)];
+            const float map = lens_values(fp, {LensId::signal, b.id})[*fp.surface.cell_at(at)];
             double best = -1000;
             for (const LinkExplanation& l : probe(p, scene, f, at))
                 if (l.channel.band == b.id) best = std::max(best, l.received_dbm);

@@ -1,6 +1,7 @@
 #include "propagation/field_store.h"
 
 #include "core/support.h"
+#include "coverage/lens_map.h"
 #include "coverage/site_prediction.h"
 #include "demo/demo.h"
 
@@ -58,7 +59,7 @@ TEST_CASE("power adds to the map dB by dB") {
     const AccessPointId id = isotropic_access_point(p, {5, 5});
     Predictor predictor;
     const auto signal = [&](const Project& q) {
-        return lens_values(*predictor.predict(q).floors[0].by_band[band_5.index], LensId::signal);
+        return lens_values(predictor.predict(q).floors[0], {LensId::signal, band_5});
     };
     const auto before = signal(p);
     AccessPoint ap = *find_access_point(p, floor_at(p, 0), id);

@@ -1,6 +1,7 @@
 // Floors stacked, inserted, duplicated, aligned; buildings and yards on one site; prediction across them.
 #include "core/support.h"
 #include "coverage/probe.h"
+#include "coverage/lens_map.h"
 #include "coverage/site_prediction.h"
 #include "project/json_project.h"
 #include "project/storage.h"
@@ -176,7 +177,7 @@ TEST_CASE("a building predicts what one drawing of all would: walls of both are 
     const SitePrediction site = predictor.predict(two);
     const FloorPrediction& fp = *site.find(there);
     const Point at{2.25, 3.25};
-    CHECK(lens_values(*fp.by_band[band_5.index], LensId::signal)[*fp.surface.cell_at(at)] ==
+    CHECK(lens_values(fp, {LensId::signal, band_5})[*fp.surface.cell_at(at)] ==
           Approx(received(two, there, at)).margin(0.05));
 }
 
@@ -216,7 +217,7 @@ TEST_CASE("in a yard nothing is a slab, buildings are not its map, and the groun
     const FloorPrediction& fp = *site.find(yard);
     CHECK(fp.mask->inside[*fp.surface.cell_at({2, 2})]);
     CHECK_FALSE(fp.mask->inside[*fp.surface.cell_at({7, 7})]);  // in the building
-    CHECK(lens_values(*fp.by_band[band_5.index], LensId::signal)[*fp.surface.cell_at({20.25, 9.25})] ==
+    CHECK(lens_values(fp, {LensId::signal, band_5})[*fp.surface.cell_at({20.25, 9.25})] ==
           Approx(received(p, yard, {20.25, 9.25})).margin(0.05));
 }
 
@@ -268,6 +269,12 @@ TEST_CASE("a file of format 1 opens: its picture becomes the floor's drawing, it
     std::string text = project_to_json(p);
     auto json = nlohmann::ordered_json::parse(text);
     json["version"] = 1;
+    for (auto& r : json["requirements"]) {
+        r["band_ghz"] = r["bands_ghz"][0];
+        for (const char* key : {"bands_ghz", "any_band", "set"}) r.erase(key);
+    }
+    json.erase("clients");
+    json["settings"].erase("client");
     auto& building = json["buildings"][0];
     for (const char* key : {"kind", "placement", "level_m"}) building.erase(key);
     auto& floor = building["floors"][0];
@@ -287,6 +294,8 @@ TEST_CASE("a file of format 1 opens: its picture becomes the floor's drawing, it
     CHECK(d.to_scale());
     CHECK(d.opacity == 0.4);
     CHECK(d.to_venue({640, 480}) == Point{32, 0});
+    CHECK(read.requirements->front().bands == BandSet(band_5));
+    CHECK(read.clients->size() == p.clients->size());
     CHECK_NOTHROW(project_from_json(project_to_json(read)));
 }
 

@@ -2,6 +2,7 @@
 #include <random>
 
 #include "core/support.h"
+#include "coverage/lens_map.h"
 #include "coverage/site_prediction.h"
 #include "propagation/trace.h"
 
@@ -40,8 +41,7 @@ private:
 
 std::vector<float> signal(const Project& p, std::size_t floor, double cell_m = 0.5) {
     Predictor predictor;
-    return lens_values(*predictor.predict(p, {floor_at(p, floor)}, cell_m).floors[0].by_band[band_5.index],
-                       LensId::signal);
+    return lens_values(predictor.predict(p, {floor_at(p, floor)}, {cell_m}).floors[0], {LensId::signal, band_5});
 }
 
 }  // namespace

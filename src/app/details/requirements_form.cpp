@@ -53,7 +53,7 @@ void change(Workspace& w, std::size_t index, const std::function<void(Requiremen
         auto list = *p.requirements;
         Requirement& r = list[index];
         how(r);
-        r.name = lens(*find_lens(r.lens)).name + ", " + band(r.band).name + " GHz";
+        r.name = lens(*find_lens(r.lens)).name + ", " + bands_text(r.bands);
         if (r.zones.size() == 1)
             for (const Floor* f : all_floors(p))
                 if (const Zone* z = find_zone(*f, r.zones.front())) r.name += ", " + z->name;
@@ -96,7 +96,7 @@ void add_requirement_rows(Form* form, Workspace& w, std::size_t index) {
     QStringList names;
     std::vector<const LensInfo*> amounts;
     for (const LensInfo& info : lenses())
-        if (!info.is_choice) {
+        if (!info.is_choice() && info.id != LensId::outside) {
             names << QString::fromStdString(info.name);
             amounts.push_back(&info);
         }
@@ -118,9 +118,9 @@ void add_requirement_rows(Form* form, Workspace& w, std::size_t index) {
     QStringList band_list;
     for (const Band& b : bands()) band_list << QString::fromStdString(b.name) + " GHz";
     form->choice(
-        row, "requirementBand" + tail, band_list, [get] { return int{get().band.index}; },
+        row, "requirementBand" + tail, band_list, [get] { return get().bands.single() ? int{get().bands.first().index} : -1; },
         [&w, index](int i) {
-            change(w, index, [&](Requirement& r) { r.band = bands()[static_cast<std::size_t>(i)].id; });
+            change(w, index, [&](Requirement& r) { r.bands = bands()[static_cast<std::size_t>(i)].id; });
         });
     auto* remove = new QPushButton("Remove");
     row->addWidget(remove);

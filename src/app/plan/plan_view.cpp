@@ -331,7 +331,7 @@ void PlanView::redraw_layers() {
 void PlanView::redraw_heat() {
     heat_old_ = false;
     values_.clear();
-    const FloorPrediction* p = workspace_.floor_prediction();
+    const FloorPrediction* p = workspace_.map_prediction();
     if (!p || !workspace_.map_shown()) {
         heat_ = {};
         return;
@@ -339,7 +339,7 @@ void PlanView::redraw_heat() {
     QElapsedTimer timer;
     timer.start();
     const qreal ratio = devicePixelRatioF();
-    values_ = lens_values(*p->by_band[workspace_.map().band.index], workspace_.map().lens);
+    values_ = lens_values(*p, render::look_of(workspace_.project(), workspace_.map()));
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
     render::paint_heat_map(heat_, *p, values_, workspace_.map(), device, size() * ratio, theme());
     heat_.setDevicePixelRatio(ratio);

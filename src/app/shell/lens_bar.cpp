@@ -1,12 +1,15 @@
 #include "app/shell/lens_bar.h"
 
+#include <QApplication>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPainter>
 #include <QToolButton>
 
 #include "app/shell/theme.h"
+#include "project/edits.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -34,64 +37,181 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     lens_ = new QComboBox(this);
     lens_->setObjectName("barCombo");
     lens_->setAccessibleName("Lens");
-    lens_->setFixedWidth(178);
+    lens_->setFixedWidth(172);
+    lens_->setMaxVisibleItems(20);
     for (const LensInfo& info : lenses()) {
         lens_->addItem(QString::fromStdString(info.name));
         lens_->setItemData(lens_->count() - 1, QString::fromStdString(info.meaning), Qt::ToolTipRole);
     }
-    connect(lens_, &QComboBox::activated, this, [this](int index) {
-        const LensInfo& info = lenses()[static_cast<std::size_t>(index)];
-        workspace_.set_map({info.id, workspace_.map().band, info.limit});
-    });
+    connect(lens_, &QComboBox::activated, this,
+            [this](int index) { workspace_.look_through(lenses()[static_cast<std::size_t>(index)].id); });
     row->addWidget(lens_);
     row->addSpacing(8);
-    for (const Band& b : bands()) {
-        auto* button = new QToolButton(this);
-        button->setObjectName("segment");
-        button->setAccessibleName("band " + QString::fromStdString(b.name));
-        button->setIcon(band_icon(b.id));
-        button->setIconSize({12, 12});
-        button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
-        button->setText(" " + QString::fromStdString(b.name));
-        button->setToolTip(QString::fromStdString(b.name) + " GHz");
-        button->setCheckable(true);
-        connect(button, &QToolButton::clicked, this, [this, id = b.id] {
-            render::MapChoice choice = workspace_.map();
-            choice.band = id;
-            workspace_.set_map(choice);
-            refresh();
-        });
-        row->addWidget(button);
-        bands_.push_back(button);
-    }
-    row->addSpacing(12);
+    add_bands();
+    row->addSpacing(8);
+    add_radios();
+    row->addSpacing(10);
+    for_ = new QLabel("for", this);
+    for_->setFixedWidth(22);
+    for_->setObjectName("muted");
+    row->addWidget(for_);
+    client_ = new QComboBox(this);
+    client_->setObjectName("barCombo");
+    client_->setAccessibleName("Client");
+    client_->setFixedWidth(164);
+    connect(client_, &QComboBox::activated, this, [this](int index) {
+        const std::string key = (*workspace_.project().clients)[static_cast<std::size_t>(index)].key;
+        workspace_.edit("Choose client", [&](Project& p) { p.settings.client = key; });
+    });
+    row->addWidget(client_);
     words_ = new QLabel(this);
     words_->setObjectName("muted");
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     row->addWidget(words_, 1);
-    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed,
-                        &Workspace::floor_changed, &Workspace::drawing_changed, &Workspace::site_changed})
+    add_colouring();
+    for (auto signal :
+         {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed, &Workspace::floor_changed,
+          &Workspace::drawing_changed, &Workspace::site_changed, &Workspace::selection_changed})
         connect(&workspace, signal, this, &LensBar::refresh);
     refresh();
 }
 
+QToolButton* LensBar::segment(const QString& text, const QString& tip) {
+    auto* button = new QToolButton(this);
+    button->setObjectName("segment");
+    button->setText(text);
+    button->setToolTip(tip);
+    button->setCheckable(true);
+    layout()->addWidget(button);
+    return button;
+}
+
+void LensBar::add_bands() {
+    for (const Band& b : bands()) {
+        const QString name = QString::fromStdString(b.name);
+        QToolButton* button = segment(" " + name, name + " GHz. With Ctrl also: the best of several bands");
+        button->setAccessibleName("band " + name);
+        button->setIcon(band_icon(b.id));
+        button->setIconSize({12, 12});
+        button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+        connect(button, &QToolButton::clicked, this, [this, id = b.id] {
+            render::MapChoice choice = workspace_.map();
+            const bool also = QApplication::keyboardModifiers() & (Qt::ControlModifier | Qt::ShiftModifier);
+            const BandSet turned = choice.bands.with(id, !choice.bands.contains(id));
+            choice.bands = also && !turned.empty() ? turned : also ? choice.bands : BandSet(id);
+            workspace_.set_map(choice);
+            refresh();
+        });
+        bands_.push_back(button);
+    }
+}
+
+void LensBar::add_radios() {
+    const std::pair<const char*, const char*> choices[] = {
+        {"All", "The radios of every access point"},
+        {"Selected", "Only those of the selected access points; of all while none is selected"},
+        {"Ticked", "Only those of access points that are ticked in the list"}};
+    for (int i = 0; i < 3; ++i) {
+        QToolButton* button = segment(choices[i].first, choices[i].second);
+        button->setObjectName("slimSegment");
+        button->setAccessibleName(QString("radios ") + choices[i].first);
+        connect(button, &QToolButton::clicked, this, [this, i] {
+            workspace_.show_radios(static_cast<RadiosShown>(i));
+            refresh();
+        });
+        radios_.push_back(button);
+    }
+    auto* list = new QMenu(radios_[2]);
+    radios_[2]->setMenu(list);
+    radios_[2]->setPopupMode(QToolButton::MenuButtonPopup);
+    connect(list, &QMenu::aboutToShow, this, [this, list] { fill_ticks(list); });
+}
+
+void LensBar::fill_ticks(QMenu* list) {
+    list->clear();
+    const auto& ticked = workspace_.ticked();
+    for (const PlacedAccessPoint& placed : placed_access_points(workspace_.project())) {
+        const AccessPointId id = placed.access_point->id;
+        auto* action = list->addAction(
+            QString("%1   %2").arg(placed.access_point->number).arg(QString::fromStdString(placed.floor->name)));
+        action->setCheckable(true);
+        action->setChecked(std::find(ticked.begin(), ticked.end(), id) != ticked.end());
+        connect(action, &QAction::toggled, this, [this, id](bool on) {
+            workspace_.tick(id, on);
+            workspace_.show_radios(RadiosShown::ticked);
+        });
+    }
+}
+
+void LensBar::add_colouring() {
+    colouring_ = new QToolButton(this);
+    colouring_->setObjectName("slimSegment");
+    colouring_->setAccessibleName("Colouring");
+    colouring_->setToolTip("How the map is coloured");
+    colouring_->setPopupMode(QToolButton::InstantPopup);
+    auto* menu = new QMenu(colouring_);
+    colouring_->setMenu(menu);
+    layout()->addWidget(colouring_);
+    const auto add = [&](const QString& text, auto change, auto is_so) {
+        QAction* action = menu->addAction(text);
+        action->setCheckable(true);
+        connect(action, &QAction::triggered, this, [this, change] {
+            render::MapChoice choice = workspace_.map();
+            change(choice);
+            workspace_.set_map(choice);
+        });
+        connect(menu, &QMenu::aboutToShow, action,
+                [this, action, is_so] { action->setChecked(is_so(workspace_.map())); });
+    };
+    for (const bool smooth : {false, true})
+        add(smooth ? "Smooth" : "In steps", [smooth](auto& c) { c.smooth = smooth; },
+            [smooth](const auto& c) { return c.smooth == smooth; });
+    menu->addSeparator();
+    for (const int percent : {100, 75, 50, 25})
+        add(QString("%1 % opaque").arg(percent), [percent](auto& c) { c.opacity = percent / 100.0; },
+            [percent](const auto& c) { return std::abs(c.opacity - percent / 100.0) < 1e-9; });
+    menu->addSeparator();
+    add("Value labels", [](auto& c) { c.labels = !c.labels; }, [](const auto& c) { return c.labels; });
+    menu->addSeparator();
+    for (const double cell_m : {1.0, 0.5, 0.25})
+        add(QString("A value every %1 m").arg(cell_m), [cell_m](auto& c) { c.cell_m = cell_m; },
+            [cell_m](const auto& c) { return c.cell_m == cell_m; });
+}
+
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();
-    const LensInfo& info = lens(workspace_.map().lens);
-    lens_->setCurrentIndex(static_cast<int>(workspace_.map().lens));
+    const render::MapChoice& choice = workspace_.map();
+    const LensInfo& info = lens(choice.lens);
+    lens_->setCurrentIndex(static_cast<int>(choice.lens));
     lens_->setToolTip(QString::fromStdString(info.meaning));
     lens_->setVisible(on);
     for (std::size_t i = 0; i < bands_.size(); ++i) {
-        bands_[i]->setChecked(workspace_.map().band.index == i);
+        bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
         bands_[i]->setVisible(on);
     }
+    for (std::size_t i = 0; i < radios_.size(); ++i) {
+        radios_[i]->setChecked(static_cast<std::size_t>(workspace_.radios_shown()) == i);
+        radios_[i]->setVisible(on);
+    }
+    const bool asks_client = on && (info.group == LensGroup::service && choice.lens != LensId::confidence);
+    for_->setVisible(asks_client);
+    client_->setVisible(asks_client);
+    if (asks_client && workspace_.document().is_open()) {
+        client_->clear();
+        for (const ClientProfile& c : *workspace_.project().clients) client_->addItem(QString::fromStdString(c.name));
+        const auto& all = *workspace_.project().clients;
+        for (std::size_t i = 0; i < all.size(); ++i)
+            if (all[i].key == workspace_.project().settings.client) client_->setCurrentIndex(static_cast<int>(i));
+    }
+    colouring_->setVisible(on);
+    colouring_->setText(choice.smooth ? "Smooth " : "Steps ");
     const Floor* f = workspace_.floor();
+    words_->setVisible(!asks_client);
     if (workspace_.site_shown())
         words_->setText("the site from above");
     else if (on && f)
-        words_->setText("client at " +
-                        QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
-                                                             workspace_.units())));
+        words_->setText("at " + QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
+                                                                     workspace_.units())));
     else if (const Drawing* d = workspace_.drawing())
         words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
                                                  : QString("drawing  ")) +

@@ -1,4 +1,4 @@
-// Which quantity the map shows, and for which band.
+// Which quantity the map shows, for which bands, radios and client, and how it is coloured.
 #pragma once
 #include <QWidget>
 
@@ -7,6 +7,7 @@
 class QComboBox;
 class QToolButton;
 class QLabel;
+class QMenu;
 
 namespace yemvo::app {
 
@@ -16,12 +17,18 @@ public:
     explicit LensBar(Workspace&, QWidget* parent = nullptr);
 
 private:
+    QToolButton* segment(const QString& text, const QString& tip);
+    void add_bands();
+    void add_radios();
+    void add_colouring();
+    void fill_ticks(QMenu*);
     void refresh();
     void paintEvent(QPaintEvent*) override;
     Workspace& workspace_;
-    QComboBox* lens_;
-    std::vector<QToolButton*> bands_;
-    QLabel* words_;
+    QComboBox *lens_, *client_;
+    std::vector<QToolButton*> bands_, radios_;
+    QToolButton* colouring_;
+    QLabel *for_, *words_;
 };
 
 }  // namespace yemvo::app

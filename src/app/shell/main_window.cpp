@@ -190,6 +190,16 @@ void MainWindow::connect_parts() {
         status_->set_work("Prediction stopped", false);
     });
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
+    // some lenses need more than the fields: it is worked out when they are first looked through
+    connect(&workspace_, &Workspace::map_changed, this, [this] {
+        ExtraWish extra = wanted_;
+        extra.deviation = workspace_.map().lens == LensId::confidence;
+        extra.outside = workspace_.map().lens == LensId::outside;
+        extra.cell_m = workspace_.map().cell_m;
+        if (extra == wanted_) return;
+        wanted_ = extra;
+        predict();
+    });
     const auto look = [this] {
         if (document_.is_open()) findings_runner_->request(document_.project());
     };
@@ -211,7 +221,7 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
         const auto& known = workspace_.prediction();
-        const bool complete = known && known->verdict && workspace_.floor_prediction();
+        const bool complete = known && known->verdict && workspace_.map_prediction();
         if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
     });
     connect(&workspace_, &Workspace::told, status_, &StatusLine::set_message);
@@ -304,7 +314,7 @@ void MainWindow::leave_types() {
 void MainWindow::predict() {
     prediction_stopped_ = false;
     if (document_.is_open() && workspace_.floor())
-        runner_->request(document_.project(), workspace_.floor_id());
+        runner_->request(document_.project(), workspace_.floor_id(), wanted_);
 }
 
 void MainWindow::refresh_title() {

@@ -129,6 +129,7 @@ private:
     std::vector<QAction*> project_actions_;  ///< only while a project is open
     bool tray_open_ = false;
     int working_ = 0;
+    ExtraWish wanted_;
     bool prediction_stopped_ = false;  ///< by hand: what is shown may be old
     QStringList dropped_;              ///< drawings that wait for their turn
 };

@@ -120,7 +120,7 @@ void MainWindow::make_menus() {
     view->addSeparator();
     for (const LensInfo& info : lenses())
         needs_project(action(view, "Lens " + QString::fromStdString(info.name), {}, [this, &info] {
-            workspace_.set_map({info.id, workspace_.map().band, info.limit});
+            workspace_.look_through(info.id);
         }));
     view->addSeparator();
     needs_project(action(view, "Tray", QKeySequence("Ctrl+T"), [this] {

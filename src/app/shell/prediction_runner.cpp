@@ -16,10 +16,10 @@ PredictionRunner::~PredictionRunner() {
     thread_.join();
 }
 
-void PredictionRunner::request(const Project& project, FloorId in_view) {
+void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra) {
     {
         const std::lock_guard lock(mutex_);
-        waiting_ = Request{project, in_view};
+        waiting_ = Request{project, in_view, extra};
         if (busy_ && std::chrono::steady_clock::now() - started_ > 250ms) running_.cancel();
     }
     wake_.notify_all();
@@ -77,8 +77,9 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
         if (floor->id != request.in_view) order.push_back(floor->id);
     emit working(true, tr("Predicting"));
     bool first = true;
+    const PredictionWish wish{request.extra.cell_m, request.extra.deviation || needs_deviation(request.project), 0};
     SitePrediction site =
-        predictor_.predict(request.project, order, 0.5, token, [&](const FloorPrediction& floor) {
+        predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
             if (!first) return;
             first = false;
             if (order.size() > 1 && newer_waits()) {
@@ -91,6 +92,12 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     auto whole = std::make_shared<Prediction>();
     whole->verdict = judge(request.project, site);
     whole->site = std::move(site);
+    if (request.extra.outside) {
+        constexpr double beyond_m = 25;
+        whole->outside =
+            predictor_.predict(request.project, {request.in_view}, {request.extra.cell_m, false, beyond_m}, token)
+                .floors.front();
+    }
     emit ready(whole);
 }
 

@@ -11,6 +11,14 @@
 
 namespace yemvo::app {
 
+/// What the map in view needs besides the site's fields.
+struct ExtraWish {
+    bool deviation = false;  ///< how far off the fields may be
+    bool outside = false;    ///< the surroundings of the floor in view
+    double cell_m = 0.5;
+    friend bool operator==(const ExtraWish&, const ExtraWish&) = default;
+};
+
 class PredictionRunner : public QObject {
     Q_OBJECT
 public:
@@ -19,7 +27,7 @@ public:
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
     /// finish its first floor, so that the map follows a drag, and then gives way.
-    void request(const Project&, FloorId in_view);
+    void request(const Project&, FloorId in_view, const ExtraWish& = {});
     /// Stops what runs and waits; what has arrived stays.
     void cancel();
     bool is_idle() const;
@@ -33,6 +41,7 @@ private:
     struct Request {
         Project project;
         FloorId in_view;
+        ExtraWish extra;
     };
     void work();
     void run(const Request&, const CancelToken&);

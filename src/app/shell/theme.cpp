@@ -49,6 +49,10 @@ QToolButton { border: 0; border-radius: 5px; background: transparent; }
 QToolButton:hover { background: @accentTint; }
 QToolButton:checked { background: @accent; }
 QToolButton#segment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 10px; min-height: 24px; max-height: 24px; }
+QToolButton#slimSegment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 7px; min-height: 24px; max-height: 24px; }
+QToolButton#slimSegment:checked { background: @accentTint; color: @accent; font-weight: 600; }
+QToolButton#slimSegment[popupMode="1"] { padding-right: 20px; }
+QToolButton#slimSegment[popupMode="2"] { padding-right: 16px; }
 QToolButton#segment:checked { background: @accentTint; color: @accent; font-weight: 600; }
 QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid @muted; border-radius: 3px; background: @field; }
 QCheckBox::indicator:checked { background: @accent; border-color: @accent; image: url(:/icons/tick.svg); }

@@ -7,6 +7,9 @@
 namespace yemvo::app {
 
 Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), document_(document) {
+    connect(this, &Workspace::selection_changed, this, [this] {
+        if (radios_shown_ == RadiosShown::selected) choose_radios();
+    });
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
         drop_what_is_gone();
@@ -232,6 +235,46 @@ void Workspace::mark_place(std::optional<Point> place) {
 
 const FloorPrediction* Workspace::floor_prediction() const {
     return prediction_ ? prediction_->site.find(floor_) : nullptr;
+}
+
+const FloorPrediction* Workspace::map_prediction() const {
+    if (map_.lens != LensId::outside) return floor_prediction();
+    const bool known = prediction_ && prediction_->outside && prediction_->outside->floor == floor_;
+    return known ? &*prediction_->outside : nullptr;
+}
+
+void Workspace::look_through(LensId id) {
+    render::MapChoice choice = map_;
+    choice.lens = id;
+    choice.threshold = lens(id).limit;
+    set_map(choice);
+}
+
+void Workspace::show_radios(RadiosShown which) {
+    radios_shown_ = which;
+    choose_radios();
+}
+
+void Workspace::tick(AccessPointId id, bool on) {
+    std::erase(ticked_, id);
+    if (on) ticked_.push_back(id);
+    choose_radios();
+}
+
+/// Nothing selected or ticked shows all: an empty map would say nothing.
+void Workspace::choose_radios() {
+    render::MapChoice choice = map_;
+    std::vector<AccessPointId> ids;
+    if (radios_shown_ == RadiosShown::ticked) ids = ticked_;
+    if (radios_shown_ == RadiosShown::selected)
+        for (const Item& item : selection_)
+            if (item.kind == ItemKind::access_point) ids.push_back(AccessPointId{item.id});
+    choice.only = std::move(ids);
+    if (choice == map_) {
+        emit map_changed();
+        return;
+    }
+    set_map(choice);
 }
 
 void Workspace::set_prediction(std::shared_ptr<const Prediction> prediction) {

@@ -73,7 +73,11 @@ struct NextKinds {
 struct Prediction {
     SitePrediction site;
     std::optional<Verdict> verdict;
+    std::optional<FloorPrediction> outside;  ///< round the floor in view, while its lens is looked through
 };
+
+/// Whose radios the map shows.
+enum class RadiosShown { all, selected, ticked };
 
 /// How a drawing is held against the revision before it.
 struct Comparison {
@@ -99,6 +103,10 @@ public:
     Step step() const { return step_; }
     ToolId tool() const { return tool_; }
     const render::MapChoice& map() const { return map_; }
+    RadiosShown radios_shown() const { return radios_shown_; }
+    void show_radios(RadiosShown);
+    const std::vector<AccessPointId>& ticked() const { return ticked_; }
+    void tick(AccessPointId, bool);
     bool map_shown() const { return step_ != Step::venue && step_ != Step::demand; }
     LengthUnits units() const { return project().settings.units; }
 
@@ -136,6 +144,8 @@ public:
     void set_step(Step);
     void set_tool(ToolId);
     void set_map(const render::MapChoice&);
+    /// Another lens, with its own threshold; the rest of the choice stays.
+    void look_through(LensId);
     /// Label, change, and a key under which a run of edits becomes one.
     void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// Removes what is selected, in one edit.
@@ -143,6 +153,8 @@ public:
 
     const std::shared_ptr<const Prediction>& prediction() const { return prediction_; }
     const FloorPrediction* floor_prediction() const;
+    /// What the map is drawn over: the floor, or for the lens of what is heard outside its surroundings.
+    const FloorPrediction* map_prediction() const;
     void set_prediction(std::shared_ptr<const Prediction>);
     /// Verdict before the last edit that changed it, for showing the difference.
     const std::optional<Verdict>& previous_verdict() const { return previous_verdict_; }
@@ -200,7 +212,10 @@ private:
     std::shared_ptr<const DrawingLines> drawing_lines_;
     Step step_ = Step::venue;
     ToolId tool_ = ToolId::select;
+    void choose_radios();
     render::MapChoice map_;
+    RadiosShown radios_shown_ = RadiosShown::all;
+    std::vector<AccessPointId> ticked_;
     std::shared_ptr<const Prediction> prediction_;
     std::optional<Verdict> verdict_, previous_verdict_;
     int judged_at_ = -1;

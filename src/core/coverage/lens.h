@@ -5,25 +5,70 @@
 #include <string_view>
 #include <vector>
 
+#include "base/id.h"
+#include "gear/client.h"
+#include "wireless/band.h"
+
 namespace yemvo {
 
-enum class LensId { signal, next_best, snr, serving };
+enum class LensId {
+    signal,
+    next_best,
+    third,
+    snr,
+    rate_down,
+    rate_up,
+    serving,
+    serving_band,
+    heard,
+    contention,
+    balance,
+    confidence,
+    failure,
+    failure_loss,
+    outside,
+};
+
+/// Which part of a plan a quantity speaks of.
+enum class LensGroup { reach, air, service };
+
+/// What the values of a lens are.
+enum class LensKind {
+    amount,
+    access_point,  ///< numbers of access points
+    band,          ///< indices of bands
+};
 
 struct LensInfo {
     LensId id;
+    LensGroup group;
+    LensKind kind;
     std::string key;   ///< in files and on the command line: "next_best"
     std::string name;  ///< on screen
-    std::string unit;  ///< "dBm", "dB", ""
-    double low, high;  ///< range of the legend
-    double step;       ///< between contours
+    std::string unit;  ///< "dBm", "dB", "Mbit/s", "%", "radios", ""
+    double low, step;  ///< the legend begins at low and has twelve steps
     double limit;      ///< where the threshold starts
     bool more_is_better;
-    bool is_choice;       ///< values are numbers of access points, not amounts
     std::string meaning;  ///< one sentence
+    bool is_choice() const { return kind != LensKind::amount; }
+    double high() const { return low + 12 * step; }
 };
 
 const std::vector<LensInfo>& lenses();
 const LensInfo& lens(LensId);
 std::optional<LensId> find_lens(std::string_view key);
+/// "reach", "air", "service"
+std::string_view lens_group_name(LensGroup);
+
+/// What is looked at: a quantity, in one band or the best of several, for all radios or some access points'.
+struct LensChoice {
+    LensId lens = LensId::signal;
+    BandSet bands = band_5;
+    std::vector<AccessPointId> only = {};  ///< empty: all
+    ClientProfile client = {};                            ///< for rates and the way up
+    double level_dbm = -67;                               ///< confidence: the signal that must hold
+    double heard_dbm = -82;                               ///< a radio from here up is heard, and deferred to
+    friend bool operator==(const LensChoice&, const LensChoice&) = default;
+};
 
 }  // namespace yemvo

@@ -14,7 +14,7 @@ struct Job {
 };
 
 RadioField make(const Project& project, const std::shared_ptr<const Scene>& scene, const Surface& surface,
-                const Job& job, FieldStore& store, const CancelToken& cancel) {
+                const Job& job, FieldStore& store, bool with_deviation, const CancelToken& cancel) {
     const AccessPoint& ap = *job.placed.access_point;
     const Radio& radio = ap.radios[job.radio];
     const BandId id = radio.channel.band;
@@ -22,19 +22,26 @@ RadioField make(const Project& project, const std::shared_ptr<const Scene>& scen
     const Turn turn =
         body_turn(can.antenna.frame(), ap.mount, azimuth_deg(*scene, *job.placed.floor, ap), ap.downtilt_deg);
     const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
-    return {ap.id,
-            ap.number,
-            id,
-            centi_db(radio.power_dbm - shift_db),
-            centi_db(client_noise_dbm(project, radio.channel)),
-            store.field(scene, surface, antenna_place(*scene, *job.placed.floor, ap), can.antenna, turn, id,
-                        cancel)};
+    const Point3 at = antenna_place(*scene, *job.placed.floor, ap);
+    RadioField out{ap.id,
+                   ap.number,
+                   job.radio,
+                   ap.model,
+                   id,
+                   radio.channel,
+                   radio.power_dbm,
+                   centi_db(radio.power_dbm - shift_db),
+                   centi_db(client_noise_dbm(project, radio.channel)),
+                   store.field(scene, surface, at, can.antenna, turn, id, cancel),
+                   nullptr};
+    if (with_deviation && !out.field->silent) out.deviation = store.deviation(*scene, surface, at, cancel);
+    return out;
 }
 
 }  // namespace
 
 std::vector<RadioField> radio_fields(const Project& project, const std::shared_ptr<const Scene>& scene,
-                                     const Surface& surface, FieldStore& store, const CancelToken& cancel) {
+                                     const Surface& surface, FieldStore& store, bool with_deviation, const CancelToken& cancel) {
     std::vector<std::vector<Job>> by_access_point;
     std::size_t count = 0;
     for (const PlacedAccessPoint& placed : placed_access_points(project)) {
@@ -49,7 +56,7 @@ std::vector<RadioField> radio_fields(const Project& project, const std::shared_p
     tbb::parallel_for(std::size_t{0}, made.size(), [&](std::size_t i) {
         for (const Job& job : by_access_point[i]) {
             cancel.check();
-            made[i].push_back(make(project, scene, surface, job, store, cancel));
+            made[i].push_back(make(project, scene, surface, job, store, with_deviation, cancel));
         }
     });
     std::vector<RadioField> fields;

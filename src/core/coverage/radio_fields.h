@@ -10,14 +10,20 @@ namespace yemvo {
 struct RadioField {
     AccessPointId access_point;
     int number;  ///< of the access point
+    std::size_t radio;
+    ModelId model;
     BandId band;
+    Channel channel;
+    double power_dbm;
     int offset_cdb;  ///< power and the channel's own frequency, added to the field
-    int noise_cdbm;  ///< of the client over the channel's width
+    int noise_cdbm;  ///< of the site's client over the channel's width
     std::shared_ptr<const GainField> field;
+    /// Standard deviation of what stands in the way, a plane a band; null unless asked for.
+    std::shared_ptr<const std::vector<TilePlane>> deviation;
 };
 
 /// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled.
 std::vector<RadioField> radio_fields(const Project&, const std::shared_ptr<const Scene>&, const Surface&,
-                                     FieldStore&, const CancelToken&);
+                                     FieldStore&, bool with_deviation, const CancelToken&);
 
 }  // namespace yemvo

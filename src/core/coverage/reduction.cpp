@@ -1,68 +1,94 @@
 #include "coverage/reduction.h"
 
-#include <cmath>
+#include <algorithm>
 
-namespace yemvo {
-namespace {
+#undef HWY_TARGET_INCLUDE
+#define HWY_TARGET_INCLUDE "coverage/reduction.cpp"
+#include <hwy/foreach_target.h>
+#include <hwy/highway.h>
 
-constexpr float no_value = std::numeric_limits<float>::quiet_NaN();
+HWY_BEFORE_NAMESPACE();
+namespace yemvo::HWY_NAMESPACE {
+namespace hn = hwy::HWY_NAMESPACE;
 
-void merge(Reduction& r, const RadioField& radio, std::int16_t index, std::span<const RadioField> all) {
-    if (radio.field->silent) return;
-    const std::int16_t* gain = radio.field->gain_cdb.data();
-    for (std::size_t i = 0; i < r.best_cdbm.size(); ++i) {
-        if (gain[i] == silent_cdb) continue;
-        const std::int32_t value = gain[i] + radio.offset_cdb;
-        const bool same = r.serving[i] >= 0 &&
-                          all[static_cast<std::size_t>(r.serving[i])].access_point == radio.access_point;
-        if (value > r.best_cdbm[i]) {
-            if (!same) r.next_cdbm[i] = r.best_cdbm[i];
-            r.best_cdbm[i] = value;
-            r.serving[i] = index;
-            r.snr_cdb[i] = value - radio.noise_cdbm;
-        } else if (!same && value > r.next_cdbm[i]) {
-            r.next_cdbm[i] = value;
-        }
+using D = hn::ScalableTag<std::int16_t>;
+using V = hn::Vec<D>;
+
+/// Level of a radio: nothing stays nothing whatever its power.
+inline V level(V gain, V offset) {
+    const D d;
+    const V silent = hn::Set(d, silent_cdb);
+    return hn::IfThenElse(hn::Eq(gain, silent), silent, hn::SaturatedAdd(gain, offset));
+}
+
+/// The strongest of one access point's radios, and which it is.
+void TakeBetter(const std::int16_t* gain, std::int16_t offset, std::int16_t index, std::int16_t* best,
+                std::int16_t* which, std::size_t cells) {
+    const D d;
+    const std::size_t lanes = hn::Lanes(d);
+    for (std::size_t i = 0; i < cells; i += lanes) {
+        const V value = level(hn::LoadU(d, gain + i), hn::Set(d, offset)), kept = hn::LoadU(d, best + i);
+        const auto better = hn::Gt(value, kept);
+        hn::StoreU(hn::IfThenElse(better, value, kept), d, best + i);
+        hn::StoreU(hn::IfThenElse(better, hn::Set(d, index), hn::LoadU(d, which + i)), d, which + i);
     }
 }
 
-std::vector<float> decibels(const std::vector<std::int32_t>& hundredths) {
-    std::vector<float> values(hundredths.size());
-    for (std::size_t i = 0; i < values.size(); ++i)
-        values[i] = hundredths[i] <= no_signal_cdb ? no_value : static_cast<float>(hundredths[i]) / 100.0f;
-    return values;
+/// Another access point joins the three strongest; on a tie the earlier one serves.
+void Merge(const std::int16_t* value, const std::int16_t* which, std::int16_t* best, std::int16_t* next,
+           std::int16_t* third, std::int16_t* serving, std::size_t cells) {
+    const D d;
+    const std::size_t lanes = hn::Lanes(d);
+    for (std::size_t i = 0; i < cells; i += lanes) {
+        const V v = hn::LoadU(d, value + i), b = hn::LoadU(d, best + i), n = hn::LoadU(d, next + i);
+        const V after = hn::Min(v, b), last = hn::Min(after, n);
+        hn::StoreU(hn::IfThenElse(hn::Gt(v, b), hn::LoadU(d, which + i), hn::LoadU(d, serving + i)), d, serving + i);
+        hn::StoreU(hn::Max(v, b), d, best + i);
+        hn::StoreU(hn::Max(after, n), d, next + i);
+        hn::StoreU(hn::Max(last, hn::LoadU(d, third + i)), d, third + i);
+    }
 }
 
-}  // namespace
+}  // namespace yemvo::HWY_NAMESPACE
+HWY_AFTER_NAMESPACE();
 
-Reduction reduce(std::span<const RadioField> fields, BandId id, std::size_t cells) {
+#if HWY_ONCE
+namespace yemvo {
+
+HWY_EXPORT(TakeBetter);
+HWY_EXPORT(Merge);
+
+Reduction reduce(std::span<const RadioField> fields, BandSet bands, std::size_t cells,
+                 const std::vector<AccessPointId>& only) {
+    const std::size_t room = padded(cells);
     Reduction r;
-    r.best_cdbm.assign(cells, no_signal_cdb);
-    r.next_cdbm.assign(cells, no_signal_cdb);
-    r.snr_cdb.assign(cells, no_signal_cdb);
-    r.serving.assign(cells, -1);
-    for (const RadioField& f : fields) r.numbers.push_back(f.number);
-    for (std::size_t k = 0; k < fields.size(); ++k)
-        if (fields[k].band == id) merge(r, fields[k], static_cast<std::int16_t>(k), fields);
+    for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm}) plane->assign(room, silent_cdb);
+    r.serving.assign(room, -1);
+    std::vector<std::int16_t> own(room), which(room);
+    for (std::size_t k = 0; k < fields.size();) {
+        const AccessPointId id = fields[k].access_point;
+        const bool counts = only.empty() || std::find(only.begin(), only.end(), id) != only.end();
+        bool heard = false;
+        for (; k < fields.size() && fields[k].access_point == id; ++k) {
+            const RadioField& f = fields[k];
+            if (!counts || !bands.contains(f.band) || f.field->silent) continue;
+            if (!heard) {
+                std::fill(own.begin(), own.end(), silent_cdb);
+                std::fill(which.begin(), which.end(), std::int16_t{-1});
+            }
+            heard = true;
+            HWY_DYNAMIC_DISPATCH(TakeBetter)
+            (f.field->gain_cdb.data(), static_cast<std::int16_t>(f.offset_cdb), static_cast<std::int16_t>(k),
+             own.data(), which.data(), cells);
+        }
+        if (!heard) continue;
+        HWY_DYNAMIC_DISPATCH(Merge)
+        (own.data(), which.data(), r.best_cdbm.data(), r.next_cdbm.data(), r.third_cdbm.data(), r.serving.data(),
+         cells);
+    }
+    for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm, &r.serving}) plane->resize(cells);
     return r;
 }
 
-std::vector<float> lens_values(const Reduction& r, LensId id) {
-    switch (id) {
-        case LensId::signal:
-            return decibels(r.best_cdbm);
-        case LensId::next_best:
-            return decibels(r.next_cdbm);
-        case LensId::snr:
-            return decibels(r.snr_cdb);
-        case LensId::serving:
-            break;
-    }
-    std::vector<float> values(r.serving.size(), no_value);
-    for (std::size_t i = 0; i < values.size(); ++i)
-        if (r.serving[i] >= 0)
-            values[i] = static_cast<float>(r.numbers[static_cast<std::size_t>(r.serving[i])]);
-    return values;
-}
-
 }  // namespace yemvo
+#endif

@@ -67,6 +67,21 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
     return mask;
 }
 
+/// What lies outside of every building: the property's surroundings as the floor's clients would hear the plan.
+CellMask make_outside_mask(const Scene& scene, const Surface& surface) {
+    CellMask mask;
+    mask.inside.assign(surface.cells(), 0);
+    mask.zone.assign(surface.cells(), 0);
+    for (std::size_t i = 0; i < surface.cells(); ++i) {
+        const Point p = surface.centre(i);
+        mask.inside[i] = std::none_of(scene.floors.begin(), scene.floors.end(), [&](const SceneFloor& f) {
+            return f.kind == BuildingKind::building && f.mask->enclosed() && f.mask->inside(f.to_scene.invert(p));
+        });
+    }
+    mask.shown = mask.demanded = mask.inside;
+    return mask;
+}
+
 std::vector<std::uint8_t> bands_in_use(const std::vector<RadioField>& fields) {
     std::vector<std::uint8_t> used(band_count(), 0);
     for (const RadioField& f : fields) used[f.band.index] = 1;
@@ -82,9 +97,9 @@ const FloorPrediction* SitePrediction::find(FloorId id) const {
 }
 
 std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface,
-                                                const Floor& floor) {
+                                                const Floor& floor, bool outside) {
     ContentKey key;
-    key.add(surface.key());
+    key.add(surface.key()).add(int{outside});
     for (const Wall& w : *floor.walls) add_outline(key, w.points);
     for (const Zone& z : *floor.zones) {
         key.add(static_cast<int>(z.kind));
@@ -92,9 +107,10 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     }
     for (const SlabVoid& v : floor.slab->voids) add_outline(key.add(-1), v.outline);
     add_outline(key, floor.plate);
-    if (scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
+    if (outside || scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
     if (auto kept = masks_.find(key.value())) return kept;
-    auto made = std::make_shared<const CellMask>(make_mask(scene, surface, floor));
+    auto made = std::make_shared<const CellMask>(outside ? make_outside_mask(scene, surface)
+                                                             : make_mask(scene, surface, floor));
     masks_.keep(key.value(), made, surface.cells() * 5);
     return made;
 }
@@ -107,19 +123,17 @@ std::shared_ptr<const Reduction> Predictor::reduced(const std::vector<RadioField
         if (f.band == id)
             key.add(static_cast<std::uint64_t>(f.field->key))
                 .add(f.offset_cdb)
-                .add(f.noise_cdbm)
-                .add(f.number)
                 .add(static_cast<std::uint64_t>(f.access_point.value));
         else
-            key.add(f.number);
+            key.add(-1);  // the serving radio is told by its place in the list
     if (auto kept = reductions_.find(key.value())) return kept;
-    auto made = std::make_shared<const Reduction>(reduce(fields, id, surface.cells()));
-    reductions_.keep(key.value(), made, surface.cells() * 14);
+    auto made = std::make_shared<const Reduction>(reduce(fields, BandSet(id), surface.cells()));
+    reductions_.keep(key.value(), made, surface.cells() * 8);
     return made;
 }
 
-SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> order, double cell_m,
-                                  const CancelToken& cancel,
+SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> order,
+                                  const PredictionWish& wish, const CancelToken& cancel,
                                   const std::function<void(const FloorPrediction&)>& done) {
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
@@ -133,9 +147,12 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         const Scene& scene = *kept;
         FloorPrediction p;
         p.floor = id;
-        p.surface = make_surface(project, scene, *floor, cell_m);
-        p.mask = mask(scene, p.surface, *floor);
-        const auto fields = radio_fields(project, kept, p.surface, store_, cancel);
+        p.surface = make_surface(project, scene, *floor, wish.cell_m, wish.beyond_m);
+        p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
+        p.models = project.models;
+        p.radios = std::make_shared<const std::vector<RadioField>>(
+            radio_fields(project, kept, p.surface, store_, wish.deviation, cancel));
+        const auto& fields = *p.radios;
         p.band_in_use = bands_in_use(fields);
         p.by_band.resize(band_count());
         tbb::parallel_for(std::size_t{0}, band_count(),

@@ -24,8 +24,10 @@ struct FloorPrediction {
     FloorId floor;
     Surface surface;
     std::shared_ptr<const CellMask> mask;
-    std::vector<std::shared_ptr<const Reduction>> by_band;  ///< by band index
+    std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
+    std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
+    Shared<std::vector<AccessPointModel>> models;
 };
 
 struct SitePrediction {
@@ -33,18 +35,25 @@ struct SitePrediction {
     const FloorPrediction* find(FloorId) const;
 };
 
+struct PredictionWish {
+    double cell_m = 0.5;
+    bool deviation = false;  ///< also how far off the radios' fields may be
+    /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of inside.
+    double beyond_m = 0;
+};
+
 /// Keeps what it worked out, so that the next prediction of a slightly different project is quick.
 class Predictor {
 public:
     /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
     /// Throws Cancelled.
-    SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, double cell_m = 0.5,
+    SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},
                            const CancelToken& = {},
                            const std::function<void(const FloorPrediction&)>& done = {});
     FieldStore& store() { return store_; }
 
 private:
-    std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&);
+    std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&, bool outside);
     std::shared_ptr<const Reduction> reduced(const std::vector<RadioField>&, BandId, const Surface&);
     FieldStore store_;
     ContentCache<CellMask> masks_{std::size_t{128} << 20};

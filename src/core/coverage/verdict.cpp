@@ -23,7 +23,22 @@ bool worse(double value, const std::optional<Worst>& than, bool more_is_better) 
     return more_is_better ? value < than->value : value > than->value;
 }
 
-FloorResult check_floor(const Requirement& r, const LensInfo& info, const Floor& floor,
+/// The values that a requirement is held against: of each band, or the best of all.
+std::vector<std::vector<float>> values_of(const Project& project, const Requirement& r, const FloorPrediction& p) {
+    LensChoice choice = choice_of(project, r);
+    std::vector<std::vector<float>> values;
+    if (r.any_band || r.bands.single()) {
+        values.push_back(lens_values(p, choice));
+        return values;
+    }
+    for (BandId id : r.bands.list()) {
+        choice.bands = id;
+        values.push_back(lens_values(p, choice));
+    }
+    return values;
+}
+
+FloorResult check_floor(const Project& project, const Requirement& r, const LensInfo& info, const Floor& floor,
                         const FloorPrediction& p, Check& check) {
     const CellMask& mask = *p.mask;
     const std::size_t cells = p.surface.cells();
@@ -31,17 +46,23 @@ FloorResult check_floor(const Requirement& r, const LensInfo& info, const Floor&
     check.asked.assign(cells, 0);
     check.kept.assign(cells, 0);
     FloorResult result{floor.id, 0, 0, std::nullopt};
-    const std::vector<float> values = lens_values(*p.by_band[r.band.index], info.id);
+    const auto by_band = values_of(project, r, p);
     constexpr double nothing_heard = -200;  // shown for a place that no radio reaches
+    const double nothing = !info.more_is_better ? 0 : info.unit == "dBm" ? nothing_heard : info.unit == "dB" ? -100 : 0;
     for (std::size_t i = 0; i < cells; ++i) {
         if (!mask.demanded[i] || !in_scope(r, floor, mask.zone[i])) continue;
-        const double value = std::isnan(values[i]) ? nothing_heard : double{values[i]};
-        const bool holds = info.more_is_better ? value >= r.limit : value <= r.limit;
+        std::optional<Worst> here;
+        for (const auto& values : by_band) {
+            const double value = std::isnan(values[i]) ? nothing : double{values[i]};
+            if (worse(value, here, info.more_is_better)) here = Worst{{}, value};
+        }
+        const bool holds = info.more_is_better ? here->value >= r.limit : here->value <= r.limit;
         check.asked[i] = 1;
         check.kept[i] = holds;
         result.demanded_m2 += cell_m2;
         if (holds) result.met_m2 += cell_m2;
-        if (worse(value, result.worst, info.more_is_better)) result.worst = Worst{p.surface.centre(i), value};
+        if (worse(here->value, result.worst, info.more_is_better))
+            result.worst = Worst{p.surface.centre(i), here->value};
     }
     return result;
 }
@@ -82,16 +103,16 @@ void judge_floor(const Project& project, const Floor& floor, const FloorPredicti
     for (std::size_t k = 0; k < project.requirements->size(); ++k) {
         const Requirement& r = (*project.requirements)[k];
         const auto id = find_lens(r.lens);
-        if (!id || lens(*id).is_choice)
+        if (!id || lens(*id).is_choice() || *id == LensId::outside)
             throw Error("there is no lens '" + r.lens + "' to require", "requirement " + r.name,
                         "Use signal, next_best or snr");
         Check check;
-        FloorResult result = check_floor(r, lens(*id), floor, p, check);
+        FloorResult result = check_floor(project, r, lens(*id), floor, p, check);
         RequirementResult& whole = verdict.requirements[k];
         whole.demanded_m2 += result.demanded_m2;
         whole.met_m2 += result.met_m2;
         if (result.demanded_m2 > 0) whole.floors.push_back(result);
-        by_band[r.band.index].push_back(check);
+        for (BandId b : r.bands.list()) by_band[b.index].push_back(check);
         all.push_back(std::move(check));
     }
     for (std::size_t b = 0; b < by_band.size(); ++b) {
@@ -111,6 +132,28 @@ void judge_floor(const Project& project, const Floor& floor, const FloorPredicti
 }
 
 }  // namespace
+
+LensChoice choice_of(const Project& project, const Requirement& r) {
+    LensChoice choice;
+    if (const auto id = find_lens(r.lens)) choice.lens = *id;
+    choice.bands = r.bands;
+    choice.client = client(project, project.settings.client);
+    choice.level_dbm = signal_asked_dbm(project, r.bands);
+    return choice;
+}
+
+double signal_asked_dbm(const Project& project, BandSet bands) {
+    std::optional<double> most;
+    for (const Requirement& r : *project.requirements)
+        for (BandId id : bands.list())
+            if (r.lens == "signal" && r.bands.contains(id)) most = std::max(most.value_or(r.limit), r.limit);
+    return most.value_or(lens(LensId::signal).limit);
+}
+
+bool needs_deviation(const Project& project) {
+    return std::any_of(project.requirements->begin(), project.requirements->end(),
+                       [](const Requirement& r) { return r.lens == lens(LensId::confidence).key; });
+}
 
 Outcome outcome(double share_met, double share_required) {
     if (share_met >= share_required - 1e-9) return Outcome::met;
@@ -138,8 +181,10 @@ Verdict judge(const Project& project, const SitePrediction& site) {
     Verdict verdict;
     for (const Requirement& r : *project.requirements) {
         verdict.requirements.push_back({r, 0, 0, {}});
-        BandResult& b = band_result(verdict, r.band);
-        b.share_required = std::max(b.share_required, r.share_required);
+        for (BandId id : r.bands.list()) {
+            BandResult& b = band_result(verdict, id);
+            b.share_required = std::max(b.share_required, r.share_required);
+        }
     }
     for (const Floor* floor : all_floors(project))
         if (const FloorPrediction* p = site.find(floor->id)) judge_floor(project, *floor, *p, verdict);

@@ -4,6 +4,7 @@
 #include <string>
 #include <vector>
 
+#include "coverage/lens_map.h"
 #include "coverage/site_prediction.h"
 
 namespace yemvo {
@@ -55,6 +56,13 @@ struct Verdict {
     const BandResult* find(BandId) const;
     const FloorResult* find(FloorId) const;
 };
+
+/// What a requirement looks at: its lens and bands, the site's client, the signal asked for there.
+LensChoice choice_of(const Project&, const Requirement&);
+/// The highest signal that a requirement asks for in one of the bands; -67 dBm where none does.
+double signal_asked_dbm(const Project&, BandSet);
+/// Whether some requirement needs predictions with their deviation.
+bool needs_deviation(const Project&);
 
 /// `site` must hold every floor that counts. Throws Error for a requirement whose lens is unknown.
 Verdict judge(const Project&, const SitePrediction&);

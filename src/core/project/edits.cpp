@@ -31,6 +31,7 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     std::vector<WallType> types = standard_wall_types();
     for (WallType& type : types) type.id = new_id<WallTypeId>(project);
     project.wall_types = std::move(types);
+    project.clients = standard_clients();
     std::vector<AccessPointModel> models = standard_models();
     for (AccessPointModel& m : models) m.id = new_id<ModelId>(project);
     project.models = std::move(models);

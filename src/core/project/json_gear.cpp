@@ -1,5 +1,7 @@
 #include "project/json_gear.h"
 
+#include "wireless/rates.h"
+
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
@@ -151,6 +153,30 @@ AccessPoint read_access_point(const Reader& r) {
     ap.downtilt_deg = r.at("downtilt_deg").number(-360, 360);
     for (const Reader& item : r.at("radios").items(4)) ap.radios.push_back(read_radio(item));
     return ap;
+}
+
+Json write_client(const ClientProfile& c) {
+    Json widest = Json::object();
+    for (const auto& [id, width_mhz] : c.widest_mhz) widest[band(id).name] = width_mhz;
+    return {{"key", c.key},         {"name", c.name},          {"standard", c.standard},
+            {"streams", c.streams}, {"widest_mhz", widest},    {"power_dbm", c.power_dbm},
+            {"noise_figure_db", c.noise_figure_db}};
+}
+
+ClientProfile read_client(const Reader& r) {
+    ClientProfile c;
+    c.key = r.at("key").text(100);
+    c.name = r.at("name").text(2000);
+    c.standard = r.at("standard").text(20);
+    if (!find_standard(c.standard)) r.at("standard").fail("is not n, ac, ax or be");
+    c.streams = r.at("streams").integer(1, 16);
+    const Reader widest = r.at("widest_mhz");
+    for (const Band& b : bands())
+        if (const auto width = widest.find(b.name.c_str())) c.widest_mhz.emplace_back(b.id, width->integer(20, 320));
+    if (c.widest_mhz.empty()) widest.fail("needs at least one band");
+    c.power_dbm = r.at("power_dbm").number(-50, 60);
+    c.noise_figure_db = r.at("noise_figure_db").number(0, 30);
+    return c;
 }
 
 }  // namespace yemvo

@@ -1,6 +1,7 @@
-// Models and access points as JSON. Shapes: docs/format/project.schema.json.
+// Models, access points and client profiles as JSON. Shapes: docs/format/project.schema.json.
 #pragma once
 #include "gear/access_point.h"
+#include "gear/client.h"
 #include "project/json_reader.h"
 
 namespace yemvo {
@@ -9,5 +10,7 @@ Json write_model(const AccessPointModel&);
 AccessPointModel read_model(const Reader&);  ///< the id may be absent
 Json write_access_point(const AccessPoint&);
 AccessPoint read_access_point(const Reader&);
+Json write_client(const ClientProfile&);
+ClientProfile read_client(const Reader&);
 
 }  // namespace yemvo

@@ -4,6 +4,7 @@
 #include "project/json_lists.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"
+#include "project/library.h"
 #include "project/validation.h"
 
 namespace yemvo {
@@ -13,7 +14,8 @@ Json write_settings(const SiteSettings& s) {
     return {{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},
             {"country", s.country},
             {"client_height_m", s.client_height_m},
-            {"client_noise_figure_db", s.client_noise_figure_db}};
+            {"client_noise_figure_db", s.client_noise_figure_db},
+            {"client", s.client}};
 }
 
 std::optional<LengthUnits> find_units(std::string_view name) {
@@ -22,29 +24,46 @@ std::optional<LengthUnits> find_units(std::string_view name) {
     return std::nullopt;
 }
 
-SiteSettings read_settings(const Reader& r) {
+SiteSettings read_settings(const Reader& r, int version) {
     return {r.at("units").word(find_units), r.at("country").text(2), r.at("client_height_m").number(0, 100),
-            r.at("client_noise_figure_db").number(0, 30)};
+            r.at("client_noise_figure_db").number(0, 30), version > 3 ? r.at("client").text(100) : "tablet"};
 }
 
 Json write_requirement(const Requirement& r) {
     return {{"id", r.id.value},
             {"name", r.name},
             {"lens", r.lens},
-            {"band_ghz", band(r.band).name},
+            {"bands_ghz", write_list(r.bands.list(), [](BandId id) { return Json(band(id).name); })},
+            {"any_band", r.any_band},
             {"limit", r.limit},
             {"share_required", r.share_required},
-            {"zones", write_list(r.zones, [](ZoneId id) { return Json(id.value); })}};
+            {"zones", write_list(r.zones, [](ZoneId id) { return Json(id.value); })},
+            {"set", r.set}};
 }
 
-Requirement read_requirement(const Reader& r) {
-    return {r.at("id").id<RequirementId>(),
-            r.at("name").text(2000),
-            r.at("lens").text(60),
-            r.at("band_ghz").word(find_band),
-            r.at("limit").number(-1000, 1000),
-            r.at("share_required").number(0, 1),
-            read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); })};
+/// Formats before 4 had one band.
+BandSet read_requirement_bands(const Reader& r, int version) {
+    if (version < 4) return r.at("band_ghz").word(find_band);
+    BandSet set;
+    const Reader list = r.at("bands_ghz");
+    for (const Reader& b : list.items(20)) set = set.with(b.word(find_band));
+    if (set.empty()) list.fail("needs at least one band");
+    return set;
+}
+
+Requirement read_requirement(const Reader& r, int version) {
+    Requirement q{r.at("id").id<RequirementId>(),
+                  r.at("name").text(2000),
+                  r.at("lens").text(60),
+                  read_requirement_bands(r, version),
+                  r.at("limit").number(-10000, 100000),
+                  r.at("share_required").number(0, 1),
+                  read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); })};
+    if (version > 3) {
+        q.any_band = r.at("any_band").boolean();
+        q.set = r.at("set").text(2000);
+    }
+    return q;
 }
 
 Json write_variant(const Variant& v) {
@@ -113,7 +132,8 @@ std::string project_to_json(const Project& p) {
         {"waivers", write_list(*p.waivers, write_waiver)},
         {"display", {{"hidden", write_kinds(p.display.hidden)}, {"locked", write_kinds(p.display.locked)}}},
         {"wall_types", write_list(*p.wall_types, write_wall_type)},
-        {"models", write_list(*p.models, write_model)}};
+        {"models", write_list(*p.models, write_model)},
+        {"clients", write_list(*p.clients, write_client)}};
     return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
 }
 
@@ -129,7 +149,7 @@ Project project_from_json(std::string_view text) {
     const int version = check_version(r);
     Project p;
     p.name = r.at("name").text(2000);
-    p.settings = read_settings(r.at("settings"));
+    p.settings = read_settings(r.at("settings"), version);
     p.next_id = r.at("next_id").id_value();
     p.wall_types = read_list<WallType>(r.at("wall_types"), read_wall_type);
     p.models = read_list<AccessPointModel>(r.at("models"), read_model);
@@ -137,11 +157,13 @@ Project project_from_json(std::string_view text) {
         read_list<Building>(r.at("buildings"), [&](const Reader& b) { return read_building(b, version); });
     p.variant = r.at("variant").id<VariantId>();
     p.variants = read_list<Variant>(r.at("variants"), read_variant);
-    p.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    p.requirements = read_list<Requirement>(r.at("requirements"),
+                                            [&](const Reader& q) { return read_requirement(q, version); });
     if (version > 2) {
         p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver);
         p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};
     }
+    p.clients = version > 3 ? read_list<ClientProfile>(r.at("clients"), read_client) : standard_clients();
     if (version == 1) number_drawings(p);
     check_references(p);
     return p;

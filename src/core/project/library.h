@@ -3,6 +3,7 @@
 #pragma once
 #include <vector>
 
+#include "gear/client.h"
 #include "gear/model.h"
 #include "venue/wall_type.h"
 
@@ -13,5 +14,6 @@ std::vector<WallType> standard_wall_types();
 /// By ITU-R P.2040-2.
 std::vector<Material> standard_materials();
 std::vector<AccessPointModel> standard_models();
+std::vector<ClientProfile> standard_clients();
 
 }  // namespace yemvo

@@ -12,6 +12,7 @@
 #include "base/length_text.h"
 #include "base/shared.h"
 #include "gear/access_point.h"
+#include "gear/client.h"
 #include "project/item.h"
 #include "venue/floor.h"
 #include "venue/wall_type.h"
@@ -25,6 +26,7 @@ struct SiteSettings {
     std::string country = "GB";         ///< ISO 3166-1 alpha-2
     double client_height_m = 1.2;       ///< where coverage is judged, above each floor
     double client_noise_figure_db = 7;  ///< of the receiver of every link
+    std::string client = "tablet";      ///< profile that rates are shown for
     friend bool operator==(const SiteSettings&, const SiteSettings&) = default;
 };
 
@@ -32,11 +34,13 @@ struct SiteSettings {
 struct Requirement {
     RequirementId id;
     std::string name;
-    std::string lens;  ///< key of a lens: "signal", "next_best", "snr"
-    BandId band;
+    std::string lens;  ///< key of a lens that is an amount: "signal", "next_best", "snr"
+    BandSet bands;
     double limit = -67;  ///< in the lens's unit
     double share_required = 0.95;
     std::vector<ZoneId> zones;  ///< where; empty: every served zone
+    bool any_band = false;      ///< one of the bands is enough; else each must keep it
+    std::string set = {};       ///< the set that it came with; empty: made by hand
     friend bool operator==(const Requirement&, const Requirement&) = default;
 };
 
@@ -68,6 +72,7 @@ struct Project {
     std::uint32_t next_id = 1;
     Shared<std::vector<WallType>> wall_types;
     Shared<std::vector<AccessPointModel>> models;
+    Shared<std::vector<ClientProfile>> clients;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one
@@ -97,6 +102,8 @@ const Building* find_building(const Project&, BuildingId);
 /// What the id names; the id must exist in the project.
 const WallType& wall_type(const Project&, WallTypeId);
 const AccessPointModel& model(const Project&, ModelId);
+/// By its key; the first where there is none of that key, a plain one where there are no profiles.
+const ClientProfile& client(const Project&, const std::string& key);
 /// Where a type is used: on which floor and by what; a slab itself has no item.
 struct TypeSite {
     FloorId floor;

@@ -193,7 +193,7 @@ GainField make_gain_field(const Surface& surface, Point3 source, const Turn& tur
     GainField field;
     field.silent = obstruction.silent();
     if (field.silent) return field;
-    field.gain_cdb.resize(surface.cells());
+    field.gain_cdb.assign(padded(surface.cells()), silent_cdb);
     const FieldJob job{&surface,
                        source,
                        Orientation(turn).axes(),

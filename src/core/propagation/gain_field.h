@@ -12,7 +12,10 @@ namespace yemvo {
 /// A value that says: nothing arrives here.
 inline constexpr std::int16_t silent_cdb = std::numeric_limits<std::int16_t>::min();
 
-/// Hundredths of a dB, by Surface::index. The field is antenna gain - free space at the band's reference
+/// Planes of hundredths end on a whole register, so that loops may work on 64 values at once.
+constexpr std::size_t padded(std::size_t cells) { return (cells + 63) / 64 * 64; }
+
+/// Hundredths of a dB, by Surface::index, padded() with silent_cdb. The field is antenna gain - free space at the band's reference
 /// frequency - obstruction; silent_cdb where free space and obstruction exceed most_path_loss_db.
 struct GainField {
     std::uint64_t key = 0;  ///< equal for equal content

@@ -61,7 +61,8 @@ std::uint64_t Surface::key() const {
         .value();
 }
 
-Surface make_surface(const Project& project, const Scene& scene, const Floor& floor, double cell_m) {
+Surface make_surface(const Project& project, const Scene& scene, const Floor& floor, double cell_m,
+                     double beyond_m) {
     Surface s;
     s.floor = floor.id;
     const SceneFloor& at = scene.floor(floor.id);
@@ -78,6 +79,7 @@ Surface make_surface(const Project& project, const Scene& scene, const Floor& fl
         box = yard_box(floor);
     if (!box) box = open_box(project, floor);
     if (!box) return s;
+    box = box->grown(beyond_m);
     while ((box->width() / cell_m + 2) * (box->height() / cell_m + 2) > static_cast<double>(most_cells))
         cell_m *= 2;
     s.cell_m = cell_m;

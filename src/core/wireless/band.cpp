@@ -26,4 +26,25 @@ std::optional<BandId> find_band(std::string_view name) {
     return std::nullopt;
 }
 
+std::vector<BandId> BandSet::list() const {
+    std::vector<BandId> ids;
+    for (const Band& b : bands())
+        if (contains(b.id)) ids.push_back(b.id);
+    return ids;
+}
+
+BandSet all_bands() {
+    BandSet all;
+    for (const Band& b : bands()) all = all.with(b.id);
+    return all;
+}
+
+std::string bands_text(BandSet set) {
+    const auto ids = set.list();
+    std::string text;
+    for (std::size_t i = 0; i < ids.size(); ++i)
+        text += (i == 0 ? "" : i + 1 == ids.size() ? " and " : ", ") + band(ids[i]).name;
+    return text + " GHz";
+}
+
 }  // namespace yemvo

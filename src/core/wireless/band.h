@@ -16,6 +16,29 @@ struct BandId {
 };
 inline constexpr BandId band_24{0}, band_5{1}, band_6{2};
 
+/// Some of the bands; at least one where it is asked for.
+class BandSet {
+public:
+    BandSet() = default;
+    BandSet(BandId id) : bits_(static_cast<std::uint8_t>(1u << id.index)) {}
+    bool contains(BandId id) const { return (bits_ >> id.index) & 1u; }
+    bool empty() const { return bits_ == 0; }
+    bool single() const { return bits_ != 0 && (bits_ & (bits_ - 1)) == 0; }
+    BandSet with(BandId id, bool in = true) const {
+        BandSet out;
+        const auto bit = static_cast<std::uint8_t>(1u << id.index);
+        out.bits_ = static_cast<std::uint8_t>(in ? bits_ | bit : bits_ & ~bit);
+        return out;
+    }
+    std::vector<BandId> list() const;  ///< low to high
+    BandId first() const { return list().front(); }
+    std::uint8_t bits() const { return bits_; }
+    friend bool operator==(const BandSet&, const BandSet&) = default;
+
+private:
+    std::uint8_t bits_ = 0;
+};
+
 /// Source of the numbering: IEEE 802.11-2020 Annex E; 6 GHz: 802.11ax Annex E.
 struct Band {
     BandId id;
@@ -28,6 +51,10 @@ struct Band {
 const std::vector<Band>& bands();
 const Band& band(BandId);
 inline std::size_t band_count() { return bands().size(); }
+
+BandSet all_bands();
+/// "5 GHz", "5 and 6 GHz", "2.4, 5 and 6 GHz"
+std::string bands_text(BandSet);
 
 /// "2.4", "5" or "6", also with " GHz" behind; none for any other text.
 std::optional<BandId> find_band(std::string_view name);

@@ -20,6 +20,7 @@ struct Mcs {
     std::string modulation;  ///< "BPSK" ... "4096-QAM"
     int bits_per_carrier;    ///< N_BPSCS
     int code_num, code_den;  ///< R_c
+    double plan_snr_db;      ///< one stream: what plans should count on, see rates.cpp
     double code_rate() const { return static_cast<double>(code_num) / code_den; }
     std::string code_text() const { return std::to_string(code_num) + "/" + std::to_string(code_den); }
 };

@@ -1,0 +1,19 @@
+// A lens over a floor: what each cell shows.
+#pragma once
+#include <vector>
+
+#include "coverage/site_prediction.h"
+
+namespace yemvo {
+
+/// Values a cell, in the lens's unit (of a choice: the access point's number, the band's index); NaN where there is
+/// none. Of several bands the best counts; radios heard add up. Confidence needs fields with deviations.
+std::vector<float> lens_values(const FloorPrediction&, const LensChoice&);
+
+/// Standard deviation of a prediction [dB]: the model's own residual (3 dB where nothing stands in the way, else 5) and
+/// what walls may be off by.
+double total_deviation_db(double material_deviation_db);
+/// How likely a level holds that is predicted so: the normal distribution's share above it.
+double confidence(double predicted_dbm, double level_dbm, double deviation_db);
+
+}  // namespace yemvo

@@ -1,0 +1,43 @@
+// Client profiles: kinds of devices that people carry, as far as a link is concerned.
+#pragma once
+#include <string>
+#include <vector>
+
+#include "gear/model.h"
+#include "wireless/channel.h"
+
+namespace yemvo {
+
+struct ClientProfile {
+    std::string key;   ///< stable word: "tablet"
+    std::string name;  ///< "Tablet, 2 chains"
+    std::string standard = "ax";
+    int streams = 2;
+    std::vector<std::pair<BandId, int>> widest_mhz;  ///< of each band that it knows
+    double power_dbm = 14;                           ///< conducted, all chains together
+    double noise_figure_db = 7;
+    int widest(BandId) const;  ///< 0: it does not know the band
+    friend bool operator==(const ClientProfile&, const ClientProfile&) = default;
+};
+
+/// Noise figure that access points' receivers are taken to have [dB].
+inline constexpr double access_point_noise_figure_db = 6;
+
+/// The PHY rate that a link can hold, by its signal: the newest standard that both know and the band allows, as
+/// many streams as both have, the best width up to the narrower of both.
+class RateLadder {
+public:
+    /// `noise_figure_db`: of the receiver.
+    RateLadder(const RadioModel&, const RadioBand&, const Channel&, const ClientProfile&, double noise_figure_db);
+    /// [Mbit/s] at the guard interval of 0.8 us; 0 where no rate holds, or nothing is common to both.
+    double rate_mbps(double received_dbm) const;
+    double least_dbm() const { return steps_.empty() ? 0 : steps_.front().received_dbm; }
+
+private:
+    struct Step {
+        double received_dbm, mbps;
+    };
+    std::vector<Step> steps_;  ///< rising in both
+};
+
+}  // namespace yemvo
