@@ -1,5 +1,6 @@
 #include <QApplication>
 #include <QCommandLineParser>
+#include <QSettings>
 
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
@@ -16,7 +17,7 @@ int main(int argc, char** argv) {
     arguments.addOption({"demo", "Open the demo library."});
     arguments.addPositionalArgument("FILE", "A project (.yemvo) to open.", "[FILE]");
     arguments.process(app);
-    yemvo::app::apply_theme(app);
+    yemvo::app::choose_theme(QSettings().value("dark", false).toBool());
     yemvo::app::MainWindow window;
     window.show();
     if (!arguments.positionalArguments().isEmpty())

@@ -48,6 +48,49 @@ const Palette& Palette::light() {
     return palette;
 }
 
+const Palette& Palette::dark() {
+    static const Palette palette = [] {
+        Palette p;
+        p.paper = "#171A1E";
+        p.floor = "#1E2226";
+        p.chrome = "#24282D";
+        p.field = "#1A1D21";
+        p.tile = "#14171A";
+        p.button = "#2C3137";
+        p.line = "#3B4148";
+        p.line2 = "#2F343A";
+        p.ink = "#E6E8EB";
+        p.muted = "#A0A8B3";
+        p.accent = "#98A5F2";
+        p.on_accent = "#14171C";
+        p.accent_tint = "#333A5C";
+        p.bands = {BandColour{"#DFA645", "#42361F", "#1F1604"}, BandColour{"#3DB8AB", "#1E3E3B", "#14171C"},
+                   BandColour{"#C495EA", "#3B2D48", "#14171C"}};
+        p.not_met = "#F58A5B";
+        p.not_met_tint = "#4A2A1C";
+        p.near = "#E5B45C";
+        p.hatch = "#FFA27A";
+        p.casing = with_alpha("#14161A", 0.72);
+        p.concrete = "#F2F4F6";
+        p.slab = "#A3ACB7";
+        p.brick = "#D9B3A5";
+        p.board = "#A9B1BC";
+        p.glass = "#8CC0E6";
+        p.timber = "#D2AC77";
+        p.steel = "#C3CAD4";
+        p.furniture = with_alpha("#EBEEF2", 0.46);
+        p.faint = with_alpha("#EBEEF2", 0.22);
+        p.grid = with_alpha(QColor(Qt::white), 0.05);
+        p.contour = with_alpha(QColor(Qt::white), 0.28);
+        p.steps = {"#390D4A", "#3A235E", "#363669", "#2E486D", "#27586F", "#21676F",
+                   "#1C756C", "#238465", "#3A9258", "#5E9E43", "#87A629", "#B0AC1C"};
+        p.serving = {"#34465E", "#5C482F", "#4C3C57", "#4B4B27", "#37502F", "#2B4E52"};
+        p.zones = {"#8CA6CC", "#D2AC72", "#8DC09B", "#CC93B2", "#7FC0C6", "#B0A0DC", "#DC9788", "#B2B884"};
+        return p;
+    }();
+    return palette;
+}
+
 const BandColour& Palette::band(BandId id) const { return bands[id.index % bands.size()]; }
 
 const QColor& Palette::family(Family f) const {

@@ -26,6 +26,7 @@ struct Palette {
     std::array<QColor, 8> zones;  ///< outlines and soft tints of zones
 
     static const Palette& light();
+    static const Palette& dark();
     const BandColour& band(BandId) const;
     const QColor& family(Family) const;
 };

@@ -105,7 +105,7 @@ void Form::group(const QString& title) {
         column_->addSpacing(5);
         auto* rule = new QFrame(this);
         rule->setFixedHeight(1);
-        rule->setStyleSheet("background: " + theme().line.name());
+        dress(rule, "background: @line;");
         column_->addWidget(rule);
         column_->addSpacing(4);
     }

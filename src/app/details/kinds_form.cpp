@@ -401,6 +401,13 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
                 "An opening through the slab under this floor: an atrium, a stairwell. Rays pass it without "
                 "the slab's loss.");
             break;
+        case ToolId::probe:
+            form->group("Probe");
+            form->note(
+                "Click where you ask why. The link profile below tells every radio heard there, and what "
+                "each "
+                "thing on the way takes.");
+            break;
         case ToolId::select:
         case ToolId::scale:
         case ToolId::align:

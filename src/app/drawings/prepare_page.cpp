@@ -34,7 +34,7 @@ QFrame* rule(QWidget* parent, bool upright) {
         line->setFixedWidth(1);
     else
         line->setFixedHeight(1);
-    line->setStyleSheet("background: " + theme().line.name());
+    dress(line, "background: @line;");
     return line;
 }
 
@@ -127,16 +127,14 @@ void PreparePage::lay_out() {
     layers_->setFrameShape(QFrame::NoFrame);
     layers_->setFocusPolicy(Qt::StrongFocus);
     for (QListWidget* list : {pages_, layers_}) {
-        list->setStyleSheet(
-            QString("QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
-                    "QListWidget::item { padding: 3px 0; }"
-                    "QListWidget::item:selected { background: %1; color: %2; }"
-                    "QListWidget::indicator { width: 13px; height: 13px; border: 1px solid %3;"
-                    " border-radius: 3px; background: %4; }"
-                    "QListWidget::indicator:checked { background: %5; border-color: %5;"
-                    " image: url(:/icons/tick.svg); }")
-                .arg(theme().accent_tint.name(), theme().ink.name(), theme().muted.name(),
-                     theme().field.name(), theme().accent.name()));
+        dress(list,
+              "QListWidget { background: transparent; font-size: 12.5px; outline: 0; }"
+              "QListWidget::item { padding: 3px 0; }"
+              "QListWidget::item:selected { background: @accentTint; color: @ink; }"
+              "QListWidget::indicator { width: 13px; height: 13px; border: 1px solid @muted;"
+              " border-radius: 3px; background: @field; }"
+              "QListWidget::indicator:checked { background: @accent; border-color: @accent;"
+              " image: url(:/icons/tick.svg); }");
         list->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
         left_rows->addWidget(list, 1);
     }

@@ -69,9 +69,7 @@ QWidget* group_widget(const Group& group) {
     for (const Row& row : group.rows) {
         auto* key = new QLabel(row.key);
         key->setFont(render::font(11, 500));
-        key->setStyleSheet(
-            QString("border: 1px solid %1; border-radius: 3px; background: %2; padding: 1px 5px;")
-                .arg(theme().line.name(), theme().tile.name()));
+        dress(key, "border: 1px solid @line; border-radius: 3px; background: @tile; padding: 1px 5px;");
         auto* what = new QLabel(row.what);
         what->setWordWrap(true);
         grid->addWidget(key, line, 0, Qt::AlignRight | Qt::AlignTop);

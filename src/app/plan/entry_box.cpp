@@ -12,8 +12,7 @@ namespace yemvo::app {
 
 EntryBox::EntryBox(QWidget* plan) : QFrame(plan) {
     setObjectName("entryBox");
-    setStyleSheet(QString("QFrame#entryBox { background: %1; border: 1px solid %2; border-radius: 5px; }")
-                      .arg(theme().chrome.name(), theme().accent.name()));
+    dress(this, "QFrame#entryBox { background: @chrome; border: 1px solid @accent; border-radius: 5px; }");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(8, 5, 8, 5);
     row->setSpacing(5);

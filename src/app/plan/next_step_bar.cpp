@@ -25,8 +25,8 @@ NextStep next_step(const Workspace& workspace) {
 NextStepBar::NextStepBar(Workspace& workspace, QWidget* plan)
     : QFrame(plan), workspace_(workspace), words_(new QLabel(this)), button_(new QPushButton(this)) {
     setObjectName("nextStep");
-    setStyleSheet(QString("QFrame#nextStep { background: %1; border: 1px solid %2; border-radius: 5px; }")
-                      .arg(theme().accent_tint.name(), theme().accent.name()));
+    dress(this,
+          "QFrame#nextStep { background: @accentTint; border: 1px solid @accent; border-radius: 5px; }");
     button_->setObjectName("nextStepButton");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(12, 5, 6, 5);

@@ -58,6 +58,7 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     });
     connect(&workspace, &Workspace::findings_changed, this, qOverload<>(&QWidget::update));
     connect(&workspace, &Workspace::place_marked, this, qOverload<>(&QWidget::update));
+    connect(&workspace, &Workspace::probe_changed, this, qOverload<>(&QWidget::update));
     connect(
         drawing_runner_, &DrawingRunner::painted, this,
         [this](const PaintedView& view) {
@@ -369,6 +370,7 @@ void PlanView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
+        if (workspace_.map_shown()) paint_probe_ray(p);
         for (const bool selected : {false, true}) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
@@ -381,6 +383,60 @@ void PlanView::paintEvent(QPaintEvent*) {
     }
     painted_ = workspace_.prediction().get();
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
+}
+
+/// The chosen link from above, with what each thing on the way takes.
+void PlanView::paint_probe_ray(QPainter& p) {
+    const auto& probed = workspace_.probed();
+    const LinkExplanation* link = probed ? probed->link() : nullptr;
+    if (!link || !(probed->probe.floor == workspace_.floor_id())) return;
+    const QPointF to = map_.to_screen(probed->probe.place), from = map_.to_screen(link->source.flat());
+    for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().accent, 1.6)}) {
+        p.setPen(pen);
+        p.drawLine(from, to);
+    }
+    QPointF last(-1e9, -1e9);
+    for (const LinkTerm& t : link->terms) {
+        if (t.share <= 0 || t.db > -0.05) continue;
+        const QPointF at = from + (to - from) * t.share;
+        p.setPen(QPen(theme().accent, 1.4));
+        p.setBrush(theme().tile);
+        p.drawEllipse(at, 3.1, 3.1);
+        if (QLineF(at, last).length() < 22) continue;
+        last = at;
+        render::draw_halo_text(p, at - QPointF(7, 0), render::figure(t.db, 1), render::font(10.5, 600),
+                               theme().ink, theme().casing, 3.4, Qt::AlignRight | Qt::AlignVCenter);
+    }
+}
+
+void PlanView::paint_probes(QPainter& p) {
+    if (!workspace_.map_shown()) return;
+    const auto& probed = workspace_.probed();
+    for (const Probe& probe : *workspace_.project().probes) {
+        if (!(probe.floor == workspace_.floor_id())) continue;
+        const QPointF c = map_.to_screen(probe.place);
+        const bool chosen = probe.number == workspace_.probe_number();
+        for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().accent, 1.8)}) {
+            p.setPen(pen);
+            p.setBrush(Qt::NoBrush);
+            p.drawEllipse(c, 7, 7);
+            for (const QPointF d : {QPointF(0, -1), QPointF(0, 1), QPointF(-1, 0), QPointF(1, 0)})
+                p.drawLine(c + d * 7, c + d * 12);
+        }
+        p.setPen(Qt::NoPen);
+        p.setBrush(theme().accent);
+        p.drawEllipse(c, 1.7, 1.7);
+        QString tag = QString("P%1").arg(probe.number);
+        if (chosen && probed && probed->link())
+            tag += "  " + render::figure(probed->link()->received_dbm, 1) + " dBm";
+        p.setFont(render::font(11.5, 600));
+        const double wide = QFontMetricsF(p.font()).horizontalAdvance(tag) + 12;
+        QRectF box(c.x() - 6 - wide, c.y() - 32, wide, 19);
+        if (box.left() < 2) box.moveLeft(c.x() + 6);
+        p.drawRoundedRect(box, 4, 4);
+        p.setPen(theme().on_accent);
+        p.drawText(box, Qt::AlignCenter, tag);
+    }
 }
 
 void PlanView::paint_findings(QPainter& p) {
@@ -407,6 +463,7 @@ void PlanView::paint_findings(QPainter& p) {
 
 void PlanView::paint_decoration(QPainter& p) {
     paint_findings(p);
+    paint_probes(p);
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty())
@@ -494,6 +551,15 @@ void PlanView::wheelEvent(QWheelEvent* e) {
     sharpen_->start();
     set_map_view(m);
     e->accept();
+}
+
+void PlanView::changeEvent(QEvent* e) {
+    if (e->type() == QEvent::PaletteChange) {
+        layers_old_ = heat_old_ = true;
+        wish_ = {};
+        update();
+    }
+    QWidget::changeEvent(e);
 }
 
 bool PlanView::event(QEvent* e) {

@@ -58,6 +58,7 @@ protected:
     void leaveEvent(QEvent*) override;
     void contextMenuEvent(QContextMenuEvent*) override;
     bool event(QEvent*) override;
+    void changeEvent(QEvent*) override;
 
 private:
     EntryBox& entry() override { return *entry_; }
@@ -72,6 +73,8 @@ private:
     bool layers_cover(const render::PlanMap&) const;
     void paint_decoration(QPainter&);
     void paint_findings(QPainter&);
+    void paint_probes(QPainter&);
+    void paint_probe_ray(QPainter&);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);

@@ -7,6 +7,7 @@
 #include "app/plan/mark_tools.h"
 #include "app/plan/opening_tool.h"
 #include "app/plan/outline_tool.h"
+#include "app/plan/probe_tool.h"
 #include "app/plan/scale_tool.h"
 #include "app/plan/select_tool.h"
 #include "app/plan/shape_tools.h"
@@ -102,6 +103,8 @@ std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& su
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::zone);
         case ToolId::slab_void:
             return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_void);
+        case ToolId::probe:
+            return std::make_unique<ProbeTool>(workspace, surface);
         case ToolId::access_point:
             return std::make_unique<AccessPointTool>(workspace, surface);
         case ToolId::scale:

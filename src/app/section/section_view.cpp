@@ -33,7 +33,7 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
     setFocusPolicy(Qt::TabFocus);
     auto* add = new QToolButton(this);
     add->setObjectName("addFloor");
-    add->setIcon(icon("add", theme().ink));
+    add->setIcon(icon("add", theme().muted));  // seen on both grounds
     add->setToolTip("Add a floor on top");
     connect(add, &QToolButton::clicked, this, &SectionView::add_floor_asked);
     site_->setObjectName("segment");

@@ -47,6 +47,12 @@ void Document::open(Project project, const QString& file) {
     emit state_changed();
 }
 
+void Document::open_unsaved(Project project, const QString& file) {
+    open(std::move(project), file);
+    stack_.resetClean();
+    emit state_changed();
+}
+
 void Document::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
     Project after = project_;
     change(after);

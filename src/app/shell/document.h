@@ -23,6 +23,8 @@ public:
 
     /// Starts afresh with a project; `file` empty for one never saved.
     void open(Project, const QString& file);
+    /// The same with work that was never saved to that file.
+    void open_unsaved(Project, const QString& file);
     /// Remembers the change under its name. Edits with the same `merge_key` (not 0) in a row become one.
     void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// A key that no edit used yet: one a drag.

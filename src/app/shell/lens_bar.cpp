@@ -37,7 +37,7 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     lens_ = new QComboBox(this);
     lens_->setObjectName("barCombo");
     lens_->setAccessibleName("Lens");
-    lens_->setFixedWidth(172);
+    lens_->setFixedWidth(162);
     lens_->setMaxVisibleItems(20);
     for (const LensInfo& info : lenses()) {
         lens_->addItem(QString::fromStdString(info.name));
@@ -69,9 +69,9 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     row->addWidget(words_, 1);
     add_colouring();
-    for (auto signal :
-         {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed, &Workspace::floor_changed,
-          &Workspace::drawing_changed, &Workspace::site_changed, &Workspace::selection_changed})
+    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed,
+                        &Workspace::floor_changed, &Workspace::drawing_changed, &Workspace::site_changed,
+                        &Workspace::selection_changed})
         connect(&workspace, signal, this, &LensBar::refresh);
     refresh();
 }
@@ -132,8 +132,9 @@ void LensBar::fill_ticks(QMenu* list) {
     const auto& ticked = workspace_.ticked();
     for (const PlacedAccessPoint& placed : placed_access_points(workspace_.project())) {
         const AccessPointId id = placed.access_point->id;
-        auto* action = list->addAction(
-            QString("%1   %2").arg(placed.access_point->number).arg(QString::fromStdString(placed.floor->name)));
+        auto* action = list->addAction(QString("%1   %2")
+                                           .arg(placed.access_point->number)
+                                           .arg(QString::fromStdString(placed.floor->name)));
         action->setCheckable(true);
         action->setChecked(std::find(ticked.begin(), ticked.end(), id) != ticked.end());
         connect(action, &QAction::toggled, this, [this, id](bool on) {
@@ -164,17 +165,21 @@ void LensBar::add_colouring() {
                 [this, action, is_so] { action->setChecked(is_so(workspace_.map())); });
     };
     for (const bool smooth : {false, true})
-        add(smooth ? "Smooth" : "In steps", [smooth](auto& c) { c.smooth = smooth; },
+        add(
+            smooth ? "Smooth" : "In steps", [smooth](auto& c) { c.smooth = smooth; },
             [smooth](const auto& c) { return c.smooth == smooth; });
     menu->addSeparator();
     for (const int percent : {100, 75, 50, 25})
-        add(QString("%1 % opaque").arg(percent), [percent](auto& c) { c.opacity = percent / 100.0; },
+        add(
+            QString("%1 % opaque").arg(percent), [percent](auto& c) { c.opacity = percent / 100.0; },
             [percent](const auto& c) { return std::abs(c.opacity - percent / 100.0) < 1e-9; });
     menu->addSeparator();
-    add("Value labels", [](auto& c) { c.labels = !c.labels; }, [](const auto& c) { return c.labels; });
+    add(
+        "Value labels", [](auto& c) { c.labels = !c.labels; }, [](const auto& c) { return c.labels; });
     menu->addSeparator();
     for (const double cell_m : {1.0, 0.5, 0.25})
-        add(QString("A value every %1 m").arg(cell_m), [cell_m](auto& c) { c.cell_m = cell_m; },
+        add(
+            QString("A value every %1 m").arg(cell_m), [cell_m](auto& c) { c.cell_m = cell_m; },
             [cell_m](const auto& c) { return c.cell_m == cell_m; });
 }
 
@@ -198,26 +203,34 @@ void LensBar::refresh() {
     client_->setVisible(asks_client);
     if (asks_client && workspace_.document().is_open()) {
         client_->clear();
-        for (const ClientProfile& c : *workspace_.project().clients) client_->addItem(QString::fromStdString(c.name));
+        for (const ClientProfile& c : *workspace_.project().clients)
+            client_->addItem(QString::fromStdString(c.name));
         const auto& all = *workspace_.project().clients;
         for (std::size_t i = 0; i < all.size(); ++i)
-            if (all[i].key == workspace_.project().settings.client) client_->setCurrentIndex(static_cast<int>(i));
+            if (all[i].key == workspace_.project().settings.client)
+                client_->setCurrentIndex(static_cast<int>(i));
     }
     colouring_->setVisible(on);
     colouring_->setText(choice.smooth ? "Smooth " : "Steps ");
     const Floor* f = workspace_.floor();
-    words_->setVisible(!asks_client);
+    words_->setVisible(!asks_client && !(on && width() < 720));
     if (workspace_.site_shown())
         words_->setText("the site from above");
     else if (on && f)
-        words_->setText("at " + QString::fromStdString(format_length(workspace_.project().settings.client_height_m,
-                                                                     workspace_.units())));
+        words_->setText("at " + QString::fromStdString(format_length(
+                                    workspace_.project().settings.client_height_m, workspace_.units())));
     else if (const Drawing* d = workspace_.drawing())
         words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
                                                  : QString("drawing  ")) +
                         QString::fromStdString(d->name) + (d->to_scale() ? "" : ", no scale yet"));
     else
         words_->setText(f ? "no drawing under this floor" : "");
+}
+
+void LensBar::changeEvent(QEvent* e) {
+    if (e->type() == QEvent::PaletteChange)
+        for (std::size_t i = 0; i < bands_.size(); ++i) bands_[i]->setIcon(band_icon(bands()[i].id));
+    QWidget::changeEvent(e);
 }
 
 void LensBar::paintEvent(QPaintEvent*) {

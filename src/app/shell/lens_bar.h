@@ -24,6 +24,7 @@ private:
     void fill_ticks(QMenu*);
     void refresh();
     void paintEvent(QPaintEvent*) override;
+    void changeEvent(QEvent*) override;
     Workspace& workspace_;
     QComboBox *lens_, *client_;
     std::vector<QToolButton*> bands_, radios_;

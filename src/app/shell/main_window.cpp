@@ -1,4 +1,6 @@
 #include "app/shell/main_window.h"
+#include "app/link_profile/link_profile_page.h"
+#include "app/shell/autosave.h"
 
 #include <QApplication>
 #include <QHBoxLayout>
@@ -60,7 +62,8 @@ MainWindow::MainWindow(QWidget* parent)
       workspace_(document_),
       asking_(ask_by_dialogs(this)),
       runner_(new PredictionRunner(this)),
-      findings_runner_(new FindingsRunner(this)) {
+      findings_runner_(new FindingsRunner(this)),
+      autosave_(new Autosave(document_, this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
     setAcceptDrops(true);
@@ -74,6 +77,7 @@ MainWindow::MainWindow(QWidget* parent)
 
 MainWindow::~MainWindow() {
     // the document and the workspace go before the widgets that listen to them
+    delete autosave_;
     runner_->disconnect();
     findings_runner_->disconnect();
     document_.history().disconnect();
@@ -120,10 +124,10 @@ void MainWindow::lay_out() {
     tray_tabs_ = new QTabBar(head);
     tray_tabs_->setObjectName("trayTabs");
     tray_tabs_->setDrawBase(false);
-    tray_tabs_->setStyleSheet(
-        QString("QTabBar::tab { padding: 6px 14px; border: 0; border-right: 1px solid %1; background: %2; }"
-                "QTabBar::tab:selected { background: %3; }")
-            .arg(theme().line.name(), theme().chrome.name(), theme().paper.name()));
+    dress(tray_tabs_,
+          "QTabBar::tab { padding: 6px 14px; border: 0; border-right: 1px solid @line; background: @chrome; }"
+          "QTabBar::tab:selected { background: @paper; }");
+    tray_tabs_->addTab("Link profile");
     tray_tabs_->addTab("Radio schedule");
     tabs_row->addWidget(tray_tabs_);
     tabs_row->addStretch(1);
@@ -141,6 +145,8 @@ void MainWindow::lay_out() {
     findings_ = new FindingsPage(workspace_, work);
     tray_tabs_->addTab("Findings");
     tray_ = new QStackedWidget(work);
+    link_profile_ = new LinkProfilePage(workspace_, work);
+    tray_->addWidget(link_profile_);
     tray_->addWidget(schedule_);
     tray_->addWidget(findings_);
     tray_->setFixedHeight(tray_height);
@@ -224,6 +230,20 @@ void MainWindow::connect_parts() {
         const bool complete = known && known->verdict && workspace_.map_prediction();
         if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
     });
+    connect(&workspace_, &Workspace::tool_changed, this, [this] {
+        if (workspace_.tool() != ToolId::probe) return;
+        tray_open_ = true;
+        tray_tabs_->setCurrentIndex(tray_->indexOf(link_profile_));
+        refresh_tray();
+    });
+    connect(
+        autosave_, &Autosave::failed, this, [this](const QString& why) { status_->set_message(why, true); },
+        Qt::QueuedConnection);
+    connect(start_, &StartPage::recover_asked, this, &MainWindow::recover_work);
+    connect(start_, &StartPage::discard_asked, this, [this](int index) {
+        discard(leftovers_[static_cast<std::size_t>(index)]);
+        show_start_page();
+    });
     connect(&workspace_, &Workspace::told, status_, &StatusLine::set_message);
     connect(&document_, &Document::state_changed, this, &MainWindow::refresh_title);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_title);
@@ -234,7 +254,7 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::step_changed, this, [this] {
         if (workspace_.step() == Step::spectrum) {
             tray_open_ = true;
-            tray_tabs_->setCurrentIndex(0);
+            tray_tabs_->setCurrentIndex(tray_->indexOf(schedule_));
         }
         refresh_tray();
     });
@@ -295,7 +315,7 @@ bool MainWindow::is_showing_types() const { return pages_->currentWidget() == ty
 
 void MainWindow::show_findings() {
     tray_open_ = true;
-    tray_tabs_->setCurrentIndex(1);
+    tray_tabs_->setCurrentIndex(tray_->indexOf(findings_));
     refresh_tray();
 }
 
@@ -385,7 +405,8 @@ void MainWindow::refresh_tray() {
 }
 
 void MainWindow::show_start_page() {
-    start_->prepare(QSettings().value("recent").toStringList(), document_.is_open());
+    leftovers_ = leftovers(Autosave::folder().toStdString());
+    start_->prepare(QSettings().value("recent").toStringList(), leftovers_, document_.is_open());
     pages_->setCurrentIndex(0);
 }
 

@@ -6,6 +6,7 @@
 #include "app/shell/asking.h"
 #include "app/shell/prediction_runner.h"
 #include "app/shell/workspace.h"
+#include "project/journal.h"
 
 class QStackedWidget;
 class QMenu;
@@ -18,6 +19,8 @@ class PlanView;
 class SiteView;
 class SectionView;
 class DetailsPanel;
+class LinkProfilePage;
+class Autosave;
 class StatusLine;
 class StartPage;
 class RadioSchedule;
@@ -120,9 +123,11 @@ private:
     DetailsPanel* details_;
     RadioSchedule* schedule_;
     FindingsRunner* findings_runner_;
+    Autosave* autosave_;
     FindingsPage* findings_;
     TypesPage* types_;
     QStackedWidget* tray_;
+    LinkProfilePage* link_profile_;
     QTabBar* tray_tabs_;
     StatusLine* status_;
     QMenu* recent_menu_ = nullptr;
@@ -130,6 +135,9 @@ private:
     bool tray_open_ = false;
     int working_ = 0;
     ExtraWish wanted_;
+    void show_work();
+    void recover_work(int index);
+    std::vector<Leftover> leftovers_;
     bool prediction_stopped_ = false;  ///< by hand: what is shown may be old
     QStringList dropped_;              ///< drawings that wait for their turn
 };

@@ -17,6 +17,7 @@
 #include "app/plan/picking.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/arranging.h"
+#include "app/shell/autosave.h"
 #include "app/shell/file_names.h"
 #include "app/shell/main_window.h"
 #include "demo/demo.h"
@@ -34,8 +35,12 @@ constexpr int most_recent = 8;
 void MainWindow::open_project(const Project& project, const QString& file) {
     dropped_.clear();
     document_.open(project, file);
+    show_work();
+}
+
+void MainWindow::show_work() {
     pages_->setCurrentIndex(1);
-    workspace_.set_step(placed_access_points(project).empty() ? Step::venue : Step::placement);
+    workspace_.set_step(placed_access_points(document_.project()).empty() ? Step::venue : Step::placement);
     plan_->fit();
     plan_->setFocus();
     refresh_hint();
@@ -53,6 +58,19 @@ bool MainWindow::open_file(const QString& file) {
     } catch (const std::exception& fault) {
         asking_.tell_failure("The project could not be opened", QString::fromUtf8(fault.what()));
         return false;
+    }
+}
+
+void MainWindow::recover_work(int index) {
+    const Leftover leftover = leftovers_.at(static_cast<std::size_t>(index));
+    try {
+        Project project = recover(leftover);
+        document_.open_unsaved(std::move(project), QString::fromStdString(leftover.file));
+        show_work();
+        autosave_->take_over(leftover);
+        workspace_.tell("Recovered what was not saved; save it to keep it");
+    } catch (const std::exception& fault) {
+        asking_.tell_failure("The unsaved work could not be recovered", QString::fromUtf8(fault.what()));
     }
 }
 

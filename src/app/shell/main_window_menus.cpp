@@ -11,6 +11,7 @@
 #include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
 #include "app/shell/main_window.h"
+#include "app/shell/theme.h"
 #include "app/shell/tool_strip.h"
 #include "project/edits.h"
 
@@ -78,7 +79,7 @@ void MainWindow::make_menus() {
     needs_project(action(edit, "Copy", QKeySequence::Copy, [this] { copy_selection(workspace_); }));
     needs_project(action(edit, "Paste", QKeySequence::Paste, [this] { paste(); }));
     needs_project(
-        action(edit, "Duplicate", QKeySequence("Ctrl+Shift+D"), [this] { duplicate_selection(workspace_); }));
+        action(edit, "Duplicate", QKeySequence("Ctrl+Alt+D"), [this] { duplicate_selection(workspace_); }));
     needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
     edit->addSeparator();
     needs_project(
@@ -119,9 +120,8 @@ void MainWindow::make_menus() {
                              [this, i] { workspace_.set_step(static_cast<Step>(i)); }));
     view->addSeparator();
     for (const LensInfo& info : lenses())
-        needs_project(action(view, "Lens " + QString::fromStdString(info.name), {}, [this, &info] {
-            workspace_.look_through(info.id);
-        }));
+        needs_project(action(view, "Lens " + QString::fromStdString(info.name), {},
+                             [this, &info] { workspace_.look_through(info.id); }));
     view->addSeparator();
     needs_project(action(view, "Tray", QKeySequence("Ctrl+T"), [this] {
         tray_open_ = !tray_open_;
@@ -133,6 +133,12 @@ void MainWindow::make_menus() {
     needs_project(action(view, "Findings", QKeySequence("Ctrl+F"), [this] { show_findings(); }));
     needs_project(
         action(view, "Materials and wall types", QKeySequence("Ctrl+M"), [this] { show_types({}); }));
+    QAction* dark = action(view, "Dark theme", QKeySequence("Ctrl+Shift+K"), [] {
+        choose_theme(!is_dark());
+        QSettings().setValue("dark", is_dark());
+    });
+    dark->setCheckable(true);
+    connect(view, &QMenu::aboutToShow, dark, [dark] { dark->setChecked(is_dark()); });
     action(view, "Find anything…", QKeySequence("Ctrl+K"), [this] { open_palette(); });
 
     QMenu* plan = bar->addMenu("&Plan");
@@ -161,7 +167,8 @@ void MainWindow::make_tool_actions(QMenu* menu) {
         QAction* a = action(menu, tool.name, QKeySequence(tool.key), [this, id = tool.id] {
             const auto offered = tools_of(workspace_.step());
             if (std::find(offered.begin(), offered.end(), id) == offered.end())
-                workspace_.set_step(id == ToolId::access_point ? Step::placement : Step::venue);
+                workspace_.set_step(id == ToolId::access_point || id == ToolId::probe ? Step::placement
+                                                                                      : Step::venue);
             workspace_.set_tool(id);
             plan_->setFocus();
         });

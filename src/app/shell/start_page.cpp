@@ -1,6 +1,7 @@
 #include "app/shell/start_page.h"
 
 #include <QComboBox>
+#include <QDateTime>
 #include <QFileInfo>
 #include <QFormLayout>
 #include <QHBoxLayout>
@@ -109,6 +110,9 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     left->addLayout(buttons);
     left->addStretch(1);
 
+    unsaved_ = new QVBoxLayout;
+    unsaved_->setSpacing(4);
+    right->addLayout(unsaved_);
     right->addWidget(label("Open", "title"));
     right->addSpacing(8);
     auto* open = new QPushButton("Open a project…");
@@ -129,13 +133,44 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     right->addStretch(1);
 }
 
-void StartPage::prepare(const QStringList& files, bool can_go_back) {
+void StartPage::list_unsaved(const std::vector<Leftover>& unsaved) {
+    if (unsaved.empty()) return;
+    unsaved_->addWidget(label("Not saved when it ended", "title"));
+    for (std::size_t i = 0; i < unsaved.size(); ++i) {
+        const Leftover& l = unsaved[i];
+        const auto seconds =
+            std::chrono::duration_cast<std::chrono::seconds>(l.written.time_since_epoch()).count();
+        const QString when =
+            QLocale::system().toString(QDateTime::fromSecsSinceEpoch(seconds), "d MMMM, HH:mm");
+        unsaved_->addWidget(label(QString::fromStdString(l.project) + ", " + when, "muted"));
+        auto* line = new QWidget;
+        auto* row = new QHBoxLayout(line);
+        row->setContentsMargins(0, 0, 0, 6);
+        auto* recover = new QPushButton("Recover");
+        recover->setObjectName(QString("recover%1").arg(i));
+        auto* drop = new QPushButton("Throw away");
+        drop->setObjectName(QString("discard%1").arg(i));
+        for (QPushButton* b : {recover, drop}) row->addWidget(b);
+        row->addStretch(1);
+        const int index = static_cast<int>(i);
+        connect(recover, &QPushButton::clicked, this, [this, index] { emit recover_asked(index); });
+        connect(
+            drop, &QPushButton::clicked, this, [this, index] { emit discard_asked(index); },
+            Qt::QueuedConnection);
+        unsaved_->addWidget(line);
+    }
+    unsaved_->addSpacing(10);
+}
+
+void StartPage::prepare(const QStringList& files, const std::vector<Leftover>& unsaved, bool can_go_back) {
     back_->setVisible(can_go_back);
     fault_->clear();
-    while (QLayoutItem* item = recent_->takeAt(0)) {
-        delete item->widget();
-        delete item;
-    }
+    for (QVBoxLayout* list : {recent_, unsaved_})
+        while (QLayoutItem* item = list->takeAt(0)) {
+            delete item->widget();
+            delete item;
+        }
+    list_unsaved(unsaved);
     for (const QString& file : files) {
         auto* button = new QPushButton(QFileInfo(file).completeBaseName());
         button->setToolTip(file);

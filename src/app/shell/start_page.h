@@ -2,7 +2,7 @@
 #pragma once
 #include <QWidget>
 
-#include "project/project.h"
+#include "project/journal.h"
 
 class QLineEdit;
 class QComboBox;
@@ -17,7 +17,7 @@ class StartPage : public QWidget {
     Q_OBJECT
 public:
     explicit StartPage(QWidget* parent = nullptr);
-    void prepare(const QStringList& recent_files, bool can_go_back);
+    void prepare(const QStringList& recent_files, const std::vector<Leftover>& unsaved, bool can_go_back);
     QLineEdit* name_field() { return name_; }
 
 signals:
@@ -26,15 +26,18 @@ signals:
     void open_file_asked(const QString& file);
     void demo_asked();
     void back_asked();
+    void recover_asked(int index);
+    void discard_asked(int index);
 
 private:
     void create();
+    void list_unsaved(const std::vector<Leftover>&);
     void paintEvent(QPaintEvent*) override;
     QLineEdit *name_, *height_;
     QComboBox *country_, *units_;
     QSpinBox* floors_;
     QLabel* fault_;
-    QVBoxLayout* recent_;
+    QVBoxLayout *recent_, *unsaved_;
     QPushButton* back_;
 };
 

@@ -21,8 +21,7 @@ StatusLine::StatusLine(QWidget* parent) : QWidget(parent) {
     cancel_->setStyleSheet("min-height: 16px; max-height: 16px; font-size: 11px; padding: 0 8px;");
     for (QLabel** label : {&place_, &floor_, &scale_, &units_, &work_}) {
         *label = new QLabel(this);
-        (*label)->setStyleSheet(
-            QString("font-size: 12px; padding: 0 11px; border-left: 1px solid %1;").arg(theme().line.name()));
+        dress(*label, "font-size: 12px; padding: 0 11px; border-left: 1px solid @line;");
         row->addWidget(*label);
     }
     place_->setMinimumWidth(138);

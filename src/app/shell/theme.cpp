@@ -6,15 +6,22 @@
 #include <QPalette>
 #include <QProxyStyle>
 #include <QSvgRenderer>
+#include <QWidget>
 
 #include "render/text_style.h"
 
 namespace yemvo::app {
 
-const render::Palette& theme() { return render::Palette::light(); }
+static bool dark_chosen = false;
+static constexpr const char* dress_property = "dress";
+
+const render::Palette& theme() { return dark_chosen ? render::Palette::dark() : render::Palette::light(); }
+bool is_dark() { return dark_chosen; }
+
+static QString coloured(QString s, const render::Palette& p);
 
 static QString style_sheet(const render::Palette& p) {
-    QString s = R"(
+    const QString s = R"(
 * { font-family: Inter; font-size: 13px; color: @ink; }
 QMainWindow, QDialog { background: @chrome; }
 QWidget#chrome, QFrame#chrome { background: @chrome; }
@@ -57,6 +64,11 @@ QToolButton#segment:checked { background: @accentTint; color: @accent; font-weig
 QCheckBox::indicator { width: 13px; height: 13px; border: 1px solid @muted; border-radius: 3px; background: @field; }
 QCheckBox::indicator:checked { background: @accent; border-color: @accent; image: url(:/icons/tick.svg); }
 QLabel#muted { color: @muted; font-size: 12px; }
+QLabel#groupTitle { font-size: 12.5px; font-weight: 600; }
+QTableWidget#terms { background: @paper; font-size: 12px; }
+QTableWidget#terms::item { padding: 0 2px; border: 0; }
+QTableWidget#terms QHeaderView::section { padding: 0 2px; font-size: 11px; }
+QListWidget#heard { background: @paper; border: 0; }
 QLabel#small { color: @muted; font-size: 11px; }
 QLabel#head { font-weight: 600; }
 QLabel#title { font-size: 15px; font-weight: 650; }
@@ -79,6 +91,10 @@ QScrollBar::add-line, QScrollBar::sub-line { width: 0; height: 0; }
 QScrollBar::add-page, QScrollBar::sub-page { background: transparent; }
 QToolTip { background: @ink; color: @paper; border: 0; padding: 4px 6px; font-size: 12px; }
 )";
+    return coloured(s, p);
+}
+
+static QString coloured(QString s, const render::Palette& p) {
     const std::pair<const char*, QColor> names[] = {{"@accentTint", p.accent_tint},
                                                     {"@accent", p.accent},
                                                     {"@onAccent", p.on_accent},
@@ -91,6 +107,7 @@ QToolTip { background: @ink; color: @paper; border: 0; padding: 4px 6px; font-si
                                                     {"@ink", p.ink},
                                                     {"@muted", p.muted},
                                                     {"@paper", p.paper},
+                                                    {"@tile", p.tile},
                                                     {"@button", p.button}};
     for (const auto& [name, colour] : names) s.replace(name, colour.name());
     return s;
@@ -109,6 +126,21 @@ public:
 };
 
 }  // namespace
+
+void dress(QWidget* widget, const QString& sheet) {
+    widget->setProperty(dress_property, sheet);
+    widget->setStyleSheet(coloured(sheet, theme()));
+}
+
+void choose_theme(bool dark) {
+    dark_chosen = dark;
+    apply_theme(*qobject_cast<QApplication*>(QCoreApplication::instance()));
+    for (QWidget* widget : QApplication::allWidgets()) {
+        const QVariant sheet = widget->property(dress_property);
+        if (sheet.isValid()) widget->setStyleSheet(coloured(sheet.toString(), theme()));
+        widget->update();
+    }
+}
 
 void apply_theme(QApplication& app) {
     app.setStyle(new CalmStyle);

@@ -36,6 +36,7 @@ const std::vector<ToolInfo>& all_tools() {
         {ToolId::plate, "Plate", "plate", "P",
          "Draw how far the slab of this floor reaches (mezzanines, terraces)"},
         {ToolId::access_point, "Access point", "access-point", "A", "Place access points"},
+        {ToolId::probe, "Probe", "probe", "T", "Pin a probe: every radio heard there, and why"},
     };
     return list;
 }
@@ -50,10 +51,10 @@ std::vector<ToolId> tools_of(Step step) {
         case Step::demand:
             return {ToolId::select, ToolId::zone};
         case Step::placement:
-            return {ToolId::select, ToolId::access_point};
+            return {ToolId::select, ToolId::access_point, ToolId::probe};
         case Step::spectrum:
         case Step::proof:
-            break;
+            return {ToolId::select, ToolId::probe};
     }
     return {ToolId::select};
 }
@@ -99,6 +100,11 @@ void ToolStrip::refresh() {
         button->setIcon(icon(button->objectName().mid(5), chosen ? theme().on_accent : theme().ink));
         button->setEnabled(workspace_.document().is_open());
     }
+}
+
+void ToolStrip::changeEvent(QEvent* e) {
+    if (e->type() == QEvent::PaletteChange) refresh();
+    QWidget::changeEvent(e);
 }
 
 void ToolStrip::paintEvent(QPaintEvent*) {

@@ -29,6 +29,7 @@ public:
 private:
     void refresh();
     void paintEvent(QPaintEvent*) override;
+    void changeEvent(QEvent*) override;
     Workspace& workspace_;
     std::vector<std::pair<ToolId, QToolButton*>> buttons_;
 };

@@ -10,6 +10,8 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
     connect(this, &Workspace::selection_changed, this, [this] {
         if (radios_shown_ == RadiosShown::selected) choose_radios();
     });
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::map_changed, &Workspace::project_changed})
+        connect(this, signal, this, &Workspace::look_at_probe);
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
         drop_what_is_gone();
@@ -25,6 +27,10 @@ void Workspace::project_replaced() {
     ghost_ = {};
     building_ = {};
     site_shown_ = false;
+    probe_ = project().probes->empty() ? 0 : project().probes->front().number;
+    ticked_.clear();
+    radios_shown_ = RadiosShown::all;
+    map_.only.clear();
     selection_.clear();
     elsewhere_.clear();
     drawing_lines_ = nullptr;
@@ -241,6 +247,39 @@ const FloorPrediction* Workspace::map_prediction() const {
     if (map_.lens != LensId::outside) return floor_prediction();
     const bool known = prediction_ && prediction_->outside && prediction_->outside->floor == floor_;
     return known ? &*prediction_->outside : nullptr;
+}
+
+void Workspace::choose_probe(int number) {
+    probe_ = number;
+    look_at_probe();
+}
+
+void Workspace::choose_link(std::size_t index) {
+    if (!probed_ || index >= probed_->links.size()) return;
+    probed_->chosen = index;
+    emit probe_changed();
+}
+
+/// The same radio stays chosen while the plan changes; else the strongest.
+void Workspace::look_at_probe() {
+    std::optional<std::pair<AccessPointId, BandId>> chosen;
+    if (probed_ && probed_->probe.number == probe_ && probed_->link())
+        chosen = {probed_->link()->access_point, probed_->link()->channel.band};
+    const bool had = probed_.has_value();
+    probed_.reset();
+    const Probe* probe = document_.is_open() && probe_ ? find_probe(project(), probe_) : nullptr;
+    if (!probe) probe_ = 0;
+    const FloorPrediction* predicted = probe && prediction_ ? prediction_->site.find(probe->floor) : nullptr;
+    const Floor* on = probe ? find_floor(project(), probe->floor) : nullptr;
+    if (predicted && on && predicted->scene) {
+        ProbedPlace p{*probe, yemvo::probe(project(), *predicted->scene, *on, probe->place, map_.bands), 0,
+                      predicted->scene};
+        for (std::size_t i = 0; chosen && i < p.links.size(); ++i)
+            if (p.links[i].access_point == chosen->first && p.links[i].channel.band == chosen->second)
+                p.chosen = i;
+        probed_ = std::move(p);
+    }
+    if (had || probed_) emit probe_changed();
 }
 
 void Workspace::look_through(LensId id) {

@@ -9,6 +9,7 @@
 
 #include "app/shell/document.h"
 #include "checks/findings.h"
+#include "coverage/probe.h"
 #include "coverage/verdict.h"
 #include "project/items.h"
 #include "render/heat_map.h"
@@ -38,6 +39,7 @@ enum class ToolId {
     shaft,
     note,
     ramp,
+    probe,
 };
 
 /// Which line of a wall is drawn.
@@ -78,6 +80,16 @@ struct Prediction {
 
 /// Whose radios the map shows.
 enum class RadiosShown { all, selected, ticked };
+
+/// The links of the probe in view, in the map's bands, strongest first.
+struct ProbedPlace {
+    Probe probe;
+    std::vector<LinkExplanation> links;
+    std::size_t chosen = 0;  ///< the link that is drawn
+    std::shared_ptr<const Scene> scene;
+    QString name() const { return QString("P%1").arg(probe.number); }
+    const LinkExplanation* link() const { return chosen < links.size() ? &links[chosen] : nullptr; }
+};
 
 /// How a drawing is held against the revision before it.
 struct Comparison {
@@ -160,6 +172,13 @@ public:
     const std::optional<Verdict>& previous_verdict() const { return previous_verdict_; }
     const std::optional<Verdict>& verdict() const { return verdict_; }
 
+    /// None while no probe is chosen or its floor is not predicted.
+    const std::optional<ProbedPlace>& probed() const { return probed_; }
+    /// 0: none.
+    void choose_probe(int number);
+    int probe_number() const { return probe_; }
+    void choose_link(std::size_t);
+
     /// What the model's own checks found last; never null.
     const std::shared_ptr<const std::vector<Finding>>& findings() const { return findings_; }
     void set_findings(std::shared_ptr<const std::vector<Finding>>);
@@ -198,6 +217,7 @@ signals:
     void kinds_changed();
     void findings_changed();
     void place_marked();
+    void probe_changed();
 
 public:
     void kinds_were_changed() { emit kinds_changed(); }
@@ -221,6 +241,9 @@ private:
     int judged_at_ = -1;
     std::shared_ptr<const std::vector<Finding>> findings_ = std::make_shared<const std::vector<Finding>>();
     std::optional<Point> marked_;
+    void look_at_probe();
+    int probe_ = 0;
+    std::optional<ProbedPlace> probed_;
     DrawingId drawing_;
     Comparison comparison_;
     FloorId ghost_;

@@ -11,7 +11,8 @@ const std::vector<LensInfo>& lenses() {
         {LensId::signal, reach, amount, "signal", "Signal", "dBm", -90, 5, -67, true,
          "The strongest radio as the client receives it."},
         {LensId::next_best, reach, amount, "next_best", "Next-best signal", "dBm", -90, 5, -75, true,
-         "The strongest radio of any other access point than the serving one: where a client can move on to."},
+         "The strongest radio of any other access point than the serving one: where a client can move on "
+         "to."},
         {LensId::third, reach, amount, "third", "Third signal", "dBm", -90, 5, -75, true,
          "The third access point's signal: what locating devices and smooth roaming count on."},
         {LensId::snr, reach, amount, "snr", "SNR", "dB", 0, 5, 25, true,
@@ -27,7 +28,8 @@ const std::vector<LensInfo>& lenses() {
         {LensId::heard, air, amount, "heard", "Radios heard", "radios", 0, 1, 4, false,
          "How many radios arrive at -82 dBm or more, in all the chosen bands together."},
         {LensId::contention, air, amount, "contention", "Co-channel contention", "radios", 0, 0.5, 1, false,
-         "How many other radios on the serving radio's spectrum are heard here and take turns with it, each counted "
+         "How many other radios on the serving radio's spectrum are heard here and take turns with it, each "
+         "counted "
          "by the share of spectrum."},
         {LensId::balance, service, amount, "balance", "Link balance", "dB", -6, 2, 6, false,
          "By how many dB the way up is weaker than the way down, since the client sends with less power."},

@@ -31,9 +31,11 @@ public:
                     return static_cast<float>(reduction_->best_cdbm[i] - f.noise_cdbm) / 100.0f;
                 });
             case LensId::serving:
-                return of_serving([](std::size_t, const RadioField& f) { return static_cast<float>(f.number); });
+                return of_serving(
+                    [](std::size_t, const RadioField& f) { return static_cast<float>(f.number); });
             case LensId::serving_band:
-                return of_serving([](std::size_t, const RadioField& f) { return static_cast<float>(f.band.index); });
+                return of_serving(
+                    [](std::size_t, const RadioField& f) { return static_cast<float>(f.band.index); });
             case LensId::failure_loss:
                 return failure_loss();
             case LensId::balance:
@@ -80,7 +82,8 @@ private:
     std::vector<float> of_serving(Value value) const {
         std::vector<float> values(reduction_->serving.size(), no_value);
         for (std::size_t i = 0; i < values.size(); ++i)
-            if (const int k = reduction_->serving[i]; k >= 0) values[i] = value(i, radios_[static_cast<std::size_t>(k)]);
+            if (const int k = reduction_->serving[i]; k >= 0)
+                values[i] = value(i, radios_[static_cast<std::size_t>(k)]);
         return values;
     }
     /// Where only one access point is heard, all of its signal down to the noise is lost.
@@ -190,7 +193,8 @@ std::vector<float> lens_values(const FloorPrediction& floor, const LensChoice& c
     for (BandId id : choice.bands.list()) {
         const auto values = Painter(floor, choice).joint(id);
         for (std::size_t i = 0; i < best.size(); ++i)
-            if (std::isnan(best[i]) || (more ? values[i] > best[i] : values[i] < best[i])) best[i] = values[i];
+            if (std::isnan(best[i]) || (more ? values[i] > best[i] : values[i] < best[i]))
+                best[i] = values[i];
     }
     return best;
 }

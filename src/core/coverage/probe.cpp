@@ -1,12 +1,14 @@
 #include "coverage/probe.h"
 
 #include <algorithm>
+#include <cmath>
+#include <cstdio>
 #include <stdexcept>
 
 namespace yemvo {
 
 std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, const Floor& floor,
-                                   Point place) {
+                                   Point place, BandSet bands) {
     if (scene.frame != building_with(project, floor.id).id)
         throw std::logic_error("a scene in the metres of another building");
     const Point3 receiver{place.x, place.y,
@@ -14,12 +16,44 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
     std::vector<LinkExplanation> links;
     for (const PlacedAccessPoint& placed : placed_access_points(project))
         for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
-            if (placed.access_point->radios[r].on)
+            if (const Radio& radio = placed.access_point->radios[r];
+                radio.on && (bands.empty() || bands.contains(radio.channel.band)))
                 links.push_back(explain(project, scene, *placed.floor, *placed.access_point, r, receiver));
     std::stable_sort(links.begin(), links.end(), [](const LinkExplanation& a, const LinkExplanation& b) {
         return a.received_dbm > b.received_dbm;
     });
     return links;
+}
+
+namespace {
+
+std::string one_decimal(double v) {
+    char text[32];
+    std::snprintf(text, sizeof text, "%.1f", v);
+    return text;
+}
+
+}  // namespace
+
+std::string told(const LinkExplanation& link, const std::string& place, double asked_dbm) {
+    const double margin_db = link.received_dbm - asked_dbm;
+    std::string text = std::to_string(link.number) + " reaches " + place + " with " +
+                       one_decimal(link.received_dbm) + " dBm, " + one_decimal(std::abs(margin_db)) + " dB " +
+                       (margin_db < 0 ? "less" : "more") + " than asked for";
+    const LinkTerm* most = nullptr;
+    double in_the_way_db = 0;
+    int things = 0;
+    for (const LinkTerm& t : link.terms) {
+        if (t.kind == TermKind::power || t.kind == TermKind::antenna || t.kind == TermKind::free_space)
+            continue;
+        in_the_way_db -= t.db;
+        things += t.db < 0;
+        if (!most || t.db < most->db) most = &t;
+    }
+    if (!most || in_the_way_db < 0.05) return text + "; nothing stands in the way.";
+    if (things == 1) return text + "; " + most->name + " takes " + one_decimal(in_the_way_db) + " dB.";
+    return text + "; " + most->name + " takes " + one_decimal(-most->db) + " of the " +
+           one_decimal(in_the_way_db) + " dB lost in the way.";
 }
 
 }  // namespace yemvo

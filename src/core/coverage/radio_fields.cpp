@@ -41,7 +41,8 @@ RadioField make(const Project& project, const std::shared_ptr<const Scene>& scen
 }  // namespace
 
 std::vector<RadioField> radio_fields(const Project& project, const std::shared_ptr<const Scene>& scene,
-                                     const Surface& surface, FieldStore& store, bool with_deviation, const CancelToken& cancel) {
+                                     const Surface& surface, FieldStore& store, bool with_deviation,
+                                     const CancelToken& cancel) {
     std::vector<std::vector<Job>> by_access_point;
     std::size_t count = 0;
     for (const PlacedAccessPoint& placed : placed_access_points(project)) {

@@ -42,7 +42,8 @@ void Merge(const std::int16_t* value, const std::int16_t* which, std::int16_t* b
     for (std::size_t i = 0; i < cells; i += lanes) {
         const V v = hn::LoadU(d, value + i), b = hn::LoadU(d, best + i), n = hn::LoadU(d, next + i);
         const V after = hn::Min(v, b), last = hn::Min(after, n);
-        hn::StoreU(hn::IfThenElse(hn::Gt(v, b), hn::LoadU(d, which + i), hn::LoadU(d, serving + i)), d, serving + i);
+        hn::StoreU(hn::IfThenElse(hn::Gt(v, b), hn::LoadU(d, which + i), hn::LoadU(d, serving + i)), d,
+                   serving + i);
         hn::StoreU(hn::Max(v, b), d, best + i);
         hn::StoreU(hn::Max(after, n), d, next + i);
         hn::StoreU(hn::Max(last, hn::LoadU(d, third + i)), d, third + i);
@@ -83,8 +84,8 @@ Reduction reduce(std::span<const RadioField> fields, BandSet bands, std::size_t 
         }
         if (!heard) continue;
         HWY_DYNAMIC_DISPATCH(Merge)
-        (own.data(), which.data(), r.best_cdbm.data(), r.next_cdbm.data(), r.third_cdbm.data(), r.serving.data(),
-         cells);
+        (own.data(), which.data(), r.best_cdbm.data(), r.next_cdbm.data(), r.third_cdbm.data(),
+         r.serving.data(), cells);
     }
     for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm, &r.serving}) plane->resize(cells);
     return r;

@@ -67,7 +67,8 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
     return mask;
 }
 
-/// What lies outside of every building: the property's surroundings as the floor's clients would hear the plan.
+/// What lies outside of every building: the property's surroundings as the floor's clients would hear the
+/// plan.
 CellMask make_outside_mask(const Scene& scene, const Surface& surface) {
     CellMask mask;
     mask.inside.assign(surface.cells(), 0);
@@ -75,7 +76,8 @@ CellMask make_outside_mask(const Scene& scene, const Surface& surface) {
     for (std::size_t i = 0; i < surface.cells(); ++i) {
         const Point p = surface.centre(i);
         mask.inside[i] = std::none_of(scene.floors.begin(), scene.floors.end(), [&](const SceneFloor& f) {
-            return f.kind == BuildingKind::building && f.mask->enclosed() && f.mask->inside(f.to_scene.invert(p));
+            return f.kind == BuildingKind::building && f.mask->enclosed() &&
+                   f.mask->inside(f.to_scene.invert(p));
         });
     }
     mask.shown = mask.demanded = mask.inside;
@@ -110,7 +112,7 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     if (outside || scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
     if (auto kept = masks_.find(key.value())) return kept;
     auto made = std::make_shared<const CellMask>(outside ? make_outside_mask(scene, surface)
-                                                             : make_mask(scene, surface, floor));
+                                                         : make_mask(scene, surface, floor));
     masks_.keep(key.value(), made, surface.cells() * 5);
     return made;
 }
@@ -147,6 +149,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         const Scene& scene = *kept;
         FloorPrediction p;
         p.floor = id;
+        p.scene = kept;
         p.surface = make_surface(project, scene, *floor, wish.cell_m, wish.beyond_m);
         p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
         p.models = project.models;

@@ -23,6 +23,7 @@ struct CellMask {
 struct FloorPrediction {
     FloorId floor;
     Surface surface;
+    std::shared_ptr<const Scene> scene;
     std::shared_ptr<const CellMask> mask;
     std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
@@ -38,7 +39,8 @@ struct SitePrediction {
 struct PredictionWish {
     double cell_m = 0.5;
     bool deviation = false;  ///< also how far off the radios' fields may be
-    /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of inside.
+    /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of
+    /// inside.
     double beyond_m = 0;
 };
 

@@ -24,7 +24,8 @@ bool worse(double value, const std::optional<Worst>& than, bool more_is_better) 
 }
 
 /// The values that a requirement is held against: of each band, or the best of all.
-std::vector<std::vector<float>> values_of(const Project& project, const Requirement& r, const FloorPrediction& p) {
+std::vector<std::vector<float>> values_of(const Project& project, const Requirement& r,
+                                          const FloorPrediction& p) {
     LensChoice choice = choice_of(project, r);
     std::vector<std::vector<float>> values;
     if (r.any_band || r.bands.single()) {
@@ -38,8 +39,8 @@ std::vector<std::vector<float>> values_of(const Project& project, const Requirem
     return values;
 }
 
-FloorResult check_floor(const Project& project, const Requirement& r, const LensInfo& info, const Floor& floor,
-                        const FloorPrediction& p, Check& check) {
+FloorResult check_floor(const Project& project, const Requirement& r, const LensInfo& info,
+                        const Floor& floor, const FloorPrediction& p, Check& check) {
     const CellMask& mask = *p.mask;
     const std::size_t cells = p.surface.cells();
     const double cell_m2 = p.surface.cell_m * p.surface.cell_m;
@@ -48,7 +49,10 @@ FloorResult check_floor(const Project& project, const Requirement& r, const Lens
     FloorResult result{floor.id, 0, 0, std::nullopt};
     const auto by_band = values_of(project, r, p);
     constexpr double nothing_heard = -200;  // shown for a place that no radio reaches
-    const double nothing = !info.more_is_better ? 0 : info.unit == "dBm" ? nothing_heard : info.unit == "dB" ? -100 : 0;
+    const double nothing = !info.more_is_better ? 0
+                           : info.unit == "dBm" ? nothing_heard
+                           : info.unit == "dB"  ? -100
+                                                : 0;
     for (std::size_t i = 0; i < cells; ++i) {
         if (!mask.demanded[i] || !in_scope(r, floor, mask.zone[i])) continue;
         std::optional<Worst> here;

@@ -182,4 +182,44 @@ void set_requirements(Project& project, std::vector<Requirement> list) {
     project.requirements = std::move(list);
 }
 
+int add_probe(Project& project, FloorId floor, Point place) {
+    int number = 1;
+    while (find_probe(project, number)) ++number;
+    project.probes.edit().push_back({number, floor, place});
+    return number;
+}
+
+void move_probe(Project& project, int number, Point place) {
+    for (Probe& p : project.probes.edit())
+        if (p.number == number) p.place = place;
+}
+
+void remove_probe(Project& project, int number) {
+    std::erase_if(project.probes.edit(), [&](const Probe& p) { return p.number == number; });
+}
+
+VariantId copy_variant(Project& project, std::string name) {
+    Variant copy = current_variant(project);
+    copy.id = new_id<VariantId>(project);
+    copy.name = std::move(name);
+    for (auto& [floor, list] : copy.access_points)
+        if (!list->empty())
+            for (AccessPoint& ap : list.edit()) ap.id = new_id<AccessPointId>(project);
+    project.variants.push_back(copy);
+    project.variant = copy.id;
+    return copy.id;
+}
+
+void rename_variant(Project& project, VariantId id, std::string name) {
+    entry(project.variants, id).name = std::move(name);
+}
+
+void choose_variant(Project& project, VariantId id) { project.variant = entry(project.variants, id).id; }
+
+void remove_variant(Project& project, VariantId id) {
+    if (project.variants.size() < 2) throw std::logic_error("the last variant");
+    erase_id(project.variants, id);
+    if (project.variant == id) project.variant = project.variants.front().id;
+}
+
 }  // namespace yemvo

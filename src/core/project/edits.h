@@ -54,6 +54,18 @@ void set_building(Project&, const Building&);
 /// The last building cannot be removed (std::logic_error).
 void remove_building(Project&, BuildingId);
 
+/// With the next free number, which is given back.
+int add_probe(Project&, FloorId, Point);
+void move_probe(Project&, int number, Point);
+void remove_probe(Project&, int number);
+
+/// A copy of the current variant under a name, and made the current one.
+VariantId copy_variant(Project&, std::string name);
+void rename_variant(Project&, VariantId, std::string name);
+void choose_variant(Project&, VariantId);
+/// The next one becomes the current one; the last one cannot be removed (std::logic_error).
+void remove_variant(Project&, VariantId);
+
 /// On top of the floor's others; the id in the value is ignored.
 DrawingId add_drawing(Project&, FloorId, Drawing);
 void replace_drawing(Project&, FloorId, const Drawing&);

@@ -51,6 +51,12 @@ Floor empty_floor(Project& project, std::string name, double elevation_m, double
     return floor;
 }
 
+void drop_probes(Project& project, FloorId id) {
+    const auto here = [&](const Probe& p) { return p.floor == id; };
+    if (std::any_of(project.probes->begin(), project.probes->end(), here))
+        std::erase_if(project.probes.edit(), here);
+}
+
 void lift_from(Building& building, double level_m, double by_m) {
     for (Floor& f : building.floors)
         if (f.elevation_m >= level_m - touching_m) f.elevation_m += by_m;
@@ -257,6 +263,7 @@ void remove_floor(Project& project, FloorId id) {
     for (const Zone& z : *zones) remove_zone(project, id, z.id);  // requirements may name them
     erase_id(building_of(project, id).floors, id);
     for (Variant& variant : project.variants) variant.access_points.erase(id);
+    drop_probes(project, id);
     for (Building& building : project.buildings)
         for (Floor& f : building.floors)
             if (f.alignment && f.alignment->to == id) f.alignment.reset();
@@ -267,6 +274,12 @@ void set_slab(Project& project, FloorId id, Slab slab) { floor_of(project, id).s
 void transform_floor(Project& project, FloorId id, const Similarity& s) {
     Floor& floor = floor_of(project, id);
     const PointMap map(s);
+    for (const Probe& p : *project.probes)
+        if (p.floor == id) {
+            for (Probe& moved : project.probes.edit())
+                if (moved.floor == id) moved.place = map.apply(moved.place);
+            break;
+        }
     if (!floor.walls->empty())
         for (Wall& w : floor.walls.edit()) {
             move_all(w.points, map);

@@ -89,6 +89,14 @@ Waiver read_waiver(const Reader& r) {
             r.at("note").text()};
 }
 
+Json write_probe(const Probe& p) {
+    return {{"number", p.number}, {"floor", p.floor.value}, {"place_m", write_point(p.place)}};
+}
+
+Probe read_probe(const Reader& r) {
+    return {r.at("number").integer(1, 1'000'000), r.at("floor").id<FloorId>(), read_point(r.at("place_m"))};
+}
+
 Json write_kinds(const std::vector<ItemKind>& kinds) {
     return write_list(kinds, [](ItemKind k) { return Json(item_kind_name(k)); });
 }
@@ -130,6 +138,7 @@ std::string project_to_json(const Project& p) {
         {"variants", write_list(p.variants, write_variant)},
         {"requirements", write_list(*p.requirements, write_requirement)},
         {"waivers", write_list(*p.waivers, write_waiver)},
+        {"probes", write_list(*p.probes, write_probe)},
         {"display", {{"hidden", write_kinds(p.display.hidden)}, {"locked", write_kinds(p.display.locked)}}},
         {"wall_types", write_list(*p.wall_types, write_wall_type)},
         {"models", write_list(*p.models, write_model)},
@@ -163,6 +172,7 @@ Project project_from_json(std::string_view text) {
         p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver);
         p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};
     }
+    if (version > 3) p.probes = read_list<Probe>(r.at("probes"), read_probe);
     p.clients = version > 3 ? read_list<ClientProfile>(r.at("clients"), read_client) : standard_clients();
     if (version == 1) number_drawings(p);
     check_references(p);

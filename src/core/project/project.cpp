@@ -142,10 +142,17 @@ const AccessPoint* find_access_point(const Project& project, FloorId floor, Acce
 }
 
 const ClientProfile& client(const Project& project, const std::string& key) {
-    static const ClientProfile plain{"plain", "Plain client", "ax", 2, {{band_24, 20}, {band_5, 80}, {band_6, 80}}, 14, 7};
+    static const ClientProfile plain{
+        "plain", "Plain client", "ax", 2, {{band_24, 20}, {band_5, 80}, {band_6, 80}}, 14, 7};
     for (const ClientProfile& c : *project.clients)
         if (c.key == key) return c;
     return project.clients->empty() ? plain : project.clients->front();
+}
+
+const Probe* find_probe(const Project& project, int number) {
+    for (const Probe& p : *project.probes)
+        if (p.number == number) return &p;
+    return nullptr;
 }
 
 }  // namespace yemvo

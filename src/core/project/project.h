@@ -66,6 +66,14 @@ struct Display {
     friend bool operator==(const Display&, const Display&) = default;
 };
 
+/// A pinned place whose links are looked at.
+struct Probe {
+    int number = 1;  ///< "P1"; unique in the project
+    FloorId floor;
+    Point place;
+    friend bool operator==(const Probe&, const Probe&) = default;
+};
+
 struct Project {
     std::string name;
     SiteSettings settings;
@@ -78,6 +86,7 @@ struct Project {
     VariantId variant;  ///< the current one
     Shared<std::vector<Requirement>> requirements;
     Shared<std::vector<Waiver>> waivers;
+    Shared<std::vector<Probe>> probes;
     Display display;
     std::map<std::string, Shared<Bytes>> assets;  ///< drawings' own bytes by file name
     friend bool operator==(const Project&, const Project&) = default;
@@ -113,6 +122,9 @@ std::vector<TypeSite> uses_of_type(const Project&, WallTypeId);
 /// The first type with this use; its id is 0 when there is none.
 WallTypeId first_type(const Project&, TypeUse);
 WallTypeId find_type(const Project&, std::string_view key);
+
+/// Null where there is none of that number.
+const Probe* find_probe(const Project&, int number);
 
 const Variant& current_variant(const Project&);
 /// Of the current variant; empty for a floor without any.

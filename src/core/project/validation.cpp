@@ -25,6 +25,14 @@ public:
         if (!variants_.contains(project_.variant.value))
             fail("the current variant does not exist", project_.name);
         for (const Requirement& r : *project_.requirements) requirement(r);
+        Set numbers;
+        for (const Probe& p : *project_.probes) {
+            const std::string where = "probe P" + std::to_string(p.number);
+            if (!floors_.contains(p.floor.value))
+                fail("there is no floor " + std::to_string(p.floor.value), where);
+            if (!numbers.insert(static_cast<std::uint32_t>(p.number)).second)
+                fail("its number is used twice", where);
+        }
     }
 
 private:

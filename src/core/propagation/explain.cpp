@@ -64,7 +64,11 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.terms.push_back({TermKind::antenna, "Antenna", gain_dbi(can->antenna, orientation.local(way))});
     link.terms.push_back({TermKind::free_space, "Free space",
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
-    for (const Crossing& c : trace(scene, source, receiver))
+    link.source = source;
+    link.receiver = receiver;
+    const auto crossings = trace(scene, source, receiver);
+    link.deviation_db = deviation_db(scene, crossings, radio.channel.band);
+    for (const Crossing& c : crossings)
         link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
                               -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg(), c.length_m});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;

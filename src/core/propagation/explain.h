@@ -27,6 +27,8 @@ struct LinkExplanation {
     double distance_m = 0;
     std::vector<LinkTerm> terms;  ///< add up to received_dbm
     double received_dbm = 0, noise_dbm = 0;
+    double deviation_db = 0;  ///< of what stands in the way; 0 on a clear way
+    Point3 source, receiver;  ///< in the scene
     double snr_db() const { return received_dbm - noise_dbm; }
 };
 

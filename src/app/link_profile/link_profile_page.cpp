@@ -1,0 +1,242 @@
+#include "app/link_profile/link_profile_page.h"
+
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QListWidget>
+#include <QPainter>
+#include <QStyledItemDelegate>
+#include <QTableWidget>
+
+#include "app/link_profile/link_chart.h"
+#include "app/shell/theme.h"
+#include "coverage/lens_map.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+namespace {
+
+/// A radio heard: its number, a bar up to the strongest that is usual, the level.
+class HeardDelegate : public QStyledItemDelegate {
+public:
+    HeardDelegate(Workspace& workspace, QObject* parent)
+        : QStyledItemDelegate(parent), workspace_(workspace) {}
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {150, 20}; }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& probed = workspace_.probed();
+        const auto row = static_cast<std::size_t>(index.row());
+        if (!probed || row >= probed->links.size()) return;
+        const LinkExplanation& link = probed->links[row];
+        const QRectF r(option.rect);
+        const auto& colours = theme();
+        p->save();
+        p->setRenderHint(QPainter::Antialiasing);
+        if (row == probed->chosen) p->fillRect(r, colours.accent_tint);
+        p->setFont(render::font(12, 600));
+        p->setPen(row == probed->chosen ? colours.accent : colours.ink);
+        p->drawText(r.adjusted(10, 0, 0, 0), Qt::AlignVCenter, QString::number(link.number));
+        render::paint_band_glyph(*p, {r.left() + 44, r.center().y()}, link.channel.band, colours);
+        const QRectF bar(r.left() + 56, r.center().y() - 3.5, 58, 7);
+        p->fillRect(bar, colours.line2);
+        constexpr double none_dbm = -100, full_dbm = -30;
+        const double share = std::clamp((link.received_dbm - none_dbm) / (full_dbm - none_dbm), 0.0, 1.0);
+        p->fillRect(QRectF(bar.topLeft(), QSizeF(bar.width() * share, bar.height())),
+                    colours.band(link.channel.band).solid);
+        const double asked = signal_asked_dbm(workspace_.project(), link.channel.band);
+        const double at =
+            bar.left() + bar.width() * std::clamp((asked - none_dbm) / (full_dbm - none_dbm), 0.0, 1.0);
+        p->setPen(QPen(colours.ink, 1));
+        p->drawLine(QPointF(at, bar.top() - 2), QPointF(at, bar.bottom() + 2));
+        p->setFont(render::font(12));
+        p->setPen(colours.ink);
+        p->drawText(r.adjusted(0, 0, -8, 0), Qt::AlignVCenter | Qt::AlignRight,
+                    render::figure(link.received_dbm, 1) + " dBm");
+        p->restore();
+    }
+
+private:
+    Workspace& workspace_;
+};
+
+}  // namespace
+
+LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace) {
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    auto* left = new QWidget(this);
+    left->setFixedWidth(206);
+    auto* column = new QVBoxLayout(left);
+    column->setContentsMargins(0, 5, 0, 4);
+    column->setSpacing(3);
+    auto* head = new QHBoxLayout;
+    head->setContentsMargins(10, 0, 8, 0);
+    auto* title = new QLabel("Heard at");
+    title->setObjectName("groupTitle");
+    head->addWidget(title);
+    probes_ = new QComboBox;
+    probes_->setAccessibleName("Probe");
+    probes_->setMinimumWidth(108);
+    connect(probes_, &QComboBox::activated, this, [this](int i) {
+        const Probe& p = (*workspace_.project().probes)[static_cast<std::size_t>(i)];
+        workspace_.show_floor(p.floor);
+        workspace_.choose_probe(p.number);
+    });
+    head->addWidget(probes_, 1);
+    column->addLayout(head);
+    heard_ = new QListWidget;
+    heard_->setObjectName("heard");
+    heard_->setAccessibleName("Radios heard");
+    heard_->setFrameShape(QFrame::NoFrame);
+    heard_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    heard_->setItemDelegate(new HeardDelegate(workspace, heard_));
+    connect(heard_, &QListWidget::currentRowChanged, this, [this](int i) {
+        if (!filling_ && i >= 0) workspace_.choose_link(static_cast<std::size_t>(i));
+    });
+    column->addWidget(heard_, 1);
+    noise_ = new QLabel;
+    noise_->setObjectName("muted");
+    noise_->setContentsMargins(10, 0, 4, 0);
+    noise_->setWordWrap(true);
+    column->addWidget(noise_);
+    row->addWidget(left);
+    chart_ = new LinkChart(workspace, this);
+    row->addWidget(chart_, 1);
+    auto* right = new QWidget(this);
+    right->setFixedWidth(306);
+    auto* sum = new QVBoxLayout(right);
+    sum->setContentsMargins(10, 2, 4, 4);
+    sum->setSpacing(3);
+    terms_ = new QTableWidget(0, 3);
+    terms_->setObjectName("terms");
+    terms_->setAccessibleName("The sum");
+    terms_->setHorizontalHeaderLabels({"Term", "dB", "dBm"});
+    terms_->verticalHeader()->hide();
+    terms_->verticalHeader()->setMinimumSectionSize(15);
+    terms_->verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
+    terms_->verticalHeader()->setDefaultSectionSize(17);
+    terms_->setEditTriggers(QAbstractItemView::NoEditTriggers);
+    terms_->setSelectionMode(QAbstractItemView::NoSelection);
+    terms_->setShowGrid(false);
+    terms_->setFrameShape(QFrame::NoFrame);
+    terms_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
+    for (int c : {1, 2}) {
+        terms_->horizontalHeader()->setSectionResizeMode(c, QHeaderView::Fixed);
+        terms_->setColumnWidth(c, 52);
+        terms_->horizontalHeaderItem(c)->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+    }
+    terms_->horizontalHeaderItem(0)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
+    sum->addWidget(terms_, 1);
+    sentence_ = new QLabel;
+    sentence_->setObjectName("sentence");
+    sentence_->setWordWrap(true);
+    sentence_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
+    sum->addWidget(sentence_);
+    row->addWidget(right);
+    for (auto signal : {&Workspace::probe_changed, &Workspace::project_changed})
+        connect(&workspace, signal, this, &LinkProfilePage::refresh);
+    connect(&workspace.document(), &Document::opened, this, &LinkProfilePage::refresh);
+    refresh();
+}
+
+QString LinkProfilePage::sentence() const { return sentence_->text(); }
+
+void LinkProfilePage::refresh() {
+    filling_ = true;
+    fill_probes();
+    fill_heard();
+    fill_terms();
+    filling_ = false;
+    update();
+}
+
+void LinkProfilePage::fill_probes() {
+    probes_->clear();
+    if (!workspace_.document().is_open()) return;
+    const auto& list = *workspace_.project().probes;
+    for (const Probe& p : list) {
+        const Floor* f = find_floor(workspace_.project(), p.floor);
+        probes_->addItem(
+            QString("P%1, %2").arg(p.number).arg(f ? QString::fromStdString(f->name) : QString()));
+        if (p.number == workspace_.probe_number()) probes_->setCurrentIndex(probes_->count() - 1);
+    }
+    probes_->setEnabled(!list.empty());
+    if (list.empty()) probes_->addItem("no probe yet");
+}
+
+void LinkProfilePage::fill_heard() {
+    const auto& probed = workspace_.probed();
+    const int count = probed ? static_cast<int>(probed->links.size()) : 0;
+    while (heard_->count() > count) delete heard_->takeItem(heard_->count() - 1);
+    while (heard_->count() < count) heard_->addItem(QString());
+    for (int i = 0; i < count; ++i) {
+        const LinkExplanation& l = probed->links[static_cast<std::size_t>(i)];
+        heard_->item(i)->setData(Qt::AccessibleTextRole,
+                                 QString("access point %1, %2 GHz, %3 dBm")
+                                     .arg(l.number)
+                                     .arg(QString::fromStdString(band(l.channel.band).name))
+                                     .arg(l.received_dbm, 0, 'f', 1));
+    }
+    if (probed && count) heard_->setCurrentRow(static_cast<int>(probed->chosen));
+    heard_->viewport()->update();
+    const LinkExplanation* l = probed ? probed->link() : nullptr;
+    noise_->setText(!l ? QString()
+                       : QString("SNR %1 dB over %2 dBm")
+                             .arg(render::figure(l->snr_db(), 1), render::figure(l->noise_dbm, 1)));
+}
+
+void LinkProfilePage::fill_terms() {
+    const auto& probed = workspace_.probed();
+    const LinkExplanation* l = probed ? probed->link() : nullptr;
+    terms_->setRowCount(l ? static_cast<int>(l->terms.size()) + 1 : 0);
+    sentence_->clear();
+    if (!l) return;
+    const auto cell = [&](int row, int column, const QString& text, bool strong) {
+        auto* item = new QTableWidgetItem(text);
+        item->setFont(render::font(12, strong ? 650 : 400));
+        item->setForeground(column == 2 && !strong ? theme().muted : theme().ink);
+        if (column) item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
+        item->setToolTip(column ? QString() : text);
+        terms_->setItem(row, column, item);
+    };
+    double level = 0;
+    int row = 0;
+    for (const LinkTerm& t : l->terms) {
+        level += t.db;
+        QString name = QString::fromStdString(t.name);
+        if (t.kind == TermKind::free_space)
+            name += ", " + QString::fromStdString(format_length(l->distance_m, workspace_.units()));
+        else if (t.length_m > 0)
+            name += ", " + QString::fromStdString(format_length(t.length_m, workspace_.units()));
+        else if (t.angle_deg >= 5)
+            name += QStringLiteral(", %1°").arg(t.angle_deg, 0, 'f', 0);
+        cell(row, 0, name, false);
+        cell(row, 1, render::figure(t.db, 1), false);
+        cell(row, 2, render::figure(level, 1), false);
+        ++row;
+    }
+    cell(row, 0,
+         QStringLiteral("Arrives, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)),
+         true);
+    cell(row, 1, {}, true);
+    cell(row, 2, render::figure(l->received_dbm, 1), true);
+    const double asked = signal_asked_dbm(workspace_.project(), l->channel.band);
+    sentence_->setText(QString::fromStdString(told(*l, probed->name().toStdString(), asked)));
+    QPalette ink = sentence_->palette();
+    ink.setColor(QPalette::WindowText, l->received_dbm < asked ? theme().not_met : theme().ink);
+    sentence_->setPalette(ink);
+    sentence_->setFont(render::font(11.5));
+}
+
+void LinkProfilePage::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), theme().paper);
+    for (int x : {chart_->geometry().left() - 1, chart_->geometry().right() + 1})
+        p.fillRect(QRect(x, 0, 1, height()), theme().line);
+}
+
+}  // namespace yemvo::app

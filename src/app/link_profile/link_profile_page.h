@@ -1,0 +1,39 @@
+// The tray page that explains one place: who is heard there, one link drawn, and its sum term by term.
+#pragma once
+#include <QWidget>
+
+#include "app/shell/workspace.h"
+
+class QComboBox;
+class QListWidget;
+class QLabel;
+class QTableWidget;
+
+namespace yemvo::app {
+
+class LinkChart;
+
+class LinkProfilePage : public QWidget {
+    Q_OBJECT
+public:
+    explicit LinkProfilePage(Workspace&, QWidget* parent = nullptr);
+    QListWidget* heard() { return heard_; }
+    QTableWidget* terms() { return terms_; }
+    QString sentence() const;
+
+private:
+    void refresh();
+    void fill_probes();
+    void fill_heard();
+    void fill_terms();
+    void paintEvent(QPaintEvent*) override;
+    Workspace& workspace_;
+    QComboBox* probes_;
+    QListWidget* heard_;
+    LinkChart* chart_;
+    QTableWidget* terms_;
+    QLabel *noise_, *sentence_;
+    bool filling_ = false;
+};
+
+}  // namespace yemvo::app

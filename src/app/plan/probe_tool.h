@@ -1,0 +1,24 @@
+// Pins probes, and moves them.
+#pragma once
+#include "app/plan/tool.h"
+
+namespace yemvo::app {
+
+class ProbeTool : public Tool {
+public:
+    using Tool::Tool;
+    QString name() const override { return "Probe"; }
+    std::vector<HintPart> hint() const override {
+        return {{"", "click pins one, drag moves it"}, {"Del", "takes it away"}, {"Esc", "back to select"}};
+    }
+    void press(const PointerEvent&) override;
+    void move(const PointerEvent&) override;
+    void release(const PointerEvent&) override;
+    bool key(QKeyEvent&) override;
+
+private:
+    int held_ = 0;       ///< number of the probe that is dragged
+    int merge_key_ = 0;  ///< one undo step a drag
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,254 @@
+// Asking why: lenses in the bar, probes on the plan, the link profile, the journal, the dark theme.
+#include <QComboBox>
+#include <QListWidget>
+#include <QMenu>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QToolButton>
+
+#include "app/driver.h"
+#include "app/link_profile/link_chart.h"
+#include "app/link_profile/link_profile_page.h"
+#include "app/shell/autosave.h"
+#include "app/shell/theme.h"
+#include "core/support.h"
+#include "project/storage.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using yemvo::app::test::Driver;
+using yemvo::test::one_floor;
+using yemvo::test::TemporaryFolder;
+
+namespace {
+
+struct Demo : Driver {
+    Demo() {
+        window.open_demo();
+        REQUIRE(settle());
+    }
+};
+
+LinkProfilePage& page(Demo& d) { return *d.window.findChild<LinkProfilePage*>(); }
+
+void click_segment(Demo& d, const char* name, Qt::KeyboardModifiers keys = {}) {
+    for (auto* b : d.window.findChildren<QToolButton*>())
+        if (b->accessibleName() == name) QTest::mouseClick(b, Qt::LeftButton, keys);
+}
+
+}  // namespace
+
+TEST_CASE("every lens is chosen by name and shows a map with its own threshold") {
+    Demo d;
+    for (const LensInfo& info : lenses()) {
+        d.choose("barCombo", info.name.c_str());
+        REQUIRE(d.w().map().lens == info.id);
+        CHECK(d.w().map().threshold == info.limit);
+        INFO(info.name);
+        REQUIRE(QTest::qWaitFor([&] { return d.w().map_prediction() != nullptr; }, 10000));
+        d.settle();
+        const FloorPrediction* p = d.w().map_prediction();
+        const auto values = lens_values(*p, render::look_of(d.w().project(), d.w().map()));
+        std::size_t shown = 0;
+        for (std::size_t i = 0; i < values.size(); ++i) shown += p->mask->shown[i] && !std::isnan(values[i]);
+        CHECK(shown > 1000);
+    }
+}
+
+TEST_CASE("Ctrl adds a band, and the map is the best of them; one band always stays") {
+    Demo d;
+    click_segment(d, "band 5");
+    click_segment(d, "band 2.4", Qt::ControlModifier);
+    CHECK(d.w().map().bands == BandSet(band_5).with(band_24));
+    click_segment(d, "band 5", Qt::ControlModifier);
+    CHECK(d.w().map().bands == BandSet(band_24));
+    click_segment(d, "band 2.4", Qt::ControlModifier);
+    CHECK(d.w().map().bands == BandSet(band_24));
+}
+
+TEST_CASE("the map of the selected or ticked access points is theirs alone") {
+    Demo d;
+    const Point at{9.75, 25.25};
+    const double all = d.map_at(at);
+    const auto aps = access_points(d.w().project(), d.w().floor_id());
+    d.w().select({{ItemKind::access_point, aps.back().id.value}});
+    click_segment(d, "radios Selected");
+    const double theirs = d.map_at(at);
+    CHECK(theirs < all - 10);
+    d.w().select({});
+    CHECK(d.map_at(at) == all);
+    d.w().tick(aps.back().id, true);
+    click_segment(d, "radios Ticked");
+    CHECK(d.map_at(at) == theirs);
+    click_segment(d, "radios All");
+    CHECK(d.map_at(at) == all);
+}
+
+TEST_CASE("the client that rates are for is chosen in the bar, in one undoable step") {
+    Demo d;
+    d.choose("barCombo", "Rate down");
+    const double tablet = d.map_at({9.75, 25.25});
+    for (auto* c : d.window.findChildren<QComboBox*>())
+        if (c->accessibleName() == "Client") {
+            const int at = c->findText("Hand scanner, 1 chain");
+            REQUIRE(at >= 0);
+            c->setCurrentIndex(at);
+            emit c->activated(at);
+        }
+    CHECK(d.w().project().settings.client == "scanner");
+    CHECK(d.map_at({9.75, 25.25}) < tablet);
+    d.w().document().history().undo();
+    CHECK(d.w().project().settings.client == "tablet");
+}
+
+TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away; all of it undoes") {
+    Demo d;
+    d.w().set_step(Step::placement);
+    d.w().set_tool(ToolId::probe);
+    d.settle();
+    d.click({20.25, 20.25});
+    REQUIRE(d.w().project().probes->size() == 1);
+    REQUIRE(d.w().probed());
+    CHECK(page(d).isVisible());
+    CHECK(page(d).heard()->count() == static_cast<int>(d.w().probed()->links.size()));
+    const LinkExplanation& strongest = *d.w().probed()->link();
+    // what the list calls strongest is what the map shows there
+    CHECK(strongest.received_dbm == Approx(d.map_at({20.25, 20.25})).margin(0.5));
+    auto* terms = page(d).terms();
+    double sum = 0;
+    for (int r = 0; r + 1 < terms->rowCount(); ++r)
+        sum += terms->item(r, 1)->text().replace(QChar(0x2212), '-').toDouble();
+    CHECK(sum == Approx(strongest.received_dbm).margin(0.05 * terms->rowCount()));
+    CHECK(page(d).sentence().contains("reaches P1 with"));
+    // a weaker link by keyboard
+    page(d).heard()->setFocus();
+    QTest::keyClick(page(d).heard(), Qt::Key_Down);
+    CHECK(d.w().probed()->chosen == 1);
+    // moved by hand
+    d.drag({20.25, 20.25}, {28.25, 12.25});
+    CHECK(distance(d.w().project().probes->front().place, {28.25, 12.25}) < 0.2);
+    d.w().document().history().undo();
+    CHECK(distance(d.w().project().probes->front().place, {20.25, 20.25}) < 0.2);
+    d.plan().setFocus();
+    QTest::keyClick(&d.plan(), Qt::Key_Delete);
+    CHECK(d.w().project().probes->empty());
+    CHECK_FALSE(d.w().probed());
+    d.w().document().history().undo();
+    CHECK(d.w().project().probes->size() == 1);
+}
+
+TEST_CASE("the line of level falls by each wall at its place, and ends at what arrives") {
+    LinkExplanation l;
+    l.channel = {band_5, 36, 20};
+    l.source = {0, 0, 2.5};
+    l.receiver = {10, 0, 1};
+    l.distance_m = 10.112;
+    l.terms = {{TermKind::power, "Transmit power", 14},
+               {TermKind::antenna, "Antenna", 2},
+               {TermKind::free_space, "Free space", -66.8},
+               {TermKind::wall, "Brick", -8, 0.5, 0, 0},
+               {TermKind::obstacle, "Rack", -6, 0.7, 0, 2.0224}};
+    const LevelLine line = level_line(l);
+    CHECK(line.points.back().second == Approx(14 + 2 - 66.8 - 14).margin(0.1));
+    const auto at = [&](double m) {
+        for (std::size_t i = 1; i < line.points.size(); ++i)
+            if (line.points[i].first >= m) return line.points[i].second;
+        return 0.0;
+    };
+    const auto free_at = [&](double m) {
+        for (const auto& [x, dbm] : line.free_space)
+            if (x >= m) return dbm;
+        return 0.0;
+    };
+    CHECK(at(4.9) == Approx(free_at(4.9)).margin(1e-6));
+    CHECK(at(6.0) == Approx(free_at(6.0) - 8).margin(1e-6));
+    CHECK(at(8.0) == Approx(free_at(8.0) - 8 - 3).margin(0.15));  // half way through the rack
+}
+
+TEST_CASE("unsaved edits are journalled and found by the next program; saved ones are not") {
+    const TemporaryFolder folder;
+    const QString root = QString::fromStdString((folder / "journal").string());
+    const std::filesystem::path file = folder / "p.yemvo";
+    std::filesystem::create_directory(root.toStdString());
+    {
+        // a program that ends without its destructors: its journal is copied while it runs
+        Document document;
+        Autosave autosave(document, nullptr, root);
+        document.open(one_floor(), QString::fromStdString(file.string()));
+        document.edit("Rename", [](Project& p) { p.name = "Never saved"; });
+        REQUIRE(QTest::qWaitFor(
+            [&] {
+                for (const auto& e : std::filesystem::recursive_directory_iterator(root.toStdString()))
+                    if (e.path().filename() == "project.json") return true;
+                return false;
+            },
+            Autosave::delay_ms + 4000));
+        CHECK(leftovers(root.toStdString()).empty());  // it is still running
+        std::filesystem::copy(root.toStdString(), folder / "crashed",
+                              std::filesystem::copy_options::recursive);
+        document.save(QString::fromStdString(file.string()));
+        REQUIRE(QTest::qWaitFor(
+            [&] {
+                for (const auto& e : std::filesystem::recursive_directory_iterator(root.toStdString()))
+                    if (e.path().filename() == "project.json") return false;
+                return true;
+            },
+            4000));
+    }
+    const auto found = leftovers(folder / "crashed");
+    REQUIRE(found.size() == 1);
+    CHECK(found[0].project == "Never saved");
+    CHECK(found[0].file == file.string());
+    CHECK(recover(found[0]).name == "Never saved");
+    discard(found[0]);
+    CHECK(leftovers(folder / "crashed").empty());
+}
+
+TEST_CASE("the start page offers what was not saved, and recovering it opens it as unsaved") {
+    const std::filesystem::path root = Autosave::folder().toStdString();
+    std::filesystem::remove_all(root);
+    const TemporaryFolder folder;
+    {
+        Journal journal(root);
+        Project p = one_floor();
+        p.name = "Lost and found";
+        journal.write(p, "");
+    }
+    Driver d;
+    auto* recover = d.window.findChild<QPushButton*>("recover0");
+    REQUIRE(recover);
+    QTest::mouseClick(recover, Qt::LeftButton);
+    CHECK(d.w().project().name == "Lost and found");
+    CHECK(d.w().document().is_modified());
+    // thrown away only once this program's own journal holds it
+    REQUIRE(QTest::qWaitFor([&] { return leftovers(root).empty(); }, 4000));
+}
+
+TEST_CASE("the dark theme turns everything at once and back again") {
+    Demo d;
+    choose_theme(true);
+    d.settle();
+    const QImage dark = d.window.grab().toImage();
+    CHECK(dark.pixelColor(5, 300).lightness() < 80);
+    choose_theme(false);
+    d.settle();
+    CHECK(d.window.grab().toImage().pixelColor(5, 300).lightness() > 200);
+    // the order of contrast is the same, and text is readable on every ground
+    const auto contrast = [](const QColor& a, const QColor& b) {
+        const auto luminance = [](const QColor& c) {
+            const auto part = [](double v) {
+                return v <= 0.03928 ? v / 12.92 : std::pow((v + 0.055) / 1.055, 2.4);
+            };
+            return 0.2126 * part(c.redF()) + 0.7152 * part(c.greenF()) + 0.0722 * part(c.blueF());
+        };
+        const double x = luminance(a), y = luminance(b);
+        return (std::max(x, y) + 0.05) / (std::min(x, y) + 0.05);
+    };
+    for (const render::Palette* p : {&render::Palette::light(), &render::Palette::dark()})
+        for (const QColor& ground : {p->paper, p->chrome, p->field, p->tile}) {
+            CHECK(contrast(p->ink, ground) > 7);
+            CHECK(contrast(p->muted, ground) > 4.5);
+            CHECK(contrast(p->accent, ground) > 4.5);
+            for (const auto& b : p->bands) CHECK(contrast(b.solid, ground) > 3);
+        }
+}

@@ -1,0 +1,45 @@
+// The real window editing and saving at random until it is killed. Prints a line an edit: its number and
+// when.
+#include <QApplication>
+#include <QStandardPaths>
+#include <QTest>
+#include <cstdio>
+#include <random>
+
+#include "app/shell/main_window.h"
+#include "app/shell/theme.h"
+#include "project/storage.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+
+/// editor FILE SEED: the project's name counts the edits, so that what is found later tells how old it is.
+int main(int argc, char** argv) {
+    if (argc != 3) return 2;
+    QApplication app(argc, argv);
+    app.setApplicationName("yemvo-crash-test");
+    apply_theme(app);
+    MainWindow window;
+    window.show();
+    if (!window.open_file(argv[1])) return 3;
+    std::mt19937 random(static_cast<unsigned>(std::atoi(argv[2])));
+    for (int n = 1;; ++n) {
+        window.workspace().edit("Edit", [&](Project& p) {
+            p.name = std::to_string(n);
+            const FloorId floor = all_floors(p).front()->id;
+            const double x = std::uniform_real_distribution<>(1, 60)(random);
+            Wall w;
+            w.type = first_type(p, TypeUse::wall);
+            w.points = {{x, 1}, {x, 3}};
+            add_wall(p, floor, w);
+        });
+        std::printf("%d %lld\n", n, static_cast<long long>(QDateTime::currentMSecsSinceEpoch()));
+        std::fflush(stdout);
+        if (random() % 35 == 0) {
+            window.save();
+            std::printf("saved %d\n", n);
+            std::fflush(stdout);
+        }
+        QTest::qWait(std::uniform_int_distribution<>(1, 400)(random));
+    }
+}
