@@ -188,6 +188,32 @@ bool shoot_building(MainWindow& window, const QString& folder) {
     return done;
 }
 
+/// A probe in the study rooms with the link that comes through most walls, light and dark; and what a failure
+/// costs.
+bool shoot_asking(MainWindow& window, const QString& folder, FloorId floor) {
+    Workspace& w = window.workspace();
+    w.select({});
+    w.set_tool(ToolId::probe);
+    settle(window);
+    window.plan().fit();
+    click(window, {51, 13});
+    settle(window);
+    w.choose_link(2);
+    bool done = shoot(window, folder, "link-profile");
+    choose_theme(true);
+    done = shoot(window, folder, "dark") && done;
+    choose_theme(false);
+    w.document().history().undo();
+    w.set_tool(ToolId::select);
+    QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
+    w.show_floor(floor);
+    w.look_through(LensId::failure);
+    window.plan().fit();
+    done = shoot(window, folder, "failure") && done;
+    w.set_map({LensId::signal, band_5, -67});
+    return done;
+}
+
 bool shoot_all(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const auto floors = all_floors(w.project());
@@ -200,6 +226,8 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     window.plan().fit();
     w.select({{Item::Kind::access_point, access_points(w.project(), first)[6].id.value}});
     done = shoot(window, folder, "placement") && done;
+
+    done = shoot_asking(window, folder, first) && done;
 
     w.select({});
     w.show_floor(ground);

@@ -46,6 +46,25 @@ namespace {
 QString short_figure(double v) { return figure(v, std::abs(v - std::round(v)) < 1e-6 ? 0 : 1); }
 }  // namespace
 
+void paint_value_labels(QPainter& p, const FloorPrediction& floor, const std::vector<float>& values,
+                        const MapChoice& choice, const PlanMap& map, QSizeF size, const Palette& palette) {
+    const LensInfo& info = lens(choice.lens);
+    if (info.is_choice()) return;  // badges and tints already name it
+    constexpr double apart_px = 64;
+    // on a grid of the plan's own, so that figures keep their place while it is panned
+    const double step_m = std::max(floor.surface.cell_m, std::pow(2.0, std::ceil(std::log2(apart_px / map.px_per_m))));
+    const Box box = floor.surface.box();
+    for (double y = std::ceil(box.low.y / step_m) * step_m; y < box.high.y; y += step_m)
+        for (double x = std::ceil(box.low.x / step_m) * step_m; x < box.high.x; x += step_m) {
+            const QPointF at = map.to_screen(Point{x, y});
+            if (!QRectF(QPointF(0, 0), size).contains(at)) continue;
+            const auto cell = floor.surface.cell_at({x, y});
+            if (!cell || !floor.mask->shown[*cell] || std::isnan(values[*cell])) continue;
+            draw_halo_text(p, at, figure(double{values[*cell]}, info.step < 1 ? 1 : 0), font(10.5, 500), palette.ink,
+                           palette.casing, 3);
+        }
+}
+
 LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice)
     : info_(lens(choice.lens)), choice_(choice) {
     constexpr double width = 312, height = 80;
@@ -88,9 +107,13 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     p.setFont(font(11));
     p.setPen(palette.muted);
     const QString unit = QString::fromStdString(info_.unit);
-    p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
-               percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") +
-                   short_figure(choice_.threshold) + " " + unit);
+    const QString limit = short_figure(choice_.threshold) + " " + unit;
+    QString kept = percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
+    const double title = QFontMetricsF(font(12, 600)).horizontalAdvance(
+        QString::fromStdString(info_.name + ", " + bands_text(choice_.bands)));
+    if (title + 12 + QFontMetricsF(p.font()).horizontalAdvance(kept) > frame_.width() - 24)
+        kept = percent(s.share_kept, 0) + (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) + limit;
+    p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop, kept);
     const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
     p.setRenderHint(QPainter::Antialiasing, false);
     for (int i = 0; i < 12; ++i) {

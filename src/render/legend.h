@@ -20,6 +20,10 @@ struct MapStatistics {
 };
 MapStatistics statistics(const FloorPrediction&, const std::vector<float>& values, const MapChoice&);
 
+/// The map's figures written on it, one every 64 px or so, where cells are shown. For print.
+void paint_value_labels(QPainter&, const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
+                        const PlanMap&, QSizeF size, const Palette&);
+
 class LegendLayout {
 public:
     /// `corner`: the lower right corner of the free area; the legend keeps 8 px off it.

@@ -5,6 +5,7 @@
 #include <QPushButton>
 #include <QTableWidget>
 #include <QToolButton>
+#include <set>
 
 #include "app/driver.h"
 #include "app/link_profile/link_chart.h"
@@ -82,6 +83,27 @@ TEST_CASE("the map of the selected or ticked access points is theirs alone") {
     CHECK(d.map_at(at) == theirs);
     click_segment(d, "radios All");
     CHECK(d.map_at(at) == all);
+}
+
+TEST_CASE("value labels write figures on the map, smooth colours have more shades than steps") {
+    Demo d;
+    const QImage plain = d.plan().grab().toImage();
+    render::MapChoice choice = d.w().map();
+    choice.labels = true;
+    d.w().set_map(choice);
+    CHECK(d.plan().grab().toImage() != plain);
+    const auto shades = [&] {
+        const QImage picture = d.plan().grab().toImage();
+        std::set<QRgb> colours;
+        for (int x = 100; x < picture.width() - 100; ++x) colours.insert(picture.pixel(x, picture.height() / 2));
+        return colours.size();
+    };
+    choice.labels = false;
+    d.w().set_map(choice);
+    const auto stepped = shades();
+    choice.smooth = true;
+    d.w().set_map(choice);
+    CHECK(shades() > stepped + 20);
 }
 
 TEST_CASE("the client that rates are for is chosen in the bar, in one undoable step") {

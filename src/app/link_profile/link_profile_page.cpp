@@ -137,15 +137,24 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     sentence_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
     sum->addWidget(sentence_);
     row->addWidget(right);
-    for (auto signal : {&Workspace::probe_changed, &Workspace::project_changed})
-        connect(&workspace, signal, this, &LinkProfilePage::refresh);
+    connect(&workspace, &Workspace::probe_changed, this, &LinkProfilePage::refresh);
+    connect(&workspace, &Workspace::project_changed, this, [this] {
+        if (listed_ != workspace_.project().probes.identity()) refresh();
+    });
     connect(&workspace.document(), &Document::opened, this, &LinkProfilePage::refresh);
     refresh();
 }
 
 QString LinkProfilePage::sentence() const { return sentence_->text(); }
 
+void LinkProfilePage::showEvent(QShowEvent* e) {
+    if (stale_) refresh();
+    QWidget::showEvent(e);
+}
+
 void LinkProfilePage::refresh() {
+    stale_ = !isVisible();
+    if (stale_) return;
     filling_ = true;
     fill_probes();
     fill_heard();
@@ -157,6 +166,7 @@ void LinkProfilePage::refresh() {
 void LinkProfilePage::fill_probes() {
     probes_->clear();
     if (!workspace_.document().is_open()) return;
+    listed_ = workspace_.project().probes.identity();
     const auto& list = *workspace_.project().probes;
     for (const Probe& p : list) {
         const Floor* f = find_floor(workspace_.project(), p.floor);

@@ -23,6 +23,7 @@ public:
 
 private:
     void refresh();
+    void showEvent(QShowEvent*) override;
     void fill_probes();
     void fill_heard();
     void fill_terms();
@@ -33,7 +34,8 @@ private:
     LinkChart* chart_;
     QTableWidget* terms_;
     QLabel *noise_, *sentence_;
-    bool filling_ = false;
+    bool filling_ = false, stale_ = false;
+    const void* listed_ = nullptr;  ///< the probes in the choice
 };
 
 }  // namespace yemvo::app

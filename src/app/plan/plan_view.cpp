@@ -368,6 +368,9 @@ void PlanView::paintEvent(QPaintEvent*) {
     draw_view(p, drawings_, map_);
     layer(over_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, over_, QRectF(over_.rect())); });
     p.setRenderHint(QPainter::Antialiasing);
+    const FloorPrediction* shown = workspace_.map_prediction();
+    if (workspace_.map().labels && shown && values_.size() == shown->surface.cells())
+        render::paint_value_labels(p, *shown, values_, workspace_.map(), map_, size(), theme());
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
         if (workspace_.map_shown()) paint_probe_ray(p);

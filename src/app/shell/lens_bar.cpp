@@ -100,6 +100,7 @@ void LensBar::add_bands() {
             const BandSet turned = choice.bands.with(id, !choice.bands.contains(id));
             choice.bands = also && !turned.empty() ? turned : also ? choice.bands : BandSet(id);
             workspace_.set_map(choice);
+            shown_.reset();
             refresh();
         });
         bands_.push_back(button);
@@ -117,6 +118,7 @@ void LensBar::add_radios() {
         button->setAccessibleName(QString("radios ") + choices[i].first);
         connect(button, &QToolButton::clicked, this, [this, i] {
             workspace_.show_radios(static_cast<RadiosShown>(i));
+            shown_.reset();
             refresh();
         });
         radios_.push_back(button);
@@ -185,6 +187,17 @@ void LensBar::add_colouring() {
 
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();
+    Shown now{workspace_.map(), workspace_.radios_shown(), on, workspace_.site_shown(), {}, {}, nullptr, nullptr, {}};
+    if (const Floor* f = workspace_.floor()) {
+        const SiteSettings& settings = workspace_.project().settings;
+        now.client = settings.client;
+        now.height = format_length(settings.client_height_m, settings.units);
+        now.clients = workspace_.project().clients.identity();
+        now.drawings = f->drawings.identity();
+        if (const Drawing* d = workspace_.drawing()) now.drawing = d->id;
+    }
+    if (shown_ == now) return;
+    shown_ = now;
     const render::MapChoice& choice = workspace_.map();
     const LensInfo& info = lens(choice.lens);
     lens_->setCurrentIndex(static_cast<int>(choice.lens));

@@ -23,6 +23,18 @@ private:
     void add_colouring();
     void fill_ticks(QMenu*);
     void refresh();
+    /// What it shows; a drag that changes none of it lays nothing out anew.
+    struct Shown {
+        render::MapChoice map;
+        RadiosShown radios = RadiosShown::all;
+        bool on = false, site = false;
+        std::string client, height;
+        const void* clients = nullptr;
+        const void* drawings = nullptr;
+        DrawingId drawing;
+        friend bool operator==(const Shown&, const Shown&) = default;
+    };
+    std::optional<Shown> shown_;
     void paintEvent(QPaintEvent*) override;
     void changeEvent(QEvent*) override;
     Workspace& workspace_;

@@ -97,7 +97,11 @@ void ToolStrip::refresh() {
         const bool chosen = button_of(workspace_.tool()) == id;
         button->setVisible(chosen || std::find(offered.begin(), offered.end(), id) != offered.end());
         button->setChecked(chosen);
-        button->setIcon(icon(button->objectName().mid(5), chosen ? theme().on_accent : theme().ink));
+        const QColor ink = chosen ? theme().on_accent : theme().ink;
+        if (button->property("ink") != QVariant(ink)) {  // drawing an icon costs more than all the rest here
+            button->setProperty("ink", ink);
+            button->setIcon(icon(button->objectName().mid(5), ink));
+        }
         button->setEnabled(workspace_.document().is_open());
     }
 }
