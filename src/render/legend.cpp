@@ -52,7 +52,8 @@ void paint_value_labels(QPainter& p, const FloorPrediction& floor, const std::ve
     if (info.is_choice()) return;  // badges and tints already name it
     constexpr double apart_px = 64;
     // on a grid of the plan's own, so that figures keep their place while it is panned
-    const double step_m = std::max(floor.surface.cell_m, std::pow(2.0, std::ceil(std::log2(apart_px / map.px_per_m))));
+    const double step_m =
+        std::max(floor.surface.cell_m, std::pow(2.0, std::ceil(std::log2(apart_px / map.px_per_m))));
     const Box box = floor.surface.box();
     for (double y = std::ceil(box.low.y / step_m) * step_m; y < box.high.y; y += step_m)
         for (double x = std::ceil(box.low.x / step_m) * step_m; x < box.high.x; x += step_m) {
@@ -60,8 +61,8 @@ void paint_value_labels(QPainter& p, const FloorPrediction& floor, const std::ve
             if (!QRectF(QPointF(0, 0), size).contains(at)) continue;
             const auto cell = floor.surface.cell_at({x, y});
             if (!cell || !floor.mask->shown[*cell] || std::isnan(values[*cell])) continue;
-            draw_halo_text(p, at, figure(double{values[*cell]}, info.step < 1 ? 1 : 0), font(10.5, 500), palette.ink,
-                           palette.casing, 3);
+            draw_halo_text(p, at, figure(double{values[*cell]}, info.step < 1 ? 1 : 0), font(10.5, 500),
+                           palette.ink, palette.casing, 3);
         }
 }
 
@@ -109,10 +110,12 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     const QString unit = QString::fromStdString(info_.unit);
     const QString limit = short_figure(choice_.threshold) + " " + unit;
     QString kept = percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
-    const double title = QFontMetricsF(font(12, 600)).horizontalAdvance(
-        QString::fromStdString(info_.name + ", " + bands_text(choice_.bands)));
+    const double title =
+        QFontMetricsF(font(12, 600))
+            .horizontalAdvance(QString::fromStdString(info_.name + ", " + bands_text(choice_.bands)));
     if (title + 12 + QFontMetricsF(p.font()).horizontalAdvance(kept) > frame_.width() - 24)
-        kept = percent(s.share_kept, 0) + (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) + limit;
+        kept = percent(s.share_kept, 0) +
+               (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) + limit;
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop, kept);
     const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
     p.setRenderHint(QPainter::Antialiasing, false);

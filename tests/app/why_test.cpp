@@ -274,3 +274,32 @@ TEST_CASE("the dark theme turns everything at once and back again") {
             for (const auto& b : p->bands) CHECK(contrast(b.solid, ground) > 3);
         }
 }
+
+TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other one stays as it was") {
+    Demo d;
+    const auto count = [&] { return placed_access_points(d.w().project()).size(); };
+    const std::size_t before = count();
+    d.window.asking().name = [](const QString&, const QString&) { return QString("Fewer"); };
+    d.menu("Newvariantfromthisone");
+    CHECK(current_variant(d.w().project()).name == "Fewer");
+    d.w().select({{ItemKind::access_point, access_points(d.w().project(), d.w().floor_id()).front().id.value}});
+    d.w().delete_selection();
+    CHECK(count() == before - 1);
+    d.menu("Nextvariant");
+    CHECK(count() == before);
+    d.menu("Nextvariant");
+    CHECK(count() == before - 1);
+    d.window.asking().name = [](const QString&, const QString& proposed) { return proposed + " still"; };
+    d.menu("Renamevariant");
+    CHECK(current_variant(d.w().project()).name == "Fewer still");
+    d.menu("Deletevariant");
+    CHECK(count() == before);
+    CHECK(d.w().project().variants.size() == 1);
+    d.menu("Deletevariant");
+    CHECK(d.w().project().variants.size() == 1);
+    d.w().document().history().undo();
+    CHECK(d.w().project().variants.size() == 2);
+    d.window.asking().name = [](const QString&, const QString&) { return QString(); };
+    d.menu("Newvariantfromthisone");
+    CHECK(d.w().project().variants.size() == 2);
+}

@@ -4,6 +4,7 @@
 #include <QDialog>
 #include <QFileDialog>
 #include <QHBoxLayout>
+#include <QInputDialog>
 #include <QLabel>
 #include <QMessageBox>
 #include <QPushButton>
@@ -72,6 +73,9 @@ Asking ask_by_dialogs(QWidget* window) {
     };
     a.tell_failure = [window](const QString& title, const QString& message) {
         QMessageBox(QMessageBox::NoIcon, title, message, QMessageBox::Ok, window).exec();
+    };
+    a.name = [window](const QString& title, const QString& proposed) {
+        return QInputDialog::getText(window, title, "Name", QLineEdit::Normal, proposed).trimmed();
     };
     a.duplicate = [window](const QString& floor) { return ask_what_comes_along(window, floor); };
     return a;

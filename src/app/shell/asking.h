@@ -17,6 +17,8 @@ struct Asking {
     std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
     std::function<Unsaved(const QString& project)> unsaved;
     std::function<void(const QString& title, const QString& message)> tell_failure;
+    /// A name for something; empty: not at all.
+    std::function<QString(const QString& title, const QString& proposed)> name;
     /// What comes along when a floor is duplicated; none: not at all.
     std::function<std::optional<FloorParts>(const QString& floor)> duplicate;
 };

@@ -187,7 +187,15 @@ void LensBar::add_colouring() {
 
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();
-    Shown now{workspace_.map(), workspace_.radios_shown(), on, workspace_.site_shown(), {}, {}, nullptr, nullptr, {}};
+    Shown now{workspace_.map(),
+              workspace_.radios_shown(),
+              on,
+              workspace_.site_shown(),
+              {},
+              {},
+              nullptr,
+              nullptr,
+              {}};
     if (const Floor* f = workspace_.floor()) {
         const SiteSettings& settings = workspace_.project().settings;
         now.client = settings.client;

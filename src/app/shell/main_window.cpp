@@ -341,7 +341,10 @@ void MainWindow::refresh_title() {
     for (QAction* a : project_actions_)
         a->setEnabled(document_.is_open() && !is_preparing() && !is_showing_types());
     if (!document_.is_open()) return setWindowTitle("Yemvo");
-    setWindowTitle(QString::fromStdString(document_.project().name) + "[*] – Yemvo");
+    const Project& p = document_.project();
+    const QString variant =
+        p.variants.size() > 1 ? ", " + QString::fromStdString(current_variant(p).name) : QString();
+    setWindowTitle(QString::fromStdString(p.name) + variant + "[*] – Yemvo");
     setWindowModified(document_.is_modified());
 }
 

@@ -77,6 +77,8 @@ private:
     void lay_out();
     void make_menus();
     void make_tool_actions(QMenu*);
+    void make_variant_actions(QMenu*);
+    void fill_variants(QMenu*);
     void connect_parts();
     QAction* action(QMenu*, const QString& text, const QKeySequence&, std::function<void()>);
     void predict();

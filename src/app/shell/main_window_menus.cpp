@@ -142,6 +142,8 @@ void MainWindow::make_menus() {
     action(view, "Find anything…", QKeySequence("Ctrl+K"), [this] { open_palette(); });
 
     QMenu* plan = bar->addMenu("&Plan");
+    make_variant_actions(plan->addMenu("Variants"));
+    plan->addSeparator();
     make_tool_actions(plan);
     plan->addSeparator();
     needs_project(action(plan, "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose_drawing(); }));
@@ -174,6 +176,54 @@ void MainWindow::make_tool_actions(QMenu* menu) {
         });
         a->setToolTip(tool.what);
         project_actions_.push_back(a);
+    }
+}
+
+void MainWindow::make_variant_actions(QMenu* menu) {
+    const auto named = [this](const char* title, const QString& proposed) {
+        return asking_.name(title, proposed);
+    };
+    project_actions_.push_back(action(menu, "New variant from this one…", {}, [this, named] {
+        const QString name =
+            named("New variant", QString("Variant %1").arg(workspace_.project().variants.size() + 1));
+        if (name.isEmpty()) return;
+        workspace_.edit("New variant", [&](Project& p) { copy_variant(p, name.toStdString()); });
+        workspace_.tell("Now in the variant " + name + "; the one before stays as it was");
+    }));
+    project_actions_.push_back(action(menu, "Rename variant…", {}, [this, named] {
+        const Variant& now = current_variant(workspace_.project());
+        const QString name = named("Rename variant", QString::fromStdString(now.name));
+        if (name.isEmpty()) return;
+        workspace_.edit("Rename variant",
+                        [&, id = now.id](Project& p) { rename_variant(p, id, name.toStdString()); });
+    }));
+    project_actions_.push_back(action(menu, "Delete variant", {}, [this] {
+        if (workspace_.project().variants.size() < 2)
+            return workspace_.tell("This is the only variant: there has to be one", true);
+        workspace_.edit("Delete variant", [](Project& p) { remove_variant(p, p.variant); });
+    }));
+    project_actions_.push_back(action(menu, "Next variant", QKeySequence("Ctrl+Alt+V"), [this] {
+        const auto& all = workspace_.project().variants;
+        const auto now = std::find_if(all.begin(), all.end(),
+                                      [&](const Variant& v) { return v.id == workspace_.project().variant; });
+        const Variant next = now + 1 == all.end() ? all.front() : *(now + 1);
+        workspace_.edit("Switch variant", [&](Project& p) { choose_variant(p, next.id); });
+        workspace_.tell("Variant " + QString::fromStdString(next.name));
+    }));
+    menu->addSeparator();
+    QMenu* list = menu->addMenu("Switch to");
+    connect(list, &QMenu::aboutToShow, this, [this, list] { fill_variants(list); });
+}
+
+void MainWindow::fill_variants(QMenu* list) {
+    list->clear();
+    if (!document_.is_open()) return;
+    for (const Variant& v : workspace_.project().variants) {
+        QAction* a = list->addAction(QString::fromStdString(v.name), this, [this, id = v.id] {
+            workspace_.edit("Switch variant", [&](Project& p) { choose_variant(p, id); });
+        });
+        a->setCheckable(true);
+        a->setChecked(v.id == workspace_.project().variant);
     }
 }
 
