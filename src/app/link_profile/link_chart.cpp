@@ -259,7 +259,6 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(colours.muted, 1, Qt::DashLine));
     p.drawPath(path(line_.free_space));
-    p.setPen(QPen(colours.not_met, 1.2, Qt::CustomDashLine));
     QPen asked_pen(colours.not_met, 1.2);
     asked_pen.setDashPattern({5, 3});
     p.setPen(asked_pen);

@@ -10,8 +10,13 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
     connect(this, &Workspace::selection_changed, this, [this] {
         if (radios_shown_ == RadiosShown::selected) choose_radios();
     });
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::map_changed, &Workspace::project_changed})
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::map_changed})
         connect(this, signal, this, &Workspace::look_at_probe);
+    // every edit is followed by a prediction; only the probe itself is followed at once
+    connect(this, &Workspace::project_changed, this, [this] {
+        const Probe* probe = find_probe(project(), probe_);
+        if (probed_ ? !probe || !(*probe == probed_->probe) : probe != nullptr) look_at_probe();
+    });
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
         drop_what_is_gone();

@@ -125,13 +125,11 @@ private:
     /// Other radios than the serving one that are heard, by their share of its spectrum.
     std::vector<float> contention() const {
         std::vector<float> values = of_serving([](std::size_t, const RadioField&) { return 0.0f; });
-        // by serving radio: what each other one weighs
-        std::vector<std::vector<float>> weights(radios_.size());
         for (std::size_t k = 0; k < radios_.size(); ++k) {
             const RadioField& f = radios_[k];
             if (!counts(f)) continue;
             bool any = false;
-            std::vector<float> column(radios_.size(), 0.0f);
+            std::vector<float> column(radios_.size(), 0.0f);  // what it weighs against each serving radio
             for (std::size_t s = 0; s < radios_.size(); ++s)
                 if (s != k && radios_[s].band == f.band) {
                     column[s] = static_cast<float>(shared(f.channel, radios_[s].channel));

@@ -4,6 +4,8 @@
 #include <mutex>
 #include <unordered_map>
 
+#include "propagation/ray_heights.h"
+
 namespace yemvo {
 namespace {
 
@@ -26,24 +28,8 @@ std::uint64_t place_key(const Surface& surface, Point3 source) {
     return ContentKey().add(surface.key()).add(source.x).add(source.y).add(source.z).value();
 }
 
-/// Heights that a link between a source and a surface can pass.
-struct Heights {
-    double low, high;
-    bool meets(double base_m, double top_m) const { return top_m > low && base_m <= high; }
-};
-
-Heights link_heights(const Surface& s, Point3 source) {
-    Heights h{source.z, source.z};
-    const Box box = s.box();
-    for (Point p : {box.low, box.high, Point{box.low.x, box.high.y}, Point{box.high.x, box.low.y}}) {
-        h.low = std::min(h.low, s.height_m(p));
-        h.high = std::max(h.high, s.height_m(p));
-    }
-    return h;
-}
-
 /// Slabs and solids that such a link can meet, and what all types take.
-std::uint64_t other_key(const Scene& scene, const Heights& h) {
+std::uint64_t other_key(const Scene& scene, const RayHeights& h) {
     ContentKey key;
     key.add(scene.laws_key);
     for (std::size_t i = 0; i < scene.slabs.size(); ++i)
@@ -56,7 +42,7 @@ std::uint64_t other_key(const Scene& scene, const Heights& h) {
 
 /// Of everything that a link between a source and a surface can meet.
 std::uint64_t traced_key(const Scene& scene, const Surface& surface, Point3 source) {
-    const Heights h = link_heights(surface, source);
+    const RayHeights h = ray_heights(surface, source);
     std::uint64_t panels = 0;
     for (std::size_t i = 0; i < scene.panels.size(); ++i)
         if (h.meets(scene.panels[i].base_m, scene.panels[i].top_m)) panels += scene.panel_keys[i];
@@ -109,7 +95,7 @@ std::shared_ptr<const Obstruction> FieldStore::untouched(const std::shared_ptr<c
                                                          const Last& last) {
     const auto kept = last.obstruction.lock();
     if (!kept || !last.scene) return nullptr;
-    const Heights h = link_heights(surface, source);
+    const RayHeights h = ray_heights(surface, source);
     if (other_key(*last.scene, h) != other_key(*scene, h)) return nullptr;
     constexpr std::size_t many = 64;
     const auto change = changed(last.scene, scene);

@@ -101,7 +101,6 @@ inline V lobe_db(const DipoleLobe&, const Way& way) {
 template <class Shape>
 bool fill(const FieldJob& job, const Shape& lobe, std::int16_t* out) {
     const D d;
-    const hn::Rebind<std::int32_t, D> di;
     const hn::Rebind<std::int16_t, D> ds;
     const std::size_t lanes = hn::Lanes(d);
     const Surface& s = *job.surface;
@@ -139,7 +138,6 @@ bool fill(const FieldJob& job, const Shape& lobe, std::int16_t* out) {
                     hn::Clamp(hn::Mul(gain_db, constant(100)), constant(-32700), constant(32700));
                 const auto whole = hn::NearestInt(hn::IfThenElse(lost, constant(-32768), hundredths));
                 hn::StoreU(hn::DemoteTo(ds, whole), ds, tile + at);
-                (void)di;
             }
             const int width = std::min(4, s.columns - tx * 4), height = std::min(4, s.rows - ty * 4);
             for (int r = 0; r < height; ++r)

@@ -8,6 +8,7 @@
 
 #include "propagation/crossing_rule.h"
 #include "propagation/prism_way.h"
+#include "propagation/ray_heights.h"
 #include "propagation/shadow_kernels.h"
 #include "wireless/link_budget.h"
 
@@ -15,21 +16,6 @@ namespace yemvo {
 namespace {
 
 using namespace shadow;
-
-struct Heights {
-    double low, high;
-};
-
-/// Of all rays from a source to a surface.
-Heights ray_heights(const Surface& s, Point3 source) {
-    Heights h{source.z, source.z};
-    const Box box = s.box();
-    for (Point p : {box.low, box.high, Point{box.low.x, box.high.y}, Point{box.high.x, box.low.y}}) {
-        h.low = std::min(h.low, s.height_m(p));
-        h.high = std::max(h.high, s.height_m(p));
-    }
-    return h;
-}
 
 /// A linear function of the place, in metres, turned into one of the cell.
 Linear on_cells(const Surface& s, double k0, double kx, double ky) {
@@ -70,9 +56,9 @@ void set_rows(PanelShadow& out, const Surface& s, Point source, const Wedge& w, 
 }
 
 /// False when no ray can cross it.
-bool set_shadow(PanelShadow& out, const Surface& s, Point3 source, const Heights& rays,
+bool set_shadow(PanelShadow& out, const Surface& s, Point3 source, const RayHeights& rays,
                 const ScenePanel& panel) {
-    if (panel.top_m <= rays.low || panel.base_m > rays.high) return false;
+    if (!rays.meets(panel.base_m, panel.top_m)) return false;
     const auto wedge = make_wedge(source.flat(), panel.a, panel.b);
     if (!wedge) return false;
     const Wedge& w = *wedge;
@@ -303,7 +289,7 @@ private:
         float farthest = 1e-3f;
         for (std::size_t i = 0; i < scene_.panels.size(); ++i) {
             const ScenePanel& p = scene_.panels[i];
-            if (p.top_m <= rays_.low || p.base_m > rays_.high) continue;
+            if (!rays_.meets(p.base_m, p.top_m)) continue;
             const Point middle = (p.a + p.b) * 0.5 - from;
             near.emplace_back(static_cast<float>(std::sqrt(dot(middle, middle))),
                               static_cast<std::uint32_t>(i));
@@ -460,7 +446,7 @@ private:
         bool any = false;
         for (const ScenePrism& prism : scene_.prisms) {
             if (only && prism.row != *only) continue;
-            if (prism.top_m <= rays_.low || prism.base_m > rays_.high) continue;
+            if (!rays_.meets(prism.base_m, prism.top_m)) continue;
             any = true;
             const LawSet& laws = laws_[static_cast<std::size_t>(prism.row)];
             PrismShadow shadow = prism_shadow(surface_, source_, prism);
@@ -506,7 +492,7 @@ private:
     const Scene& scene_;
     const Surface& surface_;
     Point3 source_;
-    Heights rays_;
+    RayHeights rays_;
     const CancelToken& cancel_;
     TilePlane per_distance_;
     std::vector<PanelShadow> panels_;
