@@ -1,5 +1,6 @@
 // Drawings at size: a tower of 40 floors with 8 drawings, a DXF of 20,000 entities, a 36 x 24 inch PDF page.
 #include <QApplication>
+#include <array>
 #include <QBuffer>
 #include <QElapsedTimer>
 #include <QPdfWriter>
@@ -56,7 +57,8 @@ Project tower() {
         for (Point place : {Point{8, 18}, {25, 10}, {40, 15}, {52, 28}})
             add_access_point(p, floor, (*p.models)[1].id, place);
         if (index < 8) {
-            const Drawing& source = all_floors(demo)[index % 3]->drawings->front();
+            static constexpr std::array<const char*, 3> drawn{"Ground floor", "First floor", "Garden"};
+            const Drawing& source = find_floor(demo, drawn[index % 3])->drawings->front();
             Bytes own = *demo.assets.at(source.source.asset);
             own.push_back(static_cast<std::byte>(index));
             Drawing d = source;

@@ -6,23 +6,56 @@
 namespace yemvo::demo {
 namespace {
 
-void require(std::vector<Requirement>& list, Project& project, const char* name, const char* lens,
-             BandId band, double limit, double share) {
-    list.push_back({new_id<RequirementId>(project), name, lens, band, limit, share, {}});
+bool is_outdoors(const Zone& z) {
+    return z.name == "Terrace" || z.name == "Garden terrace" || z.name == "Bicycle shelter" || z.name == "Glasshouse";
 }
 
+enum class Part { indoors, outdoors, basement };
+
+std::vector<ZoneId> served_zones(const Project& project, Part part) {
+    std::vector<ZoneId> list;
+    for (const Floor* f : all_floors(project))
+        for (const Zone& z : *f->zones) {
+            const Part at = f->elevation_m < -1 ? Part::basement : is_outdoors(z) ? Part::outdoors : Part::indoors;
+            if (z.kind == ZoneKind::served && at == part) list.push_back(z.id);
+        }
+    return list;
+}
+
+/// What the library agreed on: indoors, in the basement, outdoors where 6 GHz is not
+/// allowed, and more for the auditorium.
 void add_requirements(Project& project) {
-    std::vector<Requirement> list;
-    require(list, project, "Signal, 2.4 GHz", "signal", band_24, -70, 0.95);
-    require(list, project, "Signal, 5 GHz", "signal", band_5, -67, 0.95);
-    require(list, project, "Next-best signal, 5 GHz", "next_best", band_5, -72, 0.90);
-    require(list, project, "SNR, 5 GHz", "snr", band_5, 25, 0.95);
+    const BandSet upper = BandSet(band_5).with(band_6), lower = BandSet(band_24).with(band_5);
+    project.requirement_sets = {};
+    add_requirement_set(project,
+                        {{},
+                         "Public library",
+                         true,
+                         served_zones(project, Part::indoors),
+                         {},
+                         {{{}, "rate_down", upper, 100, 0.95},
+                          {{}, "rate_up", upper, 40, 0.95},
+                          {{}, "balance", all_bands(), 8, 0.95},
+                          {{}, "contention", upper, 1, 0.95},
+                          {{}, "snr", all_bands(), 25, 0.95},
+                          {{}, "signal", all_bands(), -67, 0.95, false, {{band_24, -70}, {band_6, -70}}},
+                          {{}, "next_best", upper, -75, 0.9}}});
+    add_requirement_set(project, {{},
+                                  "Archive and workshop",
+                                  true,
+                                  served_zones(project, Part::basement),
+                                  {},
+                                  {{{}, "snr", lower, 20, 0.95}, {{}, "signal", lower, -70, 0.95}}});
+    add_requirement_set(project, {{},
+                                  "Outdoors",
+                                  true,
+                                  served_zones(project, Part::outdoors),
+                                  {},
+                                  {{{}, "signal", lower, -67, 0.9, true}}});
+    RequirementSet hall{{}, "Auditorium", true, {}, {}, {{{}, "snr", band_6, 35, 0.95}}};
     for (const Zone& z : *find_floor(project, "Ground floor")->zones)
-        if (z.name == "Auditorium")
-            list.push_back(
-                {new_id<RequirementId>(project), "SNR, 6 GHz, Auditorium", "snr", band_6, 35, 0.95, {z.id}});
-    require(list, project, "Signal, 6 GHz", "signal", band_6, -70, 0.95);
-    set_requirements(project, std::move(list));
+        if (z.name == "Auditorium") hall.zones.push_back(z.id);
+    add_requirement_set(project, hall);
 }
 
 /// A drawing as the preparation page would lay it, to scale.
@@ -51,11 +84,11 @@ void lay_ground(Project& project, FloorId floor) {
 }
 
 /// Printed at 1:100, its margins round the building.
-void lay_first(Project& project, FloorId floor) {
+void lay_printed(Project& project, FloorId floor, const char* file) {
     const double points_a_metre = 1 / metres_per_point(100);
     const Point size =
         Point{building_width_m + 2 * sheet_margin_m, building_depth_m + 2 * sheet_margin_m} * points_a_metre;
-    lay_drawing(project, floor, "library-first.pdf", DrawingKind::pdf, {{0, 0}, size},
+    lay_drawing(project, floor, file, DrawingKind::pdf, {{0, 0}, size},
                 {1 / points_a_metre, 0, {-sheet_margin_m, building_depth_m + sheet_margin_m}},
                 ScaleBy::printed_ratio);
 }
@@ -87,11 +120,16 @@ void compose_core(Composer& c) {
 }
 
 Project compose_venue() {
-    Project project = new_project("Larkfield Library", {LengthUnits::metres, "GB", 1.2, 7}, 2, 4.8);
+    Project project = new_project("Larkfield Library", {LengthUnits::metres, "GB", 1.2, 7}, 3, 4.8);
     project.buildings.front().name = "Library";
+    const BuildingId library = project.buildings.front().id;
     const FloorId ground = project.buildings.front().floors[0].id,
-                  first = project.buildings.front().floors[1].id;
+                  first = project.buildings.front().floors[1].id,
+                  second = project.buildings.front().floors[2].id;
     set_floor(project, first, "First floor", 4.8, 4.2);
+    set_floor(project, second, "Second floor", 9.0, 3.9);
+    set_plate(project, second, Composer::box(0, 0, building_width_m, building_depth_m));
+    // access points are numbered as they are placed: from the ground up, the basement last
     compose_ground(Composer(project, ground));
     compose_first(Composer(project, first));
     const BuildingId garden = add_building(project, "Garden", BuildingKind::yard, {1, -4, {61.5, 1.5}});
@@ -99,6 +137,10 @@ Project compose_venue() {
     set_floor(project, ground_outside, "Garden", -0.15, 6);
     set_slope(project, ground_outside, {-0.035, 0.01});
     compose_garden(Composer(project, ground_outside));
+    compose_second(Composer(project, second));
+    const FloorId basement = add_floor_below(project, library);
+    set_floor(project, basement, "Basement", -3.6, 3.6);
+    compose_basement(Composer(project, basement));
     add_requirements(project);
     return project;
 }
@@ -106,12 +148,16 @@ Project compose_venue() {
 Project make_demo() {
     Project project = compose_venue();
     lay_ground(project, find_floor(project, "Ground floor")->id);
-    lay_first(project, find_floor(project, "First floor")->id);
     lay_garden(project, find_floor(project, "Garden")->id);
-    // laid on each other by two corners of the core
+    // laid on the ground floor by two corners of the core
     Alignment alignment{find_floor(project, "Ground floor")->id, {}};
     for (Point p : {Point{24, 20}, {35, 29}}) alignment.pairs.push_back({p, p});
-    align_floor(project, find_floor(project, "First floor")->id, {}, alignment);
+    for (const auto& [floor, file] : {std::pair("First floor", "library-first.pdf"),
+                                      {"Second floor", "library-second.pdf"},
+                                      {"Basement", "library-basement.pdf"}}) {
+        lay_printed(project, find_floor(project, floor)->id, file);
+        align_floor(project, find_floor(project, floor)->id, {}, alignment);
+    }
     return project;
 }
 

@@ -49,8 +49,10 @@ private:
     FloorId floor_;
 };
 
-/// Stairs, lifts and toilets, the same on both floors.
+/// Stairs, lifts and toilets, the same on every floor.
 void compose_core(Composer&);
+void compose_basement(Composer);
+void compose_second(Composer);
 void compose_ground(Composer);
 void compose_first(Composer);
 void compose_garden(Composer);

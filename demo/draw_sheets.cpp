@@ -308,17 +308,18 @@ bool ground_dxf(const Project& project, const QString& path) {
     return sheet.save(path);
 }
 
-bool first_pdf(const Project& project, const QString& path) {
+bool floor_pdf(const Project& project, const char* floor, const demo::Furniture& furniture, const QString& title,
+               const QString& path) {
     constexpr double mm_a_metre = 10;   // 1:100
     constexpr int dots_an_inch = 1016;  // a picture pixel is ten dots: 40 to the metre
     QPdfWriter pdf(path);
-    pdf.setTitle("First floor");
+    pdf.setTitle(floor);
     pdf.setResolution(dots_an_inch);
     pdf.setPageMargins(QMarginsF(0, 0, 0, 0));
     pdf.setPageSize(
         QPageSize(QSizeF(width + 2 * margin, depth + 2 * margin) * mm_a_metre, QPageSize::Millimeter));
     PaintedSheet sheet(&pdf, mm_a_metre * dots_an_inch / 25.4 / px, depth);
-    draw_library(sheet, project, "First floor", demo::first_furniture(), "FIRST FLOOR");
+    draw_library(sheet, project, floor, furniture, title);
     return true;
 }
 
@@ -345,7 +346,12 @@ int main(int argc, char** argv) {
     const Project project = demo::compose_venue();
     const QString folder = QString::fromLocal8Bit(argv[1]) + "/";
     const bool done = ground_dxf(project, folder + "library-ground.dxf") &&
-                      first_pdf(project, folder + "library-first.pdf") &&
+                      floor_pdf(project, "First floor", demo::first_furniture(), "FIRST FLOOR",
+                                folder + "library-first.pdf") &&
+                      floor_pdf(project, "Second floor", demo::second_furniture(), "SECOND FLOOR",
+                                folder + "library-second.pdf") &&
+                      floor_pdf(project, "Basement", demo::basement_furniture(), "BASEMENT",
+                                folder + "library-basement.pdf") &&
                       garden_png(project, folder + "library-garden.png");
     return done ? 0 : 2;
 }

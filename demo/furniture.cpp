@@ -175,4 +175,61 @@ Furniture first_furniture() {
     return r.f;
 }
 
+Furniture second_furniture() {
+    Room r;
+    r.core();
+    // offices: a pair of desks and a cupboard each
+    for (double x : {39.0, 45.0, 51.0, 57.0}) {
+        for (double y : {3.2, 6.4}) {
+            r.rect(x - 1.6, y - 0.4, x - 0.05, y + 0.4);
+            r.rect(x + 0.05, y - 0.4, x + 1.6, y + 0.4);
+            r.chair({x - 0.8, y - 0.75});
+            r.chair({x + 0.8, y - 0.75});
+        }
+        r.shelf(x - 2.6, 8.6, x - 0.4, 9.05);
+    }
+    r.label(48.8, 1.6, "OFFICES", 264.0);
+    // open office
+    for (double x : {19.6, 23.4, 27.2, 31.0})
+        for (double y : {2.2, 6.6}) r.table(x, y, 2.6, 1.4, 2);
+    r.label(34.2, 8.2, "OPEN OFFICE", 180.0);
+    // maker space
+    for (double y : {20.4, 24.2}) r.table(43, y, 5.6, 1.5, 4);
+    r.rect(40, 30.5, 42.2, 32);
+    r.rect(44.5, 30.2, 46.6, 32.4);
+    r.rect(55.5, 31.5, 58.8, 33.8);
+    for (double x : {54.6, 57.4}) r.round_table(x, 27.6, 4);
+    r.label(49.6, 28.4, "MAKER SPACE", 396.0);
+    // meeting room
+    r.table(20, 29.4, 2.4, 6.4, 6);
+    r.label(20, 33.8, "MEETING", 96.0);
+    // terrace: benches and planters
+    for (double y : {4.0, 12.0, 24.0, 31.0}) {
+        r.rect(2.2, y - 0.3, 5.2, y + 0.3);
+        r.f.circles.push_back({{8.4, y}, 0.8});
+        r.f.circles.push_back({{8.4, y}, 0.55});
+    }
+    r.label(11.6, 17.5, "TERRACE", 560.0);
+    return r.f;
+}
+
+Furniture basement_furniture() {
+    Room r;
+    r.core();
+    for (int row = 0; row < 6; ++row) {
+        r.shelf(39.6, 17.6 + 1.36 * row, 58.6, 18.4 + 1.36 * row);
+        r.shelf(39.6, 26.6 + 1.28 * row, 58.6, 27.4 + 1.28 * row);
+    }
+    r.label(49, 34.4, "ARCHIVE", 418.0);
+    r.table(20, 30, 5.2, 1.6, 3);
+    r.table(20, 25.4, 5.2, 1.6, 3);
+    r.label(20, 33.4, "WORKSHOP", 120.0);
+    r.rect(17.2, 10.2, 19.6, 13.4);
+    r.rect(21.5, 10.2, 25.6, 12.4);
+    r.label(21.6, 14.2, "PLANT", 66.0);
+    r.label(32.4, 10.6, "SERVERS", 66.0);
+    r.label(51, 12.5, "DELIVERY", 154.0);
+    return r.f;
+}
+
 }  // namespace yemvo::demo

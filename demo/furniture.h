@@ -25,5 +25,7 @@ struct Furniture {
 
 Furniture ground_furniture();
 Furniture first_furniture();
+Furniture second_furniture();
+Furniture basement_furniture();
 
 }  // namespace yemvo::demo

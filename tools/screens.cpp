@@ -91,8 +91,8 @@ bool shoot_preparation(MainWindow& window, const QString& folder) {
 
 bool shoot_drawings(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
-    const auto floors = all_floors(w.project());
-    const FloorId ground = floors[0]->id, first = floors[1]->id;
+    const FloorId ground = find_floor(w.project(), "Ground floor")->id,
+                  first = find_floor(w.project(), "First floor")->id;
     w.set_step(Step::venue);
     w.show_floor(ground);
     settle(window);
@@ -138,8 +138,8 @@ void trigger(MainWindow& window, const char* action) {
 /// What is drawn, composed and found in the step Venue.
 bool shoot_building(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
-    const auto floors = all_floors(w.project());
-    const FloorId ground = floors[0]->id, first = floors[1]->id;
+    const FloorId ground = find_floor(w.project(), "Ground floor")->id,
+                  first = find_floor(w.project(), "First floor")->id;
     w.set_step(Step::venue);
 
     // racking drawn by one drag, half way
@@ -214,10 +214,40 @@ bool shoot_asking(MainWindow& window, const QString& folder, FloorId floor) {
     return done;
 }
 
+/// A variant with one access point more in the stacks and one moved, against the variant it was made from.
+bool shoot_change(MainWindow& window, const QString& folder, FloorId first) {
+    Workspace& w = window.workspace();
+    w.show_floor(first);
+    w.set_step(Step::placement);
+    w.select({});
+    const VariantId before = w.project().variant;
+    w.edit("New variant", [](Project& p) { copy_variant(p, "B"); });
+    w.edit("Change", [&](Project& p) {
+        const AccessPoint from = access_points(p, first)[4];
+        const AccessPointId added = add_access_point(p, first, from.model, {49.4, 32.2});
+        AccessPoint fresh = *find_access_point(p, first, added);
+        fresh.radios = from.radios;
+        replace_access_point(p, first, fresh);
+        AccessPoint moved = access_points(p, first)[6];
+        moved.position = moved.position + Point{-3.2, 0};
+        replace_access_point(p, first, moved);
+    });
+    w.look_through(LensId::signal);
+    render::MapChoice map = w.map();
+    map.bands = band_6;
+    w.set_map(map);
+    w.hold_against(render::Against::variant, before);
+    window.plan().fit();
+    const bool done = shoot(window, folder, "change");
+    w.hold_against(render::Against::nothing);
+    while (!(w.project().variant == before)) w.document().history().undo();
+    return done;
+}
+
 bool shoot_all(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
-    const auto floors = all_floors(w.project());
-    const FloorId ground = floors[0]->id, first = floors[1]->id;
+    const FloorId ground = find_floor(w.project(), "Ground floor")->id,
+                  first = find_floor(w.project(), "First floor")->id;
     bool done = true;
 
     w.set_step(Step::placement);
@@ -234,9 +264,19 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     w.set_map({LensId::serving, band_5, 0});
     done = shoot(window, folder, "serving") && done;
 
-    w.set_map({LensId::signal, band_6, -70});
+    done = shoot_change(window, folder, first) && done;
+
     w.set_step(Step::proof);
+    w.show_floor(first);
+    settle(window);
+    if (!w.prediction()->places.empty()) {
+        const WorstPlace place = w.prediction()->places.front();
+        const Requirement r = *find_requirement(w.project(), place.requirement);
+        w.choose_requirement(r.id);
+        w.look_at(r, place.band, place.floor, place.place);
+    }
     done = shoot(window, folder, "proof") && done;
+    w.mark_place({});
 
     w.set_step(Step::spectrum);
     w.set_map({LensId::snr, band_5, 25});

@@ -51,26 +51,38 @@ Json to_json(const LinkExplanation& link) {
             {"snr_db", rounded(link.snr_db(), 4)}};
 }
 
+static Json shares_by_band(const Requirement& r, const PlaceResult& place) {
+    Json shares = Json::object();
+    for (BandId b : r.bands.list()) shares[band(b).name] = rounded(place.share_met(b), 4);
+    return shares;
+}
+
 Json to_json(const Project& project, const Verdict& verdict) {
     Json list = Json::array();
     for (const RequirementResult& r : verdict.requirements) {
         Json floors = Json::array();
-        for (const FloorResult& f : r.floors) {
+        for (const PlaceResult& f : r.floors) {
             Json entry{{"name", find_floor(project, f.floor)->name},
                        {"building", building_with(project, f.floor).name},
-                       {"share_met", rounded(f.share_met(), 4)}};
+                       {"share_met", rounded(r.share_met(f), 4)},
+                       {"by_band", shares_by_band(r.requirement, f)}};
             if (f.worst)
                 entry["worst"] = {{"x_m", rounded(f.worst->place.x, 3)},
                                   {"y_m", rounded(f.worst->place.y, 3)},
+                                  {"band_ghz", band_ghz(f.worst->band)},
                                   {"value", rounded(f.worst->value, 2)}};
             floors.push_back(entry);
         }
-        list.push_back({{"name", r.requirement.name},
+        list.push_back({{"name", requirement_name(r.requirement)},
+                        {"set", find_requirement_set(project, r.set)->name},
+                        {"group", lens_group_name(required_lens(r.requirement).group)},
                         {"lens", r.requirement.lens},
                         {"bands_ghz", bands_ghz(r.requirement.bands)},
+                        {"any_band", r.requirement.any_band},
                         {"limit", r.requirement.limit},
                         {"share_required", r.requirement.share_required},
                         {"share_met", rounded(r.share_met(), 4)},
+                        {"by_band", shares_by_band(r.requirement, r.site)},
                         {"met", r.met()},
                         {"floors", floors}});
     }

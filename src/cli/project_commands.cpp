@@ -161,9 +161,9 @@ int verdict(Context& context, const std::string& file) {
         return v.met() ? done : not_met;
     }
     for (const RequirementResult& r : v.requirements) {
-        char line[200];
-        std::snprintf(line, sizeof line, "%-8s %-26s %8s of %8s required\n", r.met() ? "met" : "NOT MET",
-                      r.requirement.name.c_str(), format_percent(r.share_met(), 1).c_str(),
+        char line[300];
+        std::snprintf(line, sizeof line, "%-8s %-38s %8s of %8s required\n", r.met() ? "met" : "NOT MET",
+                      requirement_name(r.requirement).c_str(), format_percent(r.share_met(), 1).c_str(),
                       format_percent(r.requirement.share_required, 1).c_str());
         context.out << line;
     }

@@ -45,20 +45,20 @@ public:
         : surface_(floor.surface),
           shown_(floor.mask->shown),
           values_(values),
-          info_(lens(choice.lens)),
-          threshold_(static_cast<float>(choice.threshold)),
+          info_(scale_of(choice)),
+          threshold_(static_cast<float>(info_.threshold)),
           step_(static_cast<float>(info_.step)),
           low_(static_cast<float>(info_.low)),
           steps_per_unit_(1 / step_),
           pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)),
           cells_per_pixel_(1 / pixels_per_cell_) {
         // the light end of the palette is the good one
-        for (std::size_t i = 0; i < steps_.size(); ++i)
-            steps_[i] = rgb(palette.steps[info_.more_is_better ? i : steps_.size() - 1 - i]);
+        for (int i = 0; i < info_.steps; ++i) steps_[static_cast<std::size_t>(i)] = rgb(info_.colour(palette, i));
+        last_ = static_cast<float>(info_.steps - 1);
         smooth_ = choice.smooth;
         opacity_ = static_cast<float>(choice.opacity);
         for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
-        if (info_.is_choice()) tints_ = serving_tints(surface_, values_);
+        if (info_.is_choice) tints_ = serving_tints(surface_, values_);
         contour_ = rgb(palette.contour);
         contour_alpha_ = static_cast<float>(palette.contour.alphaF());
         hatch_ = rgb(palette.hatch);
@@ -104,7 +104,7 @@ public:
             const Quad q = quad(c, r);
             const float alpha = coverage(q) * opacity_;
             if (alpha <= 0) continue;
-            const Rgb colour = info_.is_choice() ? choice_colour(q, x, y) : amount_colour(q, x, y);
+            const Rgb colour = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
             out[x] =
                 qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
                       static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
@@ -127,14 +127,14 @@ private:
     }
     Flat flat_part(const Quad& q) const {
         Flat f;
-        if (smooth_ || opacity_ < 1 || info_.is_choice() || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
+        if (smooth_ || opacity_ < 1 || info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
         const auto [low, high] =
             std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
         if (std::isnan(low + high)) return f;
         const float rim = 2 * (high - low) * cells_per_pixel_ + 1e-3f;  // as far as a line's softness reaches
         const float from = (low - rim - low_) * steps_per_unit_, to = (high + rim - low_) * steps_per_unit_;
-        const auto step_of = [](float scaled) {
-            return static_cast<std::size_t>(std::clamp(scaled, 0.0f, 11.0f));
+        const auto step_of = [&](float scaled) {
+            return static_cast<std::size_t>(std::clamp(scaled, 0.0f, last_));
         };
         if (step_of(from) != step_of(to) || (threshold_ >= low - rim && threshold_ <= high + rim)) return f;
         const Rgb c = steps_[step_of(from)];
@@ -175,31 +175,32 @@ private:
         const float v = low + (high - low) * q.v;
         const float across = (v10 - v00) * (1 - q.v) + (v11 - v01) * q.v, up = high - low;
         // change of the value over one pixel
-        const float slope = std::max(std::sqrt(across * across + up * up) * cells_per_pixel_, 1e-4f);
+        const float rise = std::sqrt(across * across + up * up);
+        const bool level = rise < 1e-4f * step_;  // a plateau that lies on a limit has no line
+        const float slope = std::max(rise * cells_per_pixel_, 1e-4f);
         const float pixels_per_unit = 1 / slope;
-        constexpr float last = 11;
         const float scaled = (v - low_) * steps_per_unit_;
         // truncation stands for std::floor, which is a call on the oldest processors we build for
-        const auto nearest = static_cast<std::size_t>(std::clamp(scaled + 0.5f, 1.0f, last));
+        const auto nearest = static_cast<std::size_t>(std::clamp(scaled + 0.5f, 1.0f, last_));
         const float from_edge = (scaled - static_cast<float>(nearest)) * step_ * pixels_per_unit;  // pixels
         const float off = std::abs(from_edge);
-        const auto here = static_cast<std::size_t>(std::clamp(scaled, 0.0f, last));
+        const auto here = static_cast<std::size_t>(std::clamp(scaled, 0.0f, last_));
         Rgb colour = steps_[here];
         if (smooth_) {
-            const float at = std::clamp(scaled - 0.5f, 0.0f, last - 0.001f);
+            const float at = std::clamp(scaled - 0.5f, 0.0f, last_ - 0.001f);
             const auto below = static_cast<std::size_t>(at);
             colour = mix(steps_[below], steps_[below + 1], at - static_cast<float>(below));
-        } else if (off < 0.5f && slope < step_) {
+        } else if (off < 0.5f && slope < step_ && !level) {
             colour = mix(steps_[nearest - 1], steps_[nearest], from_edge + 0.5f);
         }
         // lines crowd at walls, where the value jumps: they fade there
-        if (off < 0.9f && !smooth_)
+        if (off < 0.9f && !smooth_ && !level)
             colour = mix(colour, contour_,
                          contour_alpha_ * clamp01(2 - 6 * slope * steps_per_unit_) * (0.9f - off));
         const float short_by = info_.more_is_better ? threshold_ - v : v - threshold_;
         if (short_by > 0) colour = mix(colour, hatch_, hatch_cover_[static_cast<std::size_t>((x + y) % 6)]);
         const float from_limit = std::abs(short_by) * pixels_per_unit;
-        if (from_limit < 1.25f)
+        if (from_limit < 1.25f && !level)
             colour = mix(colour, hatch_,
                          clamp01(1.25f - from_limit) * clamp01(2.5f - 6 * slope * steps_per_unit_));
         return colour;
@@ -232,7 +233,7 @@ private:
     const Surface& surface_;
     const std::vector<std::uint8_t>& shown_;
     const std::vector<float>& values_;
-    const LensInfo& info_;
+    const MapScale info_;
     float threshold_, step_, low_, steps_per_unit_, pixels_per_cell_, cells_per_pixel_;
     std::vector<Between> columns_, rows_;  ///< one more than there are pixels: neighbours are asked for
     std::array<float, 6> hatch_cover_;
@@ -240,7 +241,7 @@ private:
     std::array<Rgb, 6> serving_;
     std::map<int, std::size_t> tints_;
     Rgb contour_, hatch_, ink_;
-    float contour_alpha_, opacity_ = 1;
+    float contour_alpha_, opacity_ = 1, last_ = 11;
     bool smooth_ = false;
 };
 
@@ -256,9 +257,46 @@ LensChoice look_of(const Project& project, const MapChoice& choice) {
     return look;
 }
 
+int MapScale::step_of(double value) const {
+    return static_cast<int>(std::clamp(std::floor((value - low) / step), 0.0, steps - 1.0));
+}
+
+QColor MapScale::colour(const Palette& palette, int index) const {
+    const auto i = static_cast<std::size_t>(more_is_better ? index : steps - 1 - index);
+    return is_change ? palette.change[i] : palette.steps[i];
+}
+
+/// Changes are told in finer steps than the values.
+static double change_step(const LensInfo& info) {
+    if (info.unit == "dBm" || info.unit == "dB") return 2;
+    if (info.unit == "Mbit/s") return 50;
+    return info.id == LensId::contention ? 0.25 : info.unit == "%" ? 4 : 1;
+}
+
+MapScale scale_of(const MapChoice& choice) {
+    const LensInfo& info = lens(choice.lens);
+    if (!choice.is_change())
+        return {info.low,  info.step, 12, info.more_is_better, info.is_choice(), false, choice.threshold,
+                info.unit};
+    constexpr int steps = 11;
+    const double step = change_step(info);
+    return {-0.5 * steps * step, step, steps, info.more_is_better, false, true,
+            (info.more_is_better ? -0.5 : 0.5) * step, info.unit == "dBm" ? "dB" : info.unit};
+}
+
 QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
-    const double index = std::clamp(std::floor((value - info.low) / info.step), 0.0, palette.steps.size() - 1.0);
-    return palette.steps[static_cast<std::size_t>(info.more_is_better ? index : 11 - index)];
+    MapChoice choice;
+    choice.lens = info.id;
+    const MapScale scale = scale_of(choice);
+    return scale.colour(palette, scale.step_of(value));
+}
+
+std::vector<float> map_values(const Project& project, const FloorPrediction& floor, const MapChoice& choice,
+                              const Project* other_project, const FloorPrediction* other) {
+    if (!choice.is_change()) return lens_values(floor, look_of(project, choice));
+    if (!other || !other_project) return {};
+    return lens_change(floor, lens_values(floor, look_of(project, choice)), *other,
+                       lens_values(*other, look_of(*other_project, choice)), lens(choice.lens));
 }
 
 std::map<int, std::size_t> serving_tints(const Surface& surface, const std::vector<float>& values) {

@@ -9,9 +9,9 @@ namespace yemvo::render {
 
 MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>& values,
                          const MapChoice& choice) {
-    const LensInfo& info = lens(choice.lens);
+    const MapScale info = scale_of(choice);
     MapStatistics s;
-    s.by_step.assign(12, 0);
+    s.by_step.assign(static_cast<std::size_t>(info.steps), 0);
     std::map<int, double> areas;
     const double cell_m2 = floor.surface.cell_m * floor.surface.cell_m;
     double shown = 0, kept = 0;
@@ -20,19 +20,23 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         shown += 1;
         if (std::isnan(values[i])) continue;
         const double v = values[i];
-        if (info.is_choice()) {
+        if (info.is_choice) {
             areas[static_cast<int>(v)] += cell_m2;
             continue;
         }
-        s.by_step[static_cast<std::size_t>(std::clamp(std::floor((v - info.low) / info.step), 0.0, 11.0))] +=
-            1;
-        if (info.more_is_better ? v >= choice.threshold : v <= choice.threshold) kept += 1;
+        const int step = info.step_of(v);
+        s.by_step[static_cast<std::size_t>(step)] += 1;
+        if (info.more_is_better ? v >= info.threshold : v <= info.threshold) kept += 1;
+        if (2 * step + 1 == info.steps) continue;
+        ((2 * step + 1 > info.steps) == info.more_is_better ? s.share_better : s.share_worse) += 1;
     }
     if (shown > 0) {
         for (double& share : s.by_step) share /= shown;
         s.share_kept = kept / shown;
+        s.share_better /= shown;
+        s.share_worse /= shown;
     }
-    if (info.is_choice()) {
+    if (info.is_choice) {
         const auto tints = serving_tints(floor.surface, values);
         for (const auto& [number, area_m2] : areas) s.areas.push_back({number, area_m2, tints.at(number)});
         std::stable_sort(s.areas.begin(), s.areas.end(),
@@ -61,20 +65,21 @@ void paint_value_labels(QPainter& p, const FloorPrediction& floor, const std::ve
             if (!QRectF(QPointF(0, 0), size).contains(at)) continue;
             const auto cell = floor.surface.cell_at({x, y});
             if (!cell || !floor.mask->shown[*cell] || std::isnan(values[*cell])) continue;
-            draw_halo_text(p, at, figure(double{values[*cell]}, info.step < 1 ? 1 : 0), font(10.5, 500),
+            draw_halo_text(p, at, figure(double{values[*cell]}, scale_of(choice).step < 1 || choice.is_change() ? 1 : 0), font(10.5, 500),
                            palette.ink, palette.casing, 3);
         }
 }
 
 LegendLayout::LegendLayout(QPointF corner, const MapChoice& choice)
-    : info_(lens(choice.lens)), choice_(choice) {
+    : info_(lens(choice.lens)), scale_(scale_of(choice)), choice_(choice) {
     constexpr double width = 312, height = 80;
     frame_ = QRectF(corner.x() - 8 - width, corner.y() - 8 - height, width, height);
-    strip_ = QRectF(frame_.left() + 12, frame_.top() + 44, 288, 11);
+    const double strip_width = 24.0 * scale_.steps;
+    strip_ = QRectF(frame_.center().x() - strip_width / 2, frame_.top() + 44, strip_width, 11);
 }
 
 double LegendLayout::x_of(double value) const {
-    const double share = (value - info_.low) / (info_.high() - info_.low);
+    const double share = (value - scale_.low) / (scale_.high() - scale_.low);
     return strip_.left() + std::clamp(share, 0.0, 1.0) * strip_.width();
 }
 
@@ -97,39 +102,40 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
     p.drawRoundedRect(frame_.adjusted(0.5, 0.5, -0.5, -0.5), 6, 6);
     p.setPen(palette.ink);
     p.setFont(font(12, 600));
-    const QString band_name = QString::fromStdString(bands_text(choice_.bands));
+    const double room = frame_.width() - 24 - (scale_.is_change ? 84 : 0);
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignLeft | Qt::AlignTop,
-               QString::fromStdString(info_.name) + ", " + band_name);
+               QFontMetricsF(p.font()).elidedText(title(), Qt::ElideRight, room));
     info_.is_choice() ? paint_choices(p, s, palette) : paint_amounts(p, s, palette);
     p.restore();
+}
+
+QString LegendLayout::title() const {
+    const QString what = QString::fromStdString(info_.name + ", " + bands_text(choice_.bands));
+    return scale_.is_change ? what + ", " + other_ : what;
+}
+
+QString LegendLayout::kept_words(const MapStatistics& s, bool short_form) const {
+    if (scale_.is_change) {
+        return QStringLiteral("▲ %1  ▼ %2").arg(render::percent(s.share_better, 0),
+                                                render::percent(s.share_worse, 0));
+    }
+    const QString limit = short_figure(choice_.threshold) + " " + QString::fromStdString(info_.unit);
+    if (!short_form)
+        return percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
+    return percent(s.share_kept, 0) + (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) +
+           limit;
 }
 
 void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Palette& palette) const {
     p.setFont(font(11));
     p.setPen(palette.muted);
-    const QString unit = QString::fromStdString(info_.unit);
-    const QString limit = short_figure(choice_.threshold) + " " + unit;
-    QString kept = percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
-    const double title =
-        QFontMetricsF(font(12, 600))
-            .horizontalAdvance(QString::fromStdString(info_.name + ", " + bands_text(choice_.bands)));
-    if (title + 12 + QFontMetricsF(p.font()).horizontalAdvance(kept) > frame_.width() - 24)
-        kept = percent(s.share_kept, 0) +
-               (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) + limit;
+    QString kept = kept_words(s, false);
+    const double taken = QFontMetricsF(font(12, 600)).horizontalAdvance(title());
+    if (taken + 12 + QFontMetricsF(p.font()).horizontalAdvance(kept) > frame_.width() - 24)
+        kept = kept_words(s, true);
     p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop, kept);
-    const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
-    p.setRenderHint(QPainter::Antialiasing, false);
-    for (int i = 0; i < 12; ++i) {
-        const QRectF cell(strip_.left() + 24.0 * i, strip_.top(), 24, strip_.height());
-        const double h = 18 * s.by_step[static_cast<std::size_t>(i)] / most;
-        const QColor colour = palette.steps[static_cast<std::size_t>(info_.more_is_better ? i : 11 - i)];
-        p.setPen(QPen(with_alpha(palette.ink, 0.35), 1));
-        p.setBrush(colour);
-        if (h > 0.5) p.drawRect(QRectF(cell.left(), strip_.top() - h, 24, h));
-        p.setPen(Qt::NoPen);
-        p.drawRect(cell);
-    }
-    const double x = x_of(choice_.threshold);
+    paint_steps(p, s, palette);
+    const double x = x_of(scale_.threshold);
     const QRectF failing = info_.more_is_better ? QRectF(strip_.topLeft(), QPointF(x, strip_.bottom()))
                                                 : QRectF(QPointF(x, strip_.top()), strip_.bottomRight());
     p.setRenderHint(QPainter::Antialiasing);
@@ -137,15 +143,51 @@ void LegendLayout::paint_amounts(QPainter& p, const MapStatistics& s, const Pale
     p.setPen(QPen(with_alpha(palette.ink, 0.5), 1));
     p.setBrush(Qt::NoBrush);
     p.drawRect(strip_.adjusted(0.5, 0.5, -0.5, -0.5));
+    paint_ticks(p, palette);
+    if (has_handle()) paint_handle(p, palette);
+}
+
+void LegendLayout::paint_steps(QPainter& p, const MapStatistics& s, const Palette& palette) const {
+    const double most = std::max(1e-9, *std::max_element(s.by_step.begin(), s.by_step.end()));
+    p.setRenderHint(QPainter::Antialiasing, false);
+    for (int i = 0; i < scale_.steps; ++i) {
+        const QRectF cell(strip_.left() + 24.0 * i, strip_.top(), 24, strip_.height());
+        const double h = 18 * s.by_step[static_cast<std::size_t>(i)] / most;
+        p.setPen(QPen(with_alpha(palette.ink, 0.35), 1));
+        p.setBrush(scale_.colour(palette, i));
+        if (h > 0.5) p.drawRect(QRectF(cell.left(), strip_.top() - h, 24, h));
+        p.setPen(Qt::NoPen);
+        p.drawRect(cell);
+    }
+}
+
+/// At the limits of the steps; of a change in the middle of every other step, with its sign.
+void LegendLayout::paint_ticks(QPainter& p, const Palette& palette) const {
     p.setFont(font(10.5));
     p.setPen(palette.ink);
+    const auto tick = [&](double x, const QString& words) {
+        p.drawText(QRectF(x - 30, strip_.bottom() + 4, 60, 14), Qt::AlignCenter, words);
+    };
+    if (scale_.is_change) {
+        for (int i = 1; i < scale_.steps; i += 2) {
+            const double v = scale_.low + (i + 0.5) * scale_.step;
+            const bool none = std::abs(v) < 1e-9;
+            tick(x_of(v), none ? QString("0 ") + QString::fromStdString(scale_.unit)
+                               : (v > 0 ? "+" : "") + figure(v, scale_.step < 1 ? 2 : 0));
+        }
+        return;
+    }
     const bool crowded = info_.high() >= 1000;
-    for (int i = 1; i < 12; ++i) {
+    const double x = x_of(choice_.threshold);
+    for (int i = 1; i < scale_.steps; ++i) {
         const double at = strip_.left() + 24.0 * i;
         if (std::abs(at - x) < 28 || (crowded && i % 2)) continue;
-        p.drawText(QRectF(at - 20, strip_.bottom() + 4, 40, 14), Qt::AlignCenter,
-                   short_figure(info_.low + info_.step * i));
+        tick(at, short_figure(info_.low + info_.step * i));
     }
+}
+
+void LegendLayout::paint_handle(QPainter& p, const Palette& palette) const {
+    const double x = x_of(choice_.threshold);
     p.setPen(QPen(palette.not_met, 1.6));
     p.drawLine(QPointF(x, strip_.top() - 20), QPointF(x, strip_.bottom() + 5));
     p.setPen(Qt::NoPen);

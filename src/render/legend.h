@@ -11,6 +11,7 @@ namespace yemvo::render {
 struct MapStatistics {
     std::vector<double> by_step;  ///< twelve for an amount
     double share_kept = 0;
+    double share_better = 0, share_worse = 0;  ///< of a change: beyond its middle step
     struct Area {
         int number;  ///< of the access point
         double area_m2;
@@ -30,7 +31,10 @@ public:
     LegendLayout(QPointF corner, const MapChoice&);
     QRectF frame() const { return frame_; }
     QRectF strip() const { return strip_; }
-    bool has_handle() const { return !info_.is_choice(); }
+    bool has_handle() const { return !scale_.is_choice && !scale_.is_change; }
+    /// What the map shows in words, as "Signal, 5 GHz".
+    QString title() const;
+    void set_other(const QString& name) { other_ = name; }  ///< what a change is held against
     QRectF handle() const;  ///< where the tag can be taken
     double value_at(double x) const;
     double x_of(double value) const;
@@ -39,8 +43,14 @@ public:
 private:
     void paint_amounts(QPainter&, const MapStatistics&, const Palette&) const;
     void paint_choices(QPainter&, const MapStatistics&, const Palette&) const;
+    void paint_steps(QPainter&, const MapStatistics&, const Palette&) const;
+    void paint_ticks(QPainter&, const Palette&) const;
+    void paint_handle(QPainter&, const Palette&) const;
+    QString kept_words(const MapStatistics&, bool short_form) const;
     const LensInfo& info_;
+    MapScale scale_;
     MapChoice choice_;
+    QString other_;
     QRectF frame_, strip_;
 };
 

@@ -50,7 +50,7 @@ TEST_CASE("a prediction arrives with the floor in view first and a verdict") {
     REQUIRE(wait_idle(runner));
     REQUIRE_FALSE(listener.got.empty());
     CHECK(listener.got.back()->site.floors.front().floor == floor_at(p, 1));
-    CHECK(listener.got.back()->site.floors.size() == 3);
+    CHECK(listener.got.back()->site.floors.size() == 5);
     CHECK(listener.got.back()->verdict.has_value());
 }
 
@@ -86,15 +86,12 @@ TEST_CASE("a requirement that cannot be judged is told, and the next prediction 
     PredictionRunner runner;
     Listener listener(runner);
     Project p = demo::compose_venue();
-    const auto requirements = *p.requirements;
-    auto broken = requirements;
-    broken[0].lens = "colour";
-    set_requirements(p, broken);
+    const Project right = p;
+    p.requirement_sets.edit()[0].requirements[0].lens = "colour";
     runner.request(p, floor_at(p, 0));
     REQUIRE(wait_idle(runner));
     CHECK(listener.failure.contains("colour"));
-    set_requirements(p, requirements);
-    runner.request(p, floor_at(p, 0));
+    runner.request(right, floor_at(p, 0));
     REQUIRE(wait_idle(runner));
     CHECK(listener.got.back()->verdict);
 }
@@ -111,6 +108,6 @@ TEST_CASE("steps say what they hold and lack") {
     yemvo::test::isotropic_access_point(p, {1, 1});
     CHECK(step_mark(p, Step::placement, {}) == "1 access point");
     CHECK(step_mark(p, Step::spectrum, {}) == "3 radios on");
-    set_requirements(p, {});
+    p.requirement_sets = {};
     CHECK(step_mark(p, Step::proof, {}) == "nothing required");
 }

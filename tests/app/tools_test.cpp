@@ -65,12 +65,12 @@ TEST_CASE("a typed length in feet and inches, and one that is none") {
 TEST_CASE("a run begun on one floor is never finished on another") {
     Venue d;
     d.press_button("addFloor");
-    d.w().show_floor(all_floors(d.project())[0]->id);
+    d.w().show_floor(find_floor(d.project(), "Ground floor")->id);
     const Project before = d.project();
     d.key(Qt::Key_W);
     d.click({2, 2});
     d.click({6, 2});
-    d.w().show_floor(all_floors(d.project())[1]->id);
+    d.w().show_floor(find_floor(d.project(), "First floor")->id);
     d.key(Qt::Key_S);
     CHECK(d.project() == before);
     d.key(Qt::Key_W);

@@ -126,7 +126,7 @@ TEST_CASE("a whole floor is drawn by hand in one sitting") {
 
     const Floor& drawn = d.floor();
     const Project demo = demo::make_demo();
-    const Floor& meant = *all_floors(demo)[0];
+    const Floor& meant = *find_floor(demo, "Ground floor");
     INFO(d.actions << " actions");
     CHECK(wall_length_m(drawn) == Approx(wall_length_m(meant)).epsilon(0.03));
     CHECK(openings(drawn) == 17);

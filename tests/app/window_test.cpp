@@ -1,11 +1,15 @@
+#include <QCheckBox>
 #include <QClipboard>
 #include <QCloseEvent>
+#include <QPushButton>
 #include <QSettings>
 #include <QTabBar>
 #include <QTableView>
 
 #include "app/details/form.h"
 #include "app/driver.h"
+#include "app/proof/proof_page.h"
+#include "app/proof/proof_table.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
 #include "app/shell/header_bar.h"
@@ -31,7 +35,7 @@ struct Demo : Driver {
 TEST_CASE("a click in the section opens the floor") {
     Demo d;
     CHECK(d.floor().name == "Ground floor");
-    const FloorId first = all_floors(d.project())[1]->id;
+    const FloorId first = find_floor(d.project(), "First floor")->id;
     QTest::mouseClick(&d.window.section(), Qt::LeftButton, {},
                       d.window.section().storey_area(first).center().toPoint());
     CHECK(d.floor().name == "First floor");
@@ -40,8 +44,8 @@ TEST_CASE("a click in the section opens the floor") {
     QTest::keyClick(&d.window.section(), Qt::Key_Down);
     CHECK(d.floor().name == "Ground floor");
     d.press_button("addFloor");
-    CHECK(d.floor().name == "Second floor");
-    CHECK(d.floor().elevation_m == Approx(9));
+    CHECK(d.floor().name == "Third floor");
+    CHECK(d.floor().elevation_m == Approx(12.9));
 }
 
 TEST_CASE("steps change tools and say what they hold; the verdict opens the proof") {
@@ -52,7 +56,7 @@ TEST_CASE("steps change tools and say what they hold; the verdict opens the proo
     QTest::keyClick(&d.window, Qt::Key_3, Qt::ControlModifier);
     CHECK(d.w().step() == Step::placement);
     CHECK_FALSE(d.find<QWidget>("tool-wall")->isVisible());
-    CHECK(d.find<StepButton>("stepPlacement")->mark() == "20 access points");
+    CHECK(d.find<StepButton>("stepPlacement")->mark() == "29 access points");
     auto* verdict = d.find<VerdictView>("verdict");
     CHECK(verdict->words().contains("5 GHz"));
     QTest::mouseClick(verdict, Qt::LeftButton);
@@ -62,32 +66,65 @@ TEST_CASE("steps change tools and say what they hold; the verdict opens the proo
 TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
     Demo d;
     d.w().set_step(Step::proof);
+    REQUIRE(d.settle());
     const QString before = d.find<VerdictView>("verdict")->words();
-    d.fill("requirementLimit1", "-55");
+    ProofTable& table = d.window.proof().table();
+    const auto signal = [&]() -> const Requirement& {
+        for (const Requirement* r : requirements_in_force(d.project()))
+            if (r->lens == "signal") return *r;
+        throw std::logic_error("the demo requires a signal");
+    };
+    const RequirementId id = signal().id;
+    QTest::mouseClick(&table, Qt::LeftButton, {}, table.title_rect(table.row_of(id)).center());
+    d.fill("requirementLimit5", "-50");
     REQUIRE(d.settle());
     CHECK(d.find<VerdictView>("verdict")->words() != before);
-    CHECK((*d.project().requirements)[1].limit == -55);
+    CHECK(signal().limit_in(band_5) == -50);
+    CHECK(signal().limit_in(band_6) == -70);
     d.menu("Undo");
     REQUIRE(d.settle());
     CHECK(d.find<VerdictView>("verdict")->words() == before);
 }
 
-TEST_CASE("requirements are added, held to one zone, and removed, each undoable") {
+TEST_CASE("requirement sets are added from the library, held to a zone, turned off and removed, each undoable") {
     Demo d;
     d.w().set_step(Step::proof);
-    const auto& list = [&]() -> const std::vector<Requirement>& { return *d.project().requirements; };
-    const std::size_t before = list().size();
-    d.press_button("addRequirement");
-    REQUIRE(list().size() == before + 1);
-    const std::string tail = std::to_string(before);
-    d.choose(("requirementWhere" + tail).c_str(), QString::fromUtf8("Café, Ground floor"));
-    CHECK(list().back().zones.size() == 1);
-    CHECK(list().back().name == "Signal, 5 GHz, Café");
+    const auto& sets = [&]() -> const std::vector<RequirementSet>& { return *d.project().requirement_sets; };
+    const std::size_t before = sets().size();
+    auto* add = d.find<QPushButton>("addSet");
+    REQUIRE(add->menu()->actions().size() >= 8);
+    for (QAction* a : add->menu()->actions())
+        if (a->text() == "Calls on the move") a->trigger();
+    REQUIRE(sets().size() == before + 1);
+    CHECK(sets().back().requirements.size() == 4);
+    const QString tail = QString::number(sets().back().id.value);
+    auto* where = d.find<QPushButton>(("setWhere" + tail).toUtf8().constData());
+    emit where->menu()->aboutToShow();
+    for (QAction* floor : where->menu()->actions())
+        if (floor->menu())
+            for (QAction* zone : floor->menu()->actions())
+                if (zone->text() == QString::fromUtf8("Café")) zone->trigger();
+    REQUIRE(sets().back().zones.size() == 1);
+    QTest::qWait(20);
+    CHECK(where->text().contains(QString::fromUtf8("Café, Ground floor")));
     REQUIRE(d.settle());
-    REQUIRE(d.w().verdict());
-    CHECK(d.w().verdict()->requirements.back().demanded_m2 == Approx(204).margin(6));
+    CHECK(d.w().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
+    const std::size_t judged = d.w().verdict()->requirements.size();
+    QTest::mouseClick(d.find<QCheckBox>(("setOn" + tail).toUtf8().constData()), Qt::LeftButton, {}, QPoint(6, 8));
+    REQUIRE(d.settle());
+    CHECK_FALSE(sets().back().on);
+    CHECK(d.w().verdict()->requirements.size() == judged - 4);
+    d.press_button(("addRequirement" + tail).toUtf8().constData());
+    CHECK(sets().back().requirements.size() == 5);
+    CHECK(d.w().requirement() == sets().back().requirements.back().id);
+    d.choose("requirementEach", "at least one of them");
+    CHECK(sets().back().requirements.back().any_band);
+    d.press_button("removeRequirement");
+    CHECK(sets().back().requirements.size() == 4);
+    d.press_button(("removeSet" + tail).toUtf8().constData());
+    CHECK(sets().size() == before);
     while (d.w().document().history().canUndo()) d.menu("Undo");
-    CHECK(list().size() == before);
+    CHECK(sets().size() == before);
 }
 
 TEST_CASE("the wheel zooms at the pointer, the middle button pans, a double click fits") {

@@ -59,13 +59,15 @@ TEST_CASE("a removed zone leaves no requirement that names it") {
     Project p = one_floor();
     const ZoneId a = add_zone(p, floor_at(p, 0), {{}, "A", ZoneKind::served, {{0, 0}, {1, 0}, {1, 1}}});
     const ZoneId b = add_zone(p, floor_at(p, 0), {{}, "B", ZoneKind::served, {{2, 0}, {3, 0}, {3, 1}}});
-    set_requirements(p, {{new_id<RequirementId>(p), "all", "signal", band_5, -67, 0.9, {}},
-                         {new_id<RequirementId>(p), "both", "signal", band_5, -67, 0.9, {a, b}},
-                         {new_id<RequirementId>(p), "one", "signal", band_5, -67, 0.9, {a}}});
+    p.requirement_sets = {};
+    const Requirement r{{}, "signal", band_5, -67, 0.9};
+    add_requirement_set(p, {{}, "all", true, {}, {}, {r}});
+    add_requirement_set(p, {{}, "both", true, {a, b}, {}, {r}});
+    add_requirement_set(p, {{}, "one", true, {a}, {}, {r}});
     remove_zone(p, floor_at(p, 0), a);
-    REQUIRE(p.requirements->size() == 2);
-    CHECK((*p.requirements)[0].zones.empty());
-    CHECK((*p.requirements)[1].zones == std::vector<ZoneId>{b});
+    REQUIRE(p.requirement_sets->size() == 2);
+    CHECK((*p.requirement_sets)[0].is_everywhere());
+    CHECK((*p.requirement_sets)[1].zones == std::vector<ZoneId>{b});
 }
 
 TEST_CASE("an asset's name is kept for its bytes and changed for others") {

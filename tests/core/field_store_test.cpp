@@ -36,7 +36,7 @@ TEST_CASE("retuning, power, aim and switching trace nothing; a move traces one a
     CHECK(traced_by([](Project& p, FloorId f, AccessPoint ap) {
               ap.position.x += 1;
               replace_access_point(p, f, ap);
-          }) == 3);
+          }) == 5);
 }
 
 TEST_CASE("going back to a project seen before traces nothing") {

@@ -269,10 +269,15 @@ TEST_CASE("a file of format 1 opens: its picture becomes the floor's drawing, it
     std::string text = project_to_json(p);
     auto json = nlohmann::ordered_json::parse(text);
     json["version"] = 1;
-    for (auto& r : json["requirements"]) {
-        r["band_ghz"] = r["bands_ghz"][0];
-        for (const char* key : {"bands_ghz", "any_band", "set"}) r.erase(key);
-    }
+    json["requirements"] = {{{"id", 900},
+                             {"name", "Signal, 5 GHz"},
+                             {"lens", "signal"},
+                             {"band_ghz", "5"},
+                             {"limit", -65},
+                             {"share_required", 0.9},
+                             {"zones", nlohmann::json::array()}}};
+    json["next_id"] = 901;
+    json.erase("requirement_sets");
     json.erase("clients");
     json["settings"].erase("client");
     auto& building = json["buildings"][0];
@@ -289,12 +294,15 @@ TEST_CASE("a file of format 1 opens: its picture becomes the floor's drawing, it
     const Floor& f = *all_floors(read)[0];
     REQUIRE(f.drawings->size() == 1);
     const Drawing& d = f.drawings->front();
-    CHECK(d.id.value >= p.next_id);
+    CHECK(d.id.value >= 901);
     CHECK(read.next_id > d.id.value);
     CHECK(d.to_scale());
     CHECK(d.opacity == 0.4);
     CHECK(d.to_venue({640, 480}) == Point{32, 0});
-    CHECK(read.requirements->front().bands == BandSet(band_5));
+    REQUIRE(read.requirement_sets->size() == 1);
+    CHECK(read.requirement_sets->front().is_everywhere());
+    CHECK(read.requirement_sets->front().requirements.front().bands == BandSet(band_5));
+    CHECK(read.requirement_sets->front().requirements.front().limit == -65);
     CHECK(read.clients->size() == p.clients->size());
     CHECK_NOTHROW(project_from_json(project_to_json(read)));
 }

@@ -195,6 +195,51 @@ TEST_CASE("a failure leaves the next access point's signal, and takes the differ
     CHECK(alone.at(7.25, LensId::failure_loss) == Approx(best - (-100.965 + 7)).margin(0.05));
 }
 
+TEST_CASE("when chosen access points fail, the others are left; the loss is what that takes") {
+    Field f;
+    const AccessPointId near = f.add(5, band_5), far = f.add(25, band_5);
+    LensChoice c = f.look(LensId::failure);
+    c.only = {far};
+    CHECK(f.at(7.25, c) == Approx(Field::level(2.25)).margin(0.05));
+    c.only = {near};
+    CHECK(f.at(7.25, c) == Approx(Field::level(17.75)).margin(0.05));
+    c.lens = LensId::failure_loss;
+    CHECK(f.at(7.25, c) == Approx(Field::level(2.25) - Field::level(17.75)).margin(0.05));
+    c.only = {far};
+    CHECK(f.at(7.25, c) == Approx(0).margin(0.01));
+    c.only = {near, far};
+    c.lens = LensId::failure;
+    CHECK(std::isnan(f.at(7.25, c)));
+}
+
+TEST_CASE("a change is now less before at the same place, and nothing where only one of them is") {
+    Field f;
+    f.add(5, band_5);
+    Field louder;
+    louder.add(5, band_5, 36, 17.5);
+    // one that begins elsewhere: its cells lie otherwise
+    Field shorter;
+    shorter.project = at_square_entry(one_floor());
+    shorter.floor = floor_at(shorter.project, 0);
+    wall(shorter.project, "brick-half", {{3, 0}, {20, 0}, {20, 4}, {3, 4}, {3, 0}});
+    shorter.add(5, band_5);
+    const auto look = f.look(LensId::signal);
+    const auto floor = [](const Field& of) {
+        Predictor predictor;
+        return predictor.predict(of.project).floors.front();
+    };
+    const auto change = [&](const FloorPrediction& now, const FloorPrediction& before) {
+        return lens_change(now, lens_values(now, look), before, lens_values(before, look), lens(LensId::signal));
+    };
+    const FloorPrediction now = floor(louder), before = floor(f), other = floor(shorter);
+    const auto louder_by = change(now, before), moved = change(now, other);
+    const std::size_t near = *now.surface.cell_at({7.25, 2.25}), outside = *now.surface.cell_at({1.25, 2.25});
+    CHECK(double{louder_by[near]} == Approx(3.5).margin(0.02));
+    CHECK(double{moved[near]} == Approx(3.5).margin(0.02));
+    CHECK(double{louder_by[outside]} == Approx(3.5).margin(0.02));
+    CHECK(std::isnan(moved[outside]));
+}
+
 TEST_CASE("signal outside is what arrives beyond the walls, and only there") {
     Field f;
     f.add(5, band_5);
@@ -224,7 +269,7 @@ TEST_CASE("some access points alone: the map is theirs") {
 TEST_CASE("a requirement over several bands asks each of them, or one of them") {
     Field f;
     f.add(5, BandSet(band_5).with(band_24));
-    Requirement r{RequirementId{f.project.next_id++}, "r", "signal", BandSet(band_5).with(band_24), -50, 0.5, {}};
+    Requirement r{{}, "signal", BandSet(band_5).with(band_24), -50, 0.5};
     const auto share = [&] {
         set_requirements(f.project, {r});
         Predictor predictor;

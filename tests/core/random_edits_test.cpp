@@ -5,6 +5,7 @@
 #include "core/support.h"
 #include "project/items.h"
 #include "project/json_project.h"
+#include "project/library.h"
 #include "project/storage.h"
 #include "project/validation.h"
 #include "venue/wall_shaping.h"
@@ -301,12 +302,37 @@ private:
         replace_access_point(p, floor, ap);
     }
     void change_requirements(Project& p, FloorId floor) {
-        auto list = *p.requirements;
-        Requirement r{new_id<RequirementId>(p), "r", "snr", band_6, any(0, 50), any(0, 1), {}};
-        if (const Zone* z = some(*find_floor(p, floor)->zones)) r.zones.push_back(z->id);
-        list.push_back(r);
-        if (list.size() > 6) list.erase(list.begin());
-        set_requirements(p, list);
+        const auto& sets = *p.requirement_sets;
+        switch (engine_() % 5) {
+            case 0: {
+                auto library = standard_requirement_sets();
+                RequirementSet set = pick(library);
+                if (const Zone* z = some(*find_floor(p, floor)->zones)) set.zones.push_back(z->id);
+                add_requirement_set(p, set);
+                break;
+            }
+            case 1:
+                if (sets.size() > 4) remove_requirement_set(p, sets.front().id);
+                break;
+            case 2:
+                if (!sets.empty()) {
+                    Requirement r{{}, "snr", band_6, any(0, 50), any(0, 1)};
+                    r.band_limits = {{band_6, any(0, 40)}};
+                    add_requirement(p, pick(sets).id, r);
+                }
+                break;
+            case 3:
+                for (const RequirementSet& set : sets)
+                    if (set.requirements.size() > 1) return remove_requirement(p, set.requirements.back().id);
+                break;
+            default:
+                if (!sets.empty()) {
+                    RequirementSet set = pick(sets);
+                    set.on = !set.on;
+                    set.kinds = {ZoneKind::keep_out};
+                    replace_requirement_set(p, set);
+                }
+        }
     }
     std::mt19937 engine_;
 };
@@ -338,7 +364,7 @@ TEST_CASE("removing a floor also clears requirements that held only in its zones
     Project p = new_project("P", {}, 2, 3);
     const FloorId upper = floor_at(p, 1);
     const ZoneId zone = add_zone(p, upper, {{}, "Z", ZoneKind::served, {{0, 0}, {1, 0}, {1, 1}}});
-    set_requirements(p, {{new_id<RequirementId>(p), "r", "signal", band_5, -67, 0.9, {zone}}});
+    set_requirements(p, {{{}, "signal", band_5, -67, 0.9}}, {zone});
     remove_floor(p, upper);
     CHECK_NOTHROW(check_references(p));
     CHECK_NOTHROW(project_from_json(project_to_json(p)));

@@ -11,6 +11,8 @@ using namespace yemvo::test;
 
 namespace {
 
+FloorId ground(const Project& p) { return find_floor(p, "Ground floor")->id; }
+
 const std::vector<Point> square{{0, 0}, {10, 0}, {10, 8}, {0, 8}, {0, 0}};
 
 FloorMask mask_of(std::vector<std::vector<Point>> runs) {
@@ -71,9 +73,9 @@ TEST_CASE("a scene of equal content has an equal key, and every change of what i
     CHECK(key_of(p) == key);
     Project renamed = p;
     renamed.name = "Other";
-    AccessPoint ap = access_points(p, floor_at(p, 0)).front();
+    AccessPoint ap = access_points(p, ground(p)).front();
     ap.position.x += 3;
-    replace_access_point(renamed, floor_at(p, 0), ap);
+    replace_access_point(renamed, ground(p), ap);
     CHECK(key_of(renamed) == key);  // access points are not part of it
 
     const auto changed = [&](const std::function<void(Project&)>& change) {
@@ -83,14 +85,14 @@ TEST_CASE("a scene of equal content has an equal key, and every change of what i
     };
     std::set<std::uint64_t> keys{key};
     keys.insert(changed([&](Project& q) {
-        Wall w = all_floors(q)[0]->walls->front();
+        Wall w = find_floor(q, "Ground floor")->walls->front();
         w.points[1].x += 0.001;
-        replace_wall(q, floor_at(q, 0), w);
+        replace_wall(q, ground(q), w);
     }));
     keys.insert(changed([&](Project& q) {
-        Wall w = all_floors(q)[0]->walls->front();
+        Wall w = find_floor(q, "Ground floor")->walls->front();
         w.top_m = 2;
-        replace_wall(q, floor_at(q, 0), w);
+        replace_wall(q, ground(q), w);
     }));
     keys.insert(changed([&](Project& q) {
         auto types = *q.wall_types;
@@ -98,12 +100,12 @@ TEST_CASE("a scene of equal content has an equal key, and every change of what i
         q.wall_types = types;
     }));
     keys.insert(changed([&](Project& q) {
-        Slab s = *all_floors(q)[1]->slab;
+        Slab s = *find_floor(q, "First floor")->slab;
         s.thickness_m += 0.1;
-        set_slab(q, floor_at(q, 1), s);
+        set_slab(q, find_floor(q, "First floor")->id, s);
     }));
     keys.insert(
-        changed([&](Project& q) { remove_void(q, floor_at(q, 1), all_floors(q)[1]->slab->voids[0].id); }));
+        changed([&](Project& q) { remove_void(q, find_floor(q, "First floor")->id, find_floor(q, "First floor")->slab->voids[0].id); }));
     CHECK(keys.size() == 6);
 }
 
@@ -129,7 +131,7 @@ TEST_CASE("a source is moved by a few centimetres, to 3 cm off a wall at least, 
 TEST_CASE("a surface covers its floor at the client's height, cell centres on a lattice") {
     Project p = one_floor();
     p.settings.client_height_m = 1.4;
-    set_floor(p, floor_at(p, 0), "F", 3, 3);
+    set_floor(p, ground(p), "F", 3, 3);
     wall(p, "plasterboard", square);
     SceneCache masks(1 << 20);
     const Scene scene = make_scene(p, masks);

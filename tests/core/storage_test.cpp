@@ -148,7 +148,7 @@ TEST_CASE("wrong values are refused with the place they stand at") {
         {[](auto& j) { j["buildings"][0]["floors"][0]["walls"][0]["type"] = 4321; }, "no wall type 4321"},
         {[](auto& j) { j["buildings"][0]["floors"][1]["id"] = j["buildings"][0]["floors"][0]["id"]; },
          "used twice"},
-        {[](auto& j) { j["buildings"][0]["floors"][0]["walls"][0]["openings"][0]["piece"] = 77; }, "piece"},
+        {[](auto& j) { j["buildings"][0]["floors"][1]["walls"][0]["openings"][0]["piece"] = 77; }, "piece"},
         {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["channel"] = 7777; },
          "channel"},
         {[](auto& j) { j["variants"][0]["floors"][0]["access_points"][0]["radios"][0]["primary"] = 13; },
@@ -163,7 +163,7 @@ TEST_CASE("wrong values are refused with the place they stand at") {
          "losses"},
         {[](auto& j) { j["settings"]["units"] = "cubits"; }, "cubits"},
         {[](auto& j) { j["next_id"] = 2; }, "next_id"},
-        {[](auto& j) { j["requirements"][0]["share_required"] = 95; }, "share_required"},
+        {[](auto& j) { j["requirement_sets"][0]["requirements"][0]["share_required"] = 95; }, "share_required"},
         {[](auto& j) { j["buildings"] = "none"; }, "list"},
     };
     for (const auto& [change, place] : cases) {
@@ -184,12 +184,6 @@ TEST_CASE("names of the longest kind that can be typed come back") {
     p.name = name;
     set_floor(p, floor_at(p, 0), name, 0, 3);
     const ZoneId zone = add_zone(p, floor_at(p, 0), {{}, name, ZoneKind::served, {{0, 0}, {1, 0}, {1, 1}}});
-    set_requirements(p, {{new_id<RequirementId>(p),
-                          "Next-best signal, 2.4 GHz, " + name,
-                          "signal",
-                          band_24,
-                          -67,
-                          0.9,
-                          {zone}}});
+    add_requirement_set(p, {{}, name, false, {zone}, {}, {{{}, "signal", band_24, -67, 0.9}}});
     CHECK(project_from_json(project_to_json(p)) == p);
 }

@@ -30,6 +30,11 @@ inline Project at_square_entry(Project p) {
     p.wall_types = types;
     return p;
 }
+/// These and nothing else, in one set.
+inline RequirementSetId set_requirements(Project& p, std::vector<Requirement> list, std::vector<ZoneId> zones = {}) {
+    p.requirement_sets = {};
+    return add_requirement_set(p, {{}, "Required", true, std::move(zones), {}, std::move(list)});
+}
 inline FloorId floor_at(const Project& p, std::size_t index) { return all_floors(p)[index]->id; }
 
 inline WallId wall(Project& p, const char* type, std::vector<Point> points, double base_m = 0,

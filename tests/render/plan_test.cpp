@@ -55,7 +55,7 @@ TEST_CASE("the picture to hand out fills its width and shows map, walls and lege
     const Project p = demo::make_demo();
     Predictor predictor;
     const SitePrediction site = predictor.predict(p);
-    const QImage picture = plan_picture(p, *all_floors(p)[1], site.floors[1], {LensId::signal, band_5, -67});
+    const QImage picture = plan_picture(p, *find_floor(p, "First floor"), *site.find(find_floor(p, "First floor")->id), {LensId::signal, band_5, -67});
     CHECK(picture.width() == 1600);
     CHECK(picture.height() > 900);
     std::set<QRgb> colours;

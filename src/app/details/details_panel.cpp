@@ -10,7 +10,7 @@ namespace yemvo::app {
 DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), scroll_(new QScrollArea(this)) {
     setObjectName("details");
-    setFixedWidth(288);
+    setFixedWidth(usual_width);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->addWidget(scroll_);
@@ -21,6 +21,7 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
                         &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed,
                         &Workspace::kinds_changed, &Workspace::drawing_changed, &Workspace::site_changed})
         connect(&workspace, signal, this, &DetailsPanel::refresh);
+    connect(&workspace, &Workspace::requirement_chosen, this, &DetailsPanel::refresh);
     refresh();
 }
 
@@ -66,12 +67,15 @@ QString DetailsPanel::shape() const {
         return s;
     }
     if (chosen.empty() && workspace_.step() == Step::proof) {
-        QString s = units + "proof";  // names of requirements and zones stand in the form
-        for (const Requirement& r : *workspace_.project().requirements)
-            s += " " + QString::fromStdString(r.name);
-        for (const Floor* each : all_floors(workspace_.project()))
-            for (const Zone& z : *each->zones)
-                s += " " + QString::fromStdString(z.name) + QString::number(static_cast<int>(z.kind));
+        QString s = units + "proof";
+        for (const RequirementSet& set : *workspace_.project().requirement_sets)
+            s += QString(" %1").arg(set.id.value);
+        if (const Requirement* r = find_requirement(workspace_.project(), workspace_.requirement()))
+            s += QString(" of %1 %2 %3 %4")
+                     .arg(r->id.value)
+                     .arg(QString::fromStdString(r->lens))
+                     .arg(r->bands.bits())
+                     .arg(r->any_band);
         return s;
     }
     if (chosen.empty()) {

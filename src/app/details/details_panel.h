@@ -11,6 +11,7 @@ class Form;
 class DetailsPanel : public QWidget {
     Q_OBJECT
 public:
+    static constexpr int usual_width = 288;
     explicit DetailsPanel(Workspace&, QWidget* parent = nullptr);
 
 signals:

@@ -1,167 +1,326 @@
+#include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
+#include <QMenu>
 #include <QPainter>
 #include <QPushButton>
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
 #include "app/shell/theme.h"
-#include "coverage/lens.h"
+#include "coverage/verdict.h"
 #include "project/edits.h"
+#include "project/library.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
 
+/// What a requirement reaches now: of the band that reaches least, and by floor.
 class OutcomeLine : public QWidget {
 public:
-    OutcomeLine(Workspace& w, std::size_t index) : workspace_(w), index_(index) { setFixedHeight(36); }
+    OutcomeLine(Workspace& w, RequirementId id) : workspace_(w), id_(id) { setFixedHeight(36); }
 
 protected:
     void paintEvent(QPaintEvent*) override {
-        if (!workspace_.verdict() || index_ >= workspace_.verdict()->requirements.size()) return;
-        const RequirementResult& r = workspace_.verdict()->requirements[index_];
-        const Outcome o = outcome(r.share_met(), r.requirement.share_required);
+        const RequirementResult* r = workspace_.verdict() ? workspace_.verdict()->find(id_) : nullptr;
         QPainter p(this);
+        if (!r || r->site.demanded_m2 <= 0) {
+            p.setFont(render::font(11.5));
+            p.setPen(theme().muted);
+            p.drawText(rect(), Qt::AlignVCenter, r ? "There is no area that it asks about" : "Its set is off");
+            return;
+        }
+        const Outcome o = outcome(r->share_met(), r->requirement.share_required);
         render::paint_outcome(p, QPointF(6, 10), o, theme());
         p.setPen(render::outcome_ink(o, theme()));
         p.setFont(render::font(12.5, 600));
-        const QString share = render::percent(r.share_met());
         p.drawText(QRectF(18, 0, width() - 18, 20), Qt::AlignVCenter,
-                   share + " of " + render::percent(r.requirement.share_required, 0) + " required");
+                   render::percent(r->share_met()) + " of " +
+                       render::percent(r->requirement.share_required, 0) + " required");
         p.setFont(render::font(11.5));
         p.setPen(theme().muted);
-        QString floors;
-        for (const FloorResult& f : r.floors)
-            floors += (floors.isEmpty() ? "" : ", ") +
-                      QString::fromStdString(find_floor(workspace_.project(), f.floor)->name) + " " +
-                      render::percent(f.share_met(), 0);
+        QStringList floors;
+        for (const PlaceResult& f : r->floors)
+            floors << QString::fromStdString(find_floor(workspace_.project(), f.floor)->name) + " " +
+                          render::percent(r->share_met(f), 0);
         p.drawText(QRectF(0, 19, width(), 16), Qt::AlignVCenter,
-                   QFontMetricsF(p.font()).elidedText(floors, Qt::ElideRight, width()));
-        setToolTip(floors);
+                   QFontMetricsF(p.font()).elidedText(floors.join(", "), Qt::ElideRight, width()));
+        setToolTip(floors.join(", "));
     }
 
 private:
     Workspace& workspace_;
-    std::size_t index_;
+    RequirementId id_;
 };
 
-void change(Workspace& w, std::size_t index, const std::function<void(Requirement&)>& how) {
+void change(Workspace& w, RequirementId id, const std::function<void(Requirement&)>& how) {
     w.edit("Change requirement", [&](Project& p) {
-        auto list = *p.requirements;
-        Requirement& r = list[index];
+        Requirement r = *find_requirement(p, id);
         how(r);
-        r.name = lens(*find_lens(r.lens)).name + ", " + bands_text(r.bands);
-        if (r.zones.size() == 1)
-            for (const Floor* f : all_floors(p))
-                if (const Zone* z = find_zone(*f, r.zones.front())) r.name += ", " + z->name;
-        set_requirements(p, std::move(list));
+        replace_requirement(p, r);
     });
 }
 
-/// A row that chooses one zone, or every served one.
-void add_where(Form* form, Workspace& w, std::size_t index, const std::function<const Requirement&()>& get) {
-    QStringList names{"Every served zone"};
-    std::vector<ZoneId> ids{{}};
-    for (const Floor* f : all_floors(w.project()))
-        for (const Zone& z : *f->zones)
-            if (z.kind == ZoneKind::served || z.kind == ZoneKind::keep_out) {
-                names << QString::fromStdString(z.name + ", " + f->name);
-                ids.push_back(z.id);
-            }
+void change_set(Workspace& w, RequirementSetId id, const QString& label,
+                const std::function<void(RequirementSet&)>& how) {
+    w.edit(label, [&](Project& p) {
+        RequirementSet set = *find_requirement_set(p, id);
+        how(set);
+        replace_requirement_set(p, set);
+    });
+}
+
+/// The lenses that can be required.
+std::vector<const LensInfo*> amounts() {
+    std::vector<const LensInfo*> list;
+    for (const LensInfo& info : lenses())
+        if (!info.is_choice() && info.id != LensId::outside) list.push_back(&info);
+    return list;
+}
+
+void add_quantity(Form* form, Workspace& w, RequirementId id, const std::function<const Requirement&()>& get) {
+    QStringList names;
+    for (const LensInfo* info : amounts()) names << QString::fromStdString(info->name);
     form->choice(
-        form->row("Where"), "requirementWhere" + QString::number(index), names,
-        [get, ids] {
-            if (get().zones.empty()) return 0;
-            const auto found = std::find(ids.begin(), ids.end(), get().zones.front());
-            return get().zones.size() > 1 || found == ids.end() ? -1 : static_cast<int>(found - ids.begin());
+        form->row("Quantity"), "requirementLens", names,
+        [get] {
+            const auto list = amounts();
+            const auto at = std::ranges::find_if(list, [&](auto* info) { return info->key == get().lens; });
+            return at == list.end() ? -1 : static_cast<int>(at - list.begin());
         },
-        [&w, index, ids](int i) {
-            change(w, index, [&](Requirement& r) {
-                r.zones.clear();
-                if (i > 0) r.zones.push_back(ids[static_cast<std::size_t>(i)]);
+        [&w, id](int i) {
+            const LensInfo* info = amounts()[static_cast<std::size_t>(i)];
+            change(w, id, [&](Requirement& r) {
+                r.lens = info->key;
+                r.limit = info->limit;
+                r.band_limits.clear();
             });
         });
 }
 
-void add_requirement_rows(Form* form, Workspace& w, std::size_t index) {
-    const auto get = [&w, index]() -> const Requirement& { return (*w.project().requirements)[index]; };
-    const QString tail = QString::number(index);
-    form->group(QString::fromStdString(get().name));
-    auto* line = new OutcomeLine(w, index);
+void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<const Requirement&()>& get) {
+    auto* row = form->row("Bands");
+    std::vector<QCheckBox*> boxes;
+    for (const Band& b : bands()) {
+        auto* box = new QCheckBox(QString::fromStdString(b.name));
+        box->setObjectName("requirementBand" + QString::fromStdString(b.name));
+        row->addWidget(box);
+        QObject::connect(box, &QCheckBox::clicked, form, [&w, id, get, box, band = b.id](bool on) {
+            if (get().bands.with(band, on).empty()) {
+                box->setChecked(true);
+                return w.tell("A requirement needs at least one band", true);
+            }
+            change(w, id, [&](Requirement& r) {
+                r.bands = r.bands.with(band, on);
+                std::erase_if(r.band_limits, [&](const auto& own) { return own.first == band && !on; });
+            });
+        });
+        boxes.push_back(box);
+    }
+    row->addStretch(1);
+    form->on_refresh([get, boxes] {
+        for (std::size_t i = 0; i < boxes.size(); ++i) boxes[i]->setChecked(get().bands.contains(bands()[i].id));
+    });
+    form->choice(
+        form->row("Holds in"), "requirementEach", {"each of them", "at least one of them"},
+        [get] { return get().any_band ? 1 : 0; },
+        [&w, id](int i) { change(w, id, [&](Requirement& r) { r.any_band = i == 1; }); });
+}
+
+/// A limit for all its bands, and one for each where they differ.
+void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<const Requirement&()>& get) {
+    const LensInfo* info = nullptr;
+    for (const LensInfo* each : amounts())
+        if (each->key == get().lens) info = each;
+    if (!info) return;
+    const QString unit = QString::fromStdString(info->unit);
+    const int decimals = info->step < 1 ? 1 : 0;
+    auto* row = form->row(info->more_is_better ? "At least" : "At most");
+    form->number_field(
+        row, "requirementLimit", unit, decimals, [get] { return get().limit; },
+        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); }, -200, 10000);
+    form->number_field(
+        row, "requirementShare", "% of area", 0, [get] { return 100 * get().share_required; },
+        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, 0, 100);
+    if (get().bands.single()) return;
+    for (BandId b : get().bands.list()) {
+        const QString name = QString::fromStdString(band(b).name);
+        form->number_field(
+            form->row(name + " GHz"), "requirementLimit" + name, unit, decimals,
+            [get, b] { return get().limit_in(b); },
+            [&w, id, b](double v) {
+                change(w, id, [&](Requirement& r) {
+                    std::erase_if(r.band_limits, [&](const auto& own) { return own.first == b; });
+                    if (v != r.limit) r.band_limits.emplace_back(b, v);
+                });
+            },
+            -200, 10000);
+    }
+}
+
+void add_requirement_rows(Form* form, Workspace& w, RequirementId id) {
+    const auto get = [&w, id]() -> const Requirement& { return *find_requirement(w.project(), id); };
+    form->group(QString::fromStdString(requirement_name(get())));
+    auto* line = new OutcomeLine(w, id);
+    line->setObjectName("requirementOutcome");
     form->widget(line);
     form->on_refresh([line] { line->update(); });
-    QStringList names;
-    std::vector<const LensInfo*> amounts;
-    for (const LensInfo& info : lenses())
-        if (!info.is_choice() && info.id != LensId::outside) {
-            names << QString::fromStdString(info.name);
-            amounts.push_back(&info);
-        }
-    auto* row = form->row("Quantity");
-    form->choice(
-        row, "requirementLens" + tail, names,
-        [get, amounts] {
-            for (std::size_t i = 0; i < amounts.size(); ++i)
-                if (amounts[i]->key == get().lens) return static_cast<int>(i);
-            return -1;
-        },
-        [&w, index, amounts](int i) {
-            change(w, index, [&](Requirement& r) {
-                r.lens = amounts[static_cast<std::size_t>(i)]->key;
-                r.limit = amounts[static_cast<std::size_t>(i)]->limit;
-            });
-        });
-    row = form->row("Band");
-    QStringList band_list;
-    for (const Band& b : bands()) band_list << QString::fromStdString(b.name) + " GHz";
-    form->choice(
-        row, "requirementBand" + tail, band_list, [get] { return get().bands.single() ? int{get().bands.first().index} : -1; },
-        [&w, index](int i) {
-            change(w, index, [&](Requirement& r) { r.bands = bands()[static_cast<std::size_t>(i)].id; });
-        });
-    auto* remove = new QPushButton("Remove");
-    row->addWidget(remove);
-    row = form->row("At least");
-    form->number_field(
-        row, "requirementLimit" + tail, QString::fromStdString(lens(*find_lens(get().lens)).unit), 0,
-        [get] { return get().limit; },
-        [&w, index](double v) { change(w, index, [&](Requirement& r) { r.limit = v; }); }, -150, 100);
-    form->number_field(
-        row, "requirementShare" + tail, "% of area", 0, [get] { return 100 * get().share_required; },
-        [&w, index](double v) { change(w, index, [&](Requirement& r) { r.share_required = v / 100; }); }, 0,
-        100);
-    add_where(form, w, index, get);
-    QObject::connect(remove, &QPushButton::clicked, form, [&w, index] {
-        w.edit("Remove requirement", [&](Project& p) {
-            auto list = *p.requirements;
-            list.erase(list.begin() + static_cast<std::ptrdiff_t>(index));
-            set_requirements(p, std::move(list));
-        });
+    add_quantity(form, w, id, get);
+    add_bands(form, w, id, get);
+    add_limits(form, w, id, get);
+    auto* remove = new QPushButton("Remove requirement");
+    remove->setObjectName("removeRequirement");
+    form->row("")->addWidget(remove);
+    QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
+        w.choose_requirement({});
+        w.edit("Remove requirement", [&](Project& p) { remove_requirement(p, id); });
     });
+}
+
+QString zone_kind_words(ZoneKind kind) {
+    switch (kind) {
+        case ZoneKind::served:
+            return "Served zones";
+        case ZoneKind::keep_out:
+            return "Zones without access points";
+        case ZoneKind::not_needed:
+            return "Zones without demand";
+        case ZoneKind::outside:
+            break;
+    }
+    return "Zones outside the property";
+}
+
+QString where_words(const Project& project, const RequirementSet& set) {
+    if (set.is_everywhere()) return "Wherever service is demanded";
+    if (set.zones.size() > 1) return QString("%1 zones").arg(set.zones.size());
+    for (const Floor* f : all_floors(project))
+        for (const Zone& z : *f->zones)
+            if (set.zones.size() == 1 && z.id == set.zones.front())
+                return QString::fromStdString(z.name + ", " + f->name);
+    QStringList kinds;
+    for (ZoneKind kind : set.kinds) kinds << zone_kind_words(kind);
+    return kinds.join(", ");
+}
+
+/// Everywhere, kinds of zones, or zones by floor; zones and kinds leave each other out.
+void fill_where(QMenu* menu, Workspace& w, RequirementSetId id) {
+    menu->clear();
+    const RequirementSet& set = *find_requirement_set(w.project(), id);
+    const auto add = [&](QMenu* to, const QString& text, bool on, const std::function<void(RequirementSet&)>& how) {
+        QAction* action = to->addAction(text);
+        action->setCheckable(true);
+        action->setChecked(on);
+        QObject::connect(action, &QAction::triggered, menu,
+                         [&w, id, how] { change_set(w, id, "Change where it holds", how); });
+    };
+    add(menu, "Wherever service is demanded", set.is_everywhere(), [](RequirementSet& s) {
+        s.zones.clear();
+        s.kinds.clear();
+    });
+    menu->addSeparator();
+    for (ZoneKind kind : {ZoneKind::served, ZoneKind::keep_out, ZoneKind::not_needed})
+        add(menu, zone_kind_words(kind), std::ranges::count(set.kinds, kind) > 0, [kind](RequirementSet& s) {
+            s.zones.clear();
+            if (std::erase(s.kinds, kind) == 0) s.kinds.push_back(kind);
+        });
+    menu->addSeparator();
+    for (const Floor* f : all_floors(w.project())) {
+        if (f->zones->empty()) continue;
+        QMenu* floor = menu->addMenu(QString::fromStdString(floor_title(w.project(), *f)));
+        for (const Zone& z : *f->zones)
+            add(floor, QString::fromStdString(z.name), std::ranges::count(set.zones, z.id) > 0,
+                [zone = z.id](RequirementSet& s) {
+                    s.kinds.clear();
+                    if (std::erase(s.zones, zone) == 0) s.zones.push_back(zone);
+                });
+    }
+}
+
+void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
+    const auto get = [&w, id]() -> const RequirementSet& { return *find_requirement_set(w.project(), id); };
+    const QString tail = QString::number(id.value);
+    auto* head = form->row("Set");
+    form->name_field(
+        head, "setName" + tail, [get] { return QString::fromStdString(get().name); },
+        [&w, id](const QString& name) {
+            change_set(w, id, "Rename requirement set", [&](RequirementSet& s) { s.name = name.toStdString(); });
+        });
+    auto* on = new QCheckBox("on");
+    on->setObjectName("setOn" + tail);
+    on->setToolTip("Off: it is kept, but nothing is judged by it");
+    head->addWidget(on);
+    QObject::connect(on, &QCheckBox::clicked, form, [&w, id](bool is) {
+        change_set(w, id, is ? "Turn requirement set on" : "Turn requirement set off",
+                   [&](RequirementSet& s) { s.on = is; });
+    });
+    auto* where = new QPushButton;
+    where->setObjectName("setWhere" + tail);
+    auto* menu = new QMenu(where);
+    where->setMenu(menu);
+    QObject::connect(menu, &QMenu::aboutToShow, form, [menu, &w, id] { fill_where(menu, w, id); });
+    form->row("Where")->addWidget(where, 1);
+    form->on_refresh([on, where, get, &w] {
+        on->setChecked(get().on);
+        where->setText(where_words(w.project(), get()));
+    });
+    auto* buttons = form->row("");
+    auto* add = new QPushButton("Add requirement");
+    add->setObjectName("addRequirement" + tail);
+    buttons->addWidget(add);
+    QObject::connect(add, &QPushButton::clicked, form, [&w, id] {
+        RequirementId made;
+        w.edit("Add requirement",
+               [&](Project& p) { made = add_requirement(p, id, {{}, "signal", band_5, -67, 0.95}); });
+        w.choose_requirement(made);
+    });
+    auto* remove = new QPushButton("Remove set");
+    remove->setObjectName("removeSet" + tail);
+    buttons->addWidget(remove);
+    QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
+        w.edit("Remove requirement set", [&](Project& p) { remove_requirement_set(p, id); });
+    });
+}
+
+QPushButton* add_set_button(Form* form, Workspace& w) {
+    auto* button = new QPushButton("Add a requirement set");
+    button->setObjectName("addSet");
+    auto* menu = new QMenu(button);
+    menu->setToolTipsVisible(true);
+    button->setMenu(menu);
+    for (const RequirementSet& set : standard_requirement_sets()) {
+        QAction* action = menu->addAction(QString::fromStdString(set.name));
+        action->setToolTip(QString::fromStdString(about_requirement_set(set.name)));
+        QObject::connect(action, &QAction::triggered, form, [&w, set] {
+            w.edit("Add requirement set", [&](Project& p) { add_requirement_set(p, set); });
+        });
+    }
+    menu->addSeparator();
+    QObject::connect(menu->addAction("An empty one"), &QAction::triggered, form, [&w] {
+        w.edit("Add requirement set",
+               [&](Project& p) { add_requirement_set(p, {{}, "My requirements", true, {}, {}, {}}); });
+    });
+    return button;
 }
 
 }  // namespace
 
 Form* requirements_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
-    auto* title = new QLabel("Requirements");
-    title->setObjectName("title");
-    form->widget(title);
-    form->note("Each must hold on its share of the served area.");
-    for (std::size_t i = 0; i < w.project().requirements->size(); ++i) add_requirement_rows(form, w, i);
-    auto* add = new QPushButton("Add a requirement");
-    add->setObjectName("addRequirement");
-    QObject::connect(add, &QPushButton::clicked, form, [&w] {
-        w.edit("Add requirement", [&](Project& p) {
-            auto list = *p.requirements;
-            list.push_back({new_id<RequirementId>(p), "Signal, 5 GHz", "signal", band_5, -67, 0.95, {}});
-            set_requirements(p, std::move(list));
-        });
-    });
-    form->widget(add);
+    if (find_requirement(w.project(), w.requirement())) {
+        add_requirement_rows(form, w, w.requirement());
+    } else {
+        auto* title = new QLabel("Requirements");
+        title->setObjectName("title");
+        form->widget(title);
+        form->note("Click a requirement in the table to change it.");
+    }
+    form->group("Requirement sets");
+    for (const RequirementSet& set : *w.project().requirement_sets) add_set_rows(form, w, set.id);
+    form->widget(add_set_button(form, w));
     form->stretch();
     return form;
 }

@@ -329,7 +329,7 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
     form->text("Met",
                [&w, id] {
                    if (w.verdict())
-                       for (const ZoneResult& z : w.verdict()->zones)
+                       for (const ZoneArea& z : w.verdict()->zones)
                            if (z.zone == id)
                                return render::percent(z.met_m2 / z.demanded_m2) +
                                       " of the area meets all of them";

@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/plan/picking.h"
+#include "app/plan/plan_overlay.h"
 #include "app/shell/theme.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
@@ -57,7 +58,10 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         emit hint_changed();
     });
     connect(&workspace, &Workspace::findings_changed, this, qOverload<>(&QWidget::update));
-    connect(&workspace, &Workspace::place_marked, this, qOverload<>(&QWidget::update));
+    connect(&workspace, &Workspace::place_marked, this, [this] {
+        if (workspace_.step() == Step::proof && workspace_.marked_place()) go_near(*workspace_.marked_place());
+        update();
+    });
     connect(&workspace, &Workspace::probe_changed, this, qOverload<>(&QWidget::update));
     connect(
         drawing_runner_, &DrawingRunner::painted, this,
@@ -159,6 +163,15 @@ void PlanView::zoom(double factor) {
     render::PlanMap m = map_;
     m.px_per_m = std::clamp(m.px_per_m * factor, farthest_px_per_m, closest_px_per_m);
     m.origin = c - QPointF(at.x * m.px_per_m, -at.y * m.px_per_m);
+    set_map_view(m);
+}
+
+/// Beside the proof the plan is small: a place is shown with what is round it.
+void PlanView::go_near(Point place) {
+    constexpr double across_m = 24;
+    render::PlanMap m = map_;
+    m.px_per_m = std::max(m.px_per_m, width() / across_m);
+    m.origin = QPointF(width() / 2.0, (height() - 100) / 2.0) - QPointF(place.x, -place.y) * m.px_per_m;
     set_map_view(m);
 }
 
@@ -332,6 +345,7 @@ void PlanView::redraw_layers() {
 void PlanView::redraw_heat() {
     heat_old_ = false;
     values_.clear();
+    painted_map_ = workspace_.map();
     const FloorPrediction* p = workspace_.map_prediction();
     if (!p || !workspace_.map_shown()) {
         heat_ = {};
@@ -340,12 +354,16 @@ void PlanView::redraw_heat() {
     QElapsedTimer timer;
     timer.start();
     const qreal ratio = devicePixelRatioF();
-    values_ = lens_values(*p, render::look_of(workspace_.project(), workspace_.map()));
+    const auto& known = *workspace_.prediction();
+    // with nothing to hold it against the map shows the values themselves
+    if (!known.other || known.other->floor != p->floor) painted_map_.against = render::Against::nothing;
+    values_ = render::map_values(workspace_.project(), *p, painted_map_, known.other_project.get(),
+                                 known.other ? &*known.other : nullptr);
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
-    render::paint_heat_map(heat_, *p, values_, workspace_.map(), device, size() * ratio, theme());
+    render::paint_heat_map(heat_, *p, values_, painted_map_, device, size() * ratio, theme());
     heat_.setDevicePixelRatio(ratio);
     heat_map_ = map_;
-    statistics_ = render::statistics(*p, values_, workspace_.map());
+    statistics_ = render::statistics(*p, values_, painted_map_);
     last_map_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 
@@ -370,10 +388,10 @@ void PlanView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     const FloorPrediction* shown = workspace_.map_prediction();
     if (workspace_.map().labels && shown && values_.size() == shown->surface.cells())
-        render::paint_value_labels(p, *shown, values_, workspace_.map(), map_, size(), theme());
+        render::paint_value_labels(p, *shown, values_, painted_map_, map_, size(), theme());
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
-        if (workspace_.map_shown()) paint_probe_ray(p);
+        if (workspace_.map_shown()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
@@ -388,89 +406,14 @@ void PlanView::paintEvent(QPaintEvent*) {
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 
-/// The chosen link from above, with what each thing on the way takes.
-void PlanView::paint_probe_ray(QPainter& p) {
-    const auto& probed = workspace_.probed();
-    const LinkExplanation* link = probed ? probed->link() : nullptr;
-    if (!link || !(probed->probe.floor == workspace_.floor_id())) return;
-    const QPointF to = map_.to_screen(probed->probe.place), from = map_.to_screen(link->source.flat());
-    for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().accent, 1.6)}) {
-        p.setPen(pen);
-        p.drawLine(from, to);
-    }
-    QPointF last(-1e9, -1e9);
-    for (const LinkTerm& t : link->terms) {
-        if (t.share <= 0 || t.db > -0.05) continue;
-        const QPointF at = from + (to - from) * t.share;
-        p.setPen(QPen(theme().accent, 1.4));
-        p.setBrush(theme().tile);
-        p.drawEllipse(at, 3.1, 3.1);
-        if (QLineF(at, last).length() < 22) continue;
-        last = at;
-        render::draw_halo_text(p, at - QPointF(7, 0), render::figure(t.db, 1), render::font(10.5, 600),
-                               theme().ink, theme().casing, 3.4, Qt::AlignRight | Qt::AlignVCenter);
-    }
-}
-
-void PlanView::paint_probes(QPainter& p) {
-    if (!workspace_.map_shown()) return;
-    const auto& probed = workspace_.probed();
-    for (const Probe& probe : *workspace_.project().probes) {
-        if (!(probe.floor == workspace_.floor_id())) continue;
-        const QPointF c = map_.to_screen(probe.place);
-        const bool chosen = probe.number == workspace_.probe_number();
-        for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().accent, 1.8)}) {
-            p.setPen(pen);
-            p.setBrush(Qt::NoBrush);
-            p.drawEllipse(c, 7, 7);
-            for (const QPointF d : {QPointF(0, -1), QPointF(0, 1), QPointF(-1, 0), QPointF(1, 0)})
-                p.drawLine(c + d * 7, c + d * 12);
-        }
-        p.setPen(Qt::NoPen);
-        p.setBrush(theme().accent);
-        p.drawEllipse(c, 1.7, 1.7);
-        QString tag = QString("P%1").arg(probe.number);
-        if (chosen && probed && probed->link())
-            tag += "  " + render::figure(probed->link()->received_dbm, 1) + " dBm";
-        p.setFont(render::font(11.5, 600));
-        const double wide = QFontMetricsF(p.font()).horizontalAdvance(tag) + 12;
-        QRectF box(c.x() - 6 - wide, c.y() - 32, wide, 19);
-        if (box.left() < 2) box.moveLeft(c.x() + 6);
-        p.drawRoundedRect(box, 4, 4);
-        p.setPen(theme().on_accent);
-        p.drawText(box, Qt::AlignCenter, tag);
-    }
-}
-
-void PlanView::paint_findings(QPainter& p) {
-    if (workspace_.map_shown()) return;
-    for (const Finding& f : *workspace_.findings()) {
-        if (f.waived || !f.has_place || !(f.floor == workspace_.floor_id())) continue;
-        const QPointF c = map_.to_screen(f.place);
-        for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().not_met, 1.6)}) {
-            p.setPen(pen);
-            p.setBrush(Qt::NoBrush);
-            p.drawEllipse(c, 7, 7);
-        }
-        p.setPen(QPen(theme().not_met, 1.8, Qt::SolidLine, Qt::RoundCap));
-        p.drawLine(c + QPointF(0, -3), c + QPointF(0, 0.6));
-        p.drawPoint(c + QPointF(0, 3.4));
-    }
-    if (workspace_.marked_place()) {
-        const QPointF c = map_.to_screen(*workspace_.marked_place());
-        p.setBrush(Qt::NoBrush);
-        p.setPen(QPen(theme().not_met, 1.4, Qt::DashLine));
-        p.drawEllipse(c, 16, 16);
-    }
-}
-
 void PlanView::paint_decoration(QPainter& p) {
-    paint_findings(p);
-    paint_probes(p);
+    paint_findings(p, workspace_, map_);
+    paint_marked_place(p, workspace_, map_);
+    paint_probes(p, workspace_, map_);
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty())
-        render::LegendLayout(QPointF(width(), height()), workspace_.map()).paint(p, statistics_, theme());
+        legend().paint(p, statistics_, theme());
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {
@@ -481,9 +424,15 @@ PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) con
     return {e.position(), at, e.modifiers(), button};
 }
 
+render::LegendLayout PlanView::legend() const {
+    render::LegendLayout layout(QPointF(width(), height()), painted_map_);
+    layout.set_other(workspace_.other_name());
+    return layout;
+}
+
 bool PlanView::take_legend(QPointF at) {
     if (values_.empty()) return false;
-    const render::LegendLayout legend(QPointF(width(), height()), workspace_.map());
+    const render::LegendLayout legend = this->legend();
     if (!legend.frame().contains(at)) return false;
     const QRectF grip = legend.strip().adjusted(-8, -22, 8, 22);
     legend_held_ = legend.has_handle() && grip.contains(at);
@@ -492,7 +441,7 @@ bool PlanView::take_legend(QPointF at) {
 }
 
 void PlanView::drag_legend(QPointF at) {
-    const render::LegendLayout legend(QPointF(width(), height()), workspace_.map());
+    const render::LegendLayout legend = this->legend();
     render::MapChoice choice = workspace_.map();
     choice.threshold = legend.value_at(at.x());
     workspace_.set_map(choice);

@@ -72,10 +72,9 @@ private:
     void request_drawings();
     bool layers_cover(const render::PlanMap&) const;
     void paint_decoration(QPainter&);
-    void paint_findings(QPainter&);
-    void paint_probes(QPainter&);
-    void paint_probe_ray(QPainter&);
+    void go_near(Point);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
+    render::LegendLayout legend() const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);
 
@@ -112,6 +111,7 @@ private:
     bool drawings_pending_ = false;
     QString drawing_fault_;
     std::vector<float> values_;
+    render::MapChoice painted_map_;  ///< what the values are of
     render::MapStatistics statistics_;
     std::optional<QPointF> panning_;
     bool space_down_ = false, legend_held_ = false;

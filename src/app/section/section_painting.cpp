@@ -12,7 +12,7 @@ namespace yemvo::app {
 void SectionView::paint_share(QPainter& p, const SectionStorey& s, const QRectF& room) {
     const auto& colours = theme();
     const auto& verdict = workspace_.verdict();
-    const FloorResult* result = verdict ? verdict->find(s.floor) : nullptr;
+    const FloorArea* result = verdict ? verdict->find(s.floor) : nullptr;
     if (!result || placed_access_points(workspace_.project()).empty()) return;
     double required = 0;
     for (const BandResult& b : verdict->bands) required = std::max(required, b.share_required);
@@ -94,7 +94,7 @@ void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
     }
     QString right;
     const auto& verdict = workspace_.verdict();
-    const FloorResult* result = verdict ? verdict->find(s.floor) : nullptr;
+    const FloorArea* result = verdict ? verdict->find(s.floor) : nullptr;
     QColor ink = colours.muted;
     if (result && !placed_access_points(workspace_.project()).empty()) {
         double required = 0;

@@ -14,6 +14,7 @@ public:
           key_(key) {}
     void undo() override { document_.set(before_); }
     void redo() override { document_.set(after_); }
+    const Project& before() const { return before_; }
     int id() const override { return key_ == 0 ? -1 : 1; }
     bool mergeWith(const QUndoCommand* next) override {
         const auto* edit = static_cast<const EditCommand*>(next);
@@ -58,6 +59,11 @@ void Document::edit(const QString& label, const std::function<void(Project&)>& c
     change(after);
     if (after == project_) return;
     stack_.push(new EditCommand(*this, label, project_, std::move(after), merge_key));
+}
+
+const Project* Document::before_last_edit() const {
+    if (stack_.index() == 0) return nullptr;
+    return &static_cast<const EditCommand*>(stack_.command(stack_.index() - 1))->before();
 }
 
 void Document::save(const QString& file) {

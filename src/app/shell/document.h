@@ -29,6 +29,8 @@ public:
     void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// A key that no edit used yet: one a drag.
     int new_merge_key() { return ++last_merge_key_; }
+    /// The value before the edit that would be undone next; null where there is none.
+    const Project* before_last_edit() const;
     /// Throws Error.
     void save(const QString& file);
 

@@ -49,7 +49,7 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
         case Step::proof:
             break;
     }
-    if (project.requirements->empty()) return "nothing required";
+    if (requirements_in_force(project).empty()) return "nothing required";
     if (!verdict || placed.empty()) return "nothing to check";
     std::size_t open = 0;
     for (const RequirementResult& r : verdict->requirements) open += !r.met();

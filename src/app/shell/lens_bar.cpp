@@ -179,18 +179,47 @@ void LensBar::add_colouring() {
     add(
         "Value labels", [](auto& c) { c.labels = !c.labels; }, [](const auto& c) { return c.labels; });
     menu->addSeparator();
+    const auto change = [&](const QString& text, render::Against against) {
+        add(
+            text, [against](auto& c) { c.against = c.against == against ? render::Against::nothing : against; },
+            [against](const auto& c) { return c.against == against; });
+    };
+    change("Change by the last edit", render::Against::last_edit);
+    auto* others = menu->addMenu("Change against variant");
+    others->setObjectName("othersMenu");
+    connect(others, &QMenu::aboutToShow, this, [this, others] { fill_others(others); });
+    menu->addSeparator();
     for (const double cell_m : {1.0, 0.5, 0.25})
         add(
             QString("A value every %1 m").arg(cell_m), [cell_m](auto& c) { c.cell_m = cell_m; },
             [cell_m](const auto& c) { return c.cell_m == cell_m; });
 }
 
+void LensBar::fill_others(QMenu* menu) {
+    menu->clear();
+    const Project& project = workspace_.project();
+    for (const Variant& v : project.variants) {
+        if (v.id == project.variant) continue;
+        QAction* action = menu->addAction(QString::fromStdString(v.name));
+        action->setCheckable(true);
+        const render::MapChoice& map = workspace_.map();
+        const bool shown = map.against == render::Against::variant && map.other == v.id;
+        action->setChecked(shown);
+        connect(action, &QAction::triggered, this, [this, id = v.id, shown] {
+            workspace_.hold_against(shown ? render::Against::nothing : render::Against::variant, id);
+        });
+    }
+    if (menu->isEmpty()) menu->addAction("There is no other variant")->setEnabled(false);
+}
+
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();
+    const bool narrow = width() < 480;  // beside the proof: only what and in which band
     Shown now{workspace_.map(),
               workspace_.radios_shown(),
               on,
               workspace_.site_shown(),
+              narrow,
               {},
               {},
               nullptr,
@@ -214,12 +243,13 @@ void LensBar::refresh() {
     for (std::size_t i = 0; i < bands_.size(); ++i) {
         bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
         bands_[i]->setVisible(on);
+        bands_[i]->setToolButtonStyle(narrow ? Qt::ToolButtonIconOnly : Qt::ToolButtonTextBesideIcon);
     }
     for (std::size_t i = 0; i < radios_.size(); ++i) {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.radios_shown()) == i);
-        radios_[i]->setVisible(on);
+        radios_[i]->setVisible(on && !narrow);
     }
-    const bool asks_client = on && (info.group == LensGroup::service && choice.lens != LensId::confidence);
+    const bool asks_client = on && !narrow && (info.group == LensGroup::service && choice.lens != LensId::confidence);
     for_->setVisible(asks_client);
     client_->setVisible(asks_client);
     if (asks_client && workspace_.document().is_open()) {
@@ -231,10 +261,12 @@ void LensBar::refresh() {
             if (all[i].key == workspace_.project().settings.client)
                 client_->setCurrentIndex(static_cast<int>(i));
     }
-    colouring_->setVisible(on);
-    colouring_->setText(choice.smooth ? "Smooth " : "Steps ");
+    colouring_->setVisible(on && !narrow);
+    colouring_->setText(choice.is_change() ? "Change " : choice.smooth ? "Smooth " : "Steps ");
+    colouring_->setToolTip(choice.is_change() ? "The map shows the change " + workspace_.other_name()
+                                              : QString("How the map is coloured, and what it is held against"));
     const Floor* f = workspace_.floor();
-    words_->setVisible(!asks_client && !(on && width() < 720));
+    words_->setVisible(!asks_client && !narrow && !(on && width() < 720));
     if (workspace_.site_shown())
         words_->setText("the site from above");
     else if (on && f)
@@ -247,6 +279,8 @@ void LensBar::refresh() {
     else
         words_->setText(f ? "no drawing under this floor" : "");
 }
+
+void LensBar::resizeEvent(QResizeEvent*) { refresh(); }
 
 void LensBar::changeEvent(QEvent* e) {
     if (e->type() == QEvent::PaletteChange)

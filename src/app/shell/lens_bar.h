@@ -22,12 +22,13 @@ private:
     void add_radios();
     void add_colouring();
     void fill_ticks(QMenu*);
+    void fill_others(QMenu*);
     void refresh();
     /// What it shows; a drag that changes none of it lays nothing out anew.
     struct Shown {
         render::MapChoice map;
         RadiosShown radios = RadiosShown::all;
-        bool on = false, site = false;
+        bool on = false, site = false, narrow = false;
         std::string client, height;
         const void* clients = nullptr;
         const void* drawings = nullptr;
@@ -36,6 +37,7 @@ private:
     };
     std::optional<Shown> shown_;
     void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
     void changeEvent(QEvent*) override;
     Workspace& workspace_;
     QComboBox *lens_, *client_;

@@ -3,6 +3,7 @@
 #include "app/shell/autosave.h"
 
 #include <QApplication>
+#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QPainter>
 #include <QSettings>
@@ -17,6 +18,7 @@
 #include "app/findings/findings_runner.h"
 #include "app/materials/types_page.h"
 #include "app/plan/plan_view.h"
+#include "app/proof/proof_page.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
 #include "app/shell/file_names.h"
@@ -97,25 +99,31 @@ void MainWindow::lay_out() {
     auto* rows = new QVBoxLayout(work);
     rows->setContentsMargins(0, 0, 0, 0);
     rows->setSpacing(0);
-    auto* upper = new QHBoxLayout;
-    upper->setSpacing(0);
+    upper_ = new QGridLayout;
+    upper_->setSpacing(0);
     section_ = new SectionView(workspace_, work);
-    upper->addWidget(section_);
-    upper->addWidget(new ToolStrip(workspace_, work));
-    auto* middle = new QVBoxLayout;
+    upper_->addWidget(section_, 0, 0, 2, 1);
+    upper_->addWidget(new ToolStrip(workspace_, work), 0, 1, 2, 1);
+    proof_ = new ProofPage(workspace_, work);
+    upper_->addWidget(proof_, 0, 2, 2, 1);
+    proof_edge_ = new Edge(work);
+    upper_->addWidget(proof_edge_, 0, 3, 2, 1);
+    middle_ = new QWidget(work);
+    auto* middle = new QVBoxLayout(middle_);
+    middle->setContentsMargins(0, 0, 0, 0);
     middle->setSpacing(0);
-    middle->addWidget(new LensBar(workspace_, work));
-    views_ = new QStackedWidget(work);
+    middle->addWidget(new LensBar(workspace_, middle_));
+    views_ = new QStackedWidget(middle_);
     plan_ = new PlanView(workspace_, views_);
     site_ = new SiteView(workspace_, views_);
     views_->addWidget(plan_);
     views_->addWidget(site_);
     middle->addWidget(views_, 1);
-    upper->addLayout(middle, 1);
-    upper->addWidget(new Edge(work));
+    upper_->addWidget(middle_, 0, 4);
+    details_edge_ = new Edge(work);
     details_ = new DetailsPanel(workspace_, work);
-    upper->addWidget(details_);
-    rows->addLayout(upper, 1);
+    rows->addLayout(upper_, 1);
+    arrange_for_step();
 
     auto* head = new Strip(work);
     head->setFixedHeight(31);
@@ -176,6 +184,31 @@ void MainWindow::lay_out() {
     refresh_tray();
 }
 
+/// The plan fills the middle; beside the proof it stands at the right, over Details.
+void MainWindow::arrange_for_step() {
+    constexpr int beside = 334, details_beside = 292;
+    const bool proof = workspace_.step() == Step::proof;
+    proof_->setVisible(proof);
+    proof_edge_->setVisible(proof);
+    details_edge_->setVisible(!proof);
+    for (QWidget* w : {static_cast<QWidget*>(details_edge_), static_cast<QWidget*>(details_)}) upper_->removeWidget(w);
+    if (proof) {
+        upper_->addWidget(details_, 1, 4);
+    } else {
+        upper_->addWidget(details_edge_, 0, 5, 2, 1);
+        upper_->addWidget(details_, 0, 6, 2, 1);
+    }
+    details_->setFixedWidth(proof ? beside : DetailsPanel::usual_width);
+    details_->setMinimumHeight(proof ? details_beside : 0);
+    details_->setMaximumHeight(proof ? details_beside : QWIDGETSIZE_MAX);
+    middle_->setMinimumWidth(proof ? beside : 0);
+    middle_->setMaximumWidth(proof ? beside : QWIDGETSIZE_MAX);
+    upper_->setColumnStretch(2, proof ? 1 : 0);
+    upper_->setColumnStretch(4, proof ? 0 : 1);
+    upper_->setRowStretch(0, 1);
+    upper_->setRowStretch(1, 0);
+}
+
 void MainWindow::connect_parts() {
     connect(
         runner_, &PredictionRunner::ready, this,
@@ -196,15 +229,14 @@ void MainWindow::connect_parts() {
         status_->set_work("Prediction stopped", false);
     });
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
-    // some lenses need more than the fields: it is worked out when they are first looked through
-    connect(&workspace_, &Workspace::map_changed, this, [this] {
-        ExtraWish extra = wanted_;
-        extra.deviation = workspace_.map().lens == LensId::confidence;
-        extra.outside = workspace_.map().lens == LensId::outside;
-        extra.cell_m = workspace_.map().cell_m;
-        if (extra == wanted_) return;
-        wanted_ = extra;
-        predict();
+    // some views need more than the fields: it is worked out when they are first looked at
+    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed})
+        connect(&workspace_, signal, this, [this] {
+            if (!(wish() == wanted_)) predict();
+        });
+    // the project changes before the history knows: what it is held against is told again then
+    connect(&document_.history(), &QUndoStack::indexChanged, this, [this] {
+        if (wish().against == render::Against::last_edit) predict();
     });
     const auto look = [this] {
         if (document_.is_open()) findings_runner_->request(document_.project());
@@ -227,7 +259,7 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
         const auto& known = workspace_.prediction();
-        const bool complete = known && known->verdict && workspace_.map_prediction();
+        const bool complete = known && known->verdict && workspace_.map_prediction() && !workspace_.held_against();
         if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
     });
     connect(&workspace_, &Workspace::tool_changed, this, [this] {
@@ -251,6 +283,8 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::floor_changed, this, &MainWindow::refresh_status);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_status);
     connect(plan_, &PlanView::hint_changed, this, &MainWindow::refresh_hint);
+    connect(&workspace_, &Workspace::step_changed, this, &MainWindow::arrange_for_step);
+    connect(proof_, &ProofPage::findings_asked, this, &MainWindow::show_findings);
     connect(&workspace_, &Workspace::step_changed, this, [this] {
         if (workspace_.step() == Step::spectrum) {
             tray_open_ = true;
@@ -331,10 +365,17 @@ void MainWindow::leave_types() {
     plan_->setFocus();
 }
 
+ExtraWish MainWindow::wish() const {
+    const render::MapChoice& map = workspace_.map();
+    return {map.lens == LensId::confidence, map.lens == LensId::outside, workspace_.step() == Step::proof,
+            map.cell_m, map.is_change() ? map.against : render::Against::nothing, map.other};
+}
+
 void MainWindow::predict() {
     prediction_stopped_ = false;
+    wanted_ = wish();
     if (document_.is_open() && workspace_.floor())
-        runner_->request(document_.project(), workspace_.floor_id(), wanted_);
+        runner_->request(document_.project(), workspace_.floor_id(), wanted_, workspace_.held_against());
 }
 
 void MainWindow::refresh_title() {

@@ -8,6 +8,7 @@
 #include "app/shell/workspace.h"
 #include "project/journal.h"
 
+class QGridLayout;
 class QStackedWidget;
 class QMenu;
 class QTabBar;
@@ -20,6 +21,7 @@ class SiteView;
 class SectionView;
 class DetailsPanel;
 class LinkProfilePage;
+class ProofPage;
 class Autosave;
 class StatusLine;
 class StartPage;
@@ -61,6 +63,7 @@ public:
     SiteView& site() { return *site_; }
     FindingsPage& findings() { return *findings_; }
     TypesPage& types() { return *types_; }
+    ProofPage& proof() { return *proof_; }
     /// The page of types is in front.
     bool is_showing_types() const;
     /// The preparation page is in front.
@@ -79,8 +82,10 @@ private:
     void make_tool_actions(QMenu*);
     void make_variant_actions(QMenu*);
     void fill_variants(QMenu*);
+    void show_change(render::Against, VariantId other = {});
     void connect_parts();
     QAction* action(QMenu*, const QString& text, const QKeySequence&, std::function<void()>);
+    ExtraWish wish() const;
     void predict();
     void refresh_title();
     void refresh_status();
@@ -118,6 +123,11 @@ private:
     QStackedWidget* pages_;
     StartPage* start_;
     PreparePage* prepare_;
+    void arrange_for_step();
+    QGridLayout* upper_ = nullptr;
+    ProofPage* proof_ = nullptr;
+    QWidget *proof_edge_ = nullptr, *details_edge_ = nullptr;
+    QWidget* middle_ = nullptr;  ///< lens bar and plan
     QStackedWidget* views_;  ///< plan or site
     PlanView* plan_;
     SiteView* site_;

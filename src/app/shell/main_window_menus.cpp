@@ -179,6 +179,21 @@ void MainWindow::make_tool_actions(QMenu* menu) {
     }
 }
 
+/// On, or off when it is shown already.
+void MainWindow::show_change(render::Against against, VariantId other) {
+    const render::MapChoice& map = workspace_.map();
+    if (lens(map.lens).is_choice())
+        return workspace_.tell("A change is shown of amounts: choose Signal, SNR or another lens first", true);
+    if (!workspace_.map_shown()) workspace_.set_step(Step::placement);
+    const bool off = map.against == against && map.other == other;
+    workspace_.hold_against(off ? render::Against::nothing : against, other);
+    if (!off && !workspace_.held_against())
+        workspace_.tell("There is no edit yet: the map shows the change once there is one");
+    else
+        workspace_.tell(off ? QString("The map shows the values again")
+                            : "The map shows the change " + workspace_.other_name());
+}
+
 void MainWindow::make_variant_actions(QMenu* menu) {
     const auto named = [this](const char* title, const QString& proposed) {
         return asking_.name(title, proposed);
@@ -210,6 +225,17 @@ void MainWindow::make_variant_actions(QMenu* menu) {
         workspace_.edit("Switch variant", [&](Project& p) { choose_variant(p, next.id); });
         workspace_.tell("Variant " + QString::fromStdString(next.name));
     }));
+    project_actions_.push_back(
+        action(menu, "Show the change against the next variant", QKeySequence("Ctrl+Alt+B"), [this] {
+            const Project& p = workspace_.project();
+            if (p.variants.size() < 2)
+                return workspace_.tell("There is no other variant: Plan, Variants, New variant makes one", true);
+            const auto now = std::ranges::find_if(p.variants, [&](const Variant& v) { return v.id == p.variant; });
+            const Variant& next = now + 1 == p.variants.end() ? p.variants.front() : *(now + 1);
+            show_change(render::Against::variant, next.id);
+        }));
+    project_actions_.push_back(action(menu, "Show the change by the last edit", QKeySequence("Ctrl+Alt+E"),
+                                      [this] { show_change(render::Against::last_edit); }));
     menu->addSeparator();
     QMenu* list = menu->addMenu("Switch to");
     connect(list, &QMenu::aboutToShow, this, [this, list] { fill_variants(list); });

@@ -4,6 +4,8 @@ namespace yemvo::app {
 
 using namespace std::chrono_literals;
 
+static constexpr std::size_t most_places = 6;  ///< that Proof shows
+
 PredictionRunner::PredictionRunner(QObject* parent) : QObject(parent), thread_([this] { work(); }) {}
 
 PredictionRunner::~PredictionRunner() {
@@ -16,10 +18,11 @@ PredictionRunner::~PredictionRunner() {
     thread_.join();
 }
 
-void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra) {
+void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra,
+                               std::shared_ptr<const Project> other) {
     {
         const std::lock_guard lock(mutex_);
-        waiting_ = Request{project, in_view, extra};
+        waiting_ = Request{project, in_view, extra, std::move(other)};
         if (busy_ && std::chrono::steady_clock::now() - started_ > 250ms) running_.cancel();
     }
     wake_.notify_all();
@@ -71,31 +74,43 @@ void PredictionRunner::work() {
     }
 }
 
+/// The floor in view first.
+static std::vector<FloorId> in_order(const Project& project, FloorId in_view) {
+    std::vector<FloorId> order{in_view};
+    for (const Floor* floor : all_floors(project))
+        if (floor->id != in_view) order.push_back(floor->id);
+    return order;
+}
+
 void PredictionRunner::run(const Request& request, const CancelToken& token) {
-    std::vector<FloorId> order{request.in_view};
-    for (const Floor* floor : all_floors(request.project))
-        if (floor->id != request.in_view) order.push_back(floor->id);
+    const auto order = in_order(request.project, request.in_view);
     emit working(true, tr("Predicting"));
-    bool first = true;
-    const PredictionWish wish{request.extra.cell_m, request.extra.deviation || needs_deviation(request.project), 0};
-    SitePrediction site =
-        predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
-            if (!first) return;
-            first = false;
-            if (order.size() > 1 && newer_waits()) {
-                auto part = std::make_shared<Prediction>();
-                part->site.floors.push_back(floor);
-                emit ready(part);
-                token.cancel();
-            }
-        });
+    const ExtraWish& extra = request.extra;
+    const PredictionWish wish{extra.cell_m, extra.deviation || needs_deviation(request.project), 0};
     auto whole = std::make_shared<Prediction>();
-    whole->verdict = judge(request.project, site);
-    whole->site = std::move(site);
-    if (request.extra.outside) {
+    if (request.other && find_floor(*request.other, request.in_view)) {
+        whole->other_project = request.other;
+        whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();
+    }
+    bool first = true;
+    whole->site = predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
+        if (!first) return;
+        first = false;
+        const bool gives_way = order.size() > 1 && newer_waits();
+        // what takes long is shown floor by floor
+        if (!gives_way && std::chrono::steady_clock::now() - started_ < 100ms) return;
+        auto part = std::make_shared<Prediction>(*whole);
+        part->site.floors.push_back(floor);
+        emit ready(part);
+        if (gives_way) token.cancel();
+    });
+    whole->verdict = judge(request.project, whole->site);
+    if (extra.places)
+        whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, token);
+    if (extra.outside) {
         constexpr double beyond_m = 25;
         whole->outside =
-            predictor_.predict(request.project, {request.in_view}, {request.extra.cell_m, false, beyond_m}, token)
+            predictor_.predict(request.project, {request.in_view}, {extra.cell_m, false, beyond_m}, token)
                 .floors.front();
     }
     emit ready(whole);

@@ -15,7 +15,10 @@ namespace yemvo::app {
 struct ExtraWish {
     bool deviation = false;  ///< how far off the fields may be
     bool outside = false;    ///< the surroundings of the floor in view
+    bool places = false;     ///< where requirements are missed
     double cell_m = 0.5;
+    render::Against against = render::Against::nothing;
+    VariantId other = {};
     friend bool operator==(const ExtraWish&, const ExtraWish&) = default;
 };
 
@@ -27,7 +30,9 @@ public:
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
     /// finish its first floor, so that the map follows a drag, and then gives way.
-    void request(const Project&, FloorId in_view, const ExtraWish& = {});
+    /// `other`: what the map in view is held against.
+    void request(const Project&, FloorId in_view, const ExtraWish& = {},
+                 std::shared_ptr<const Project> other = nullptr);
     /// Stops what runs and waits; what has arrived stays.
     void cancel();
     bool is_idle() const;
@@ -42,6 +47,7 @@ private:
         Project project;
         FloorId in_view;
         ExtraWish extra;
+        std::shared_ptr<const Project> other;
     };
     void work();
     void run(const Request&, const CancelToken&);

@@ -25,8 +25,8 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
 }
 
 void Workspace::project_replaced() {
-    const auto floors = all_floors(project());
-    floor_ = floors.empty() ? FloorId{} : floors.front()->id;
+    const Floor* entry = entry_floor(project());
+    floor_ = entry ? entry->id : FloorId{};
     drawing_ = {};
     comparison_ = {};
     ghost_ = {};
@@ -34,8 +34,10 @@ void Workspace::project_replaced() {
     site_shown_ = false;
     probe_ = project().probes->empty() ? 0 : project().probes->front().number;
     ticked_.clear();
+    requirement_ = {};
     radios_shown_ = RadiosShown::all;
     map_.only.clear();
+    map_.against = render::Against::nothing;
     selection_.clear();
     elsewhere_.clear();
     drawing_lines_ = nullptr;
@@ -292,6 +294,53 @@ void Workspace::look_through(LensId id) {
     choice.lens = id;
     choice.threshold = lens(id).limit;
     set_map(choice);
+}
+
+void Workspace::hold_against(render::Against against, VariantId other) {
+    render::MapChoice choice = map_;
+    choice.against = against;
+    choice.other = against == render::Against::variant ? other : VariantId{};
+    set_map(choice);
+}
+
+std::shared_ptr<const Project> Workspace::held_against() const {
+    if (!document_.is_open() || !map_.is_change()) return nullptr;
+    if (map_.against == render::Against::last_edit) {
+        const Project* before = document_.before_last_edit();
+        return before ? std::make_shared<const Project>(*before) : nullptr;
+    }
+    const auto& variants = project().variants;
+    const bool known = std::ranges::any_of(variants, [&](const Variant& v) { return v.id == map_.other; });
+    if (!known || map_.other == project().variant) return nullptr;
+    Project other = project();
+    other.variant = map_.other;
+    return std::make_shared<const Project>(std::move(other));
+}
+
+QString Workspace::other_name() const {
+    if (map_.against == render::Against::last_edit) return "by the last edit";
+    for (const Variant& v : project().variants)
+        if (v.id == map_.other) return "against variant " + QString::fromStdString(v.name);
+    return {};
+}
+
+void Workspace::look_at(const Requirement& r, BandSet shown, FloorId floor, std::optional<Point> place) {
+    show_floor(floor);
+    render::MapChoice choice = map_;
+    if (const auto id = find_lens(r.lens)) choice.lens = *id;
+    choice.bands = shown;
+    choice.threshold = r.limit_in(shown.first());
+    choice.against = render::Against::nothing;
+    radios_shown_ = RadiosShown::all;
+    choice.only.clear();
+    set_map(choice);
+    mark_place(place);
+}
+
+void Workspace::choose_requirement(RequirementId id) {
+    if (id == requirement_) return;
+    requirement_ = id;
+    emit requirement_chosen();
 }
 
 void Workspace::show_radios(RadiosShown which) {

@@ -11,6 +11,7 @@
 #include "checks/findings.h"
 #include "coverage/probe.h"
 #include "coverage/verdict.h"
+#include "coverage/worst_places.h"
 #include "project/items.h"
 #include "render/heat_map.h"
 
@@ -76,6 +77,9 @@ struct Prediction {
     SitePrediction site;
     std::optional<Verdict> verdict;
     std::optional<FloorPrediction> outside;  ///< round the floor in view, while its lens is looked through
+    std::optional<FloorPrediction> other;    ///< the floor in view as it was or in another variant
+    std::shared_ptr<const Project> other_project;  ///< that `other` is of
+    std::vector<WorstPlace> places;                ///< where requirements are missed, while Proof is in front
 };
 
 /// Whose radios the map shows.
@@ -158,6 +162,17 @@ public:
     void set_map(const render::MapChoice&);
     /// Another lens, with its own threshold; the rest of the choice stays.
     void look_through(LensId);
+    /// Holds the map against another; a variant that is the current one or gone counts as nothing.
+    void hold_against(render::Against, VariantId = {});
+    /// The project that the map is held against now; null for nothing.
+    std::shared_ptr<const Project> held_against() const;
+    /// "before the last edit", "variant B"
+    QString other_name() const;
+    /// Looks at where a requirement stands: its lens, these bands, its limit, at a place of a floor.
+    void look_at(const Requirement&, BandSet, FloorId, std::optional<Point>);
+    /// The requirement that Details are about in the step Proof; none: its id is 0.
+    RequirementId requirement() const { return requirement_; }
+    void choose_requirement(RequirementId);
     /// Label, change, and a key under which a run of edits becomes one.
     void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// Removes what is selected, in one edit.
@@ -218,6 +233,7 @@ signals:
     void findings_changed();
     void place_marked();
     void probe_changed();
+    void requirement_chosen();
 
 public:
     void kinds_were_changed() { emit kinds_changed(); }
@@ -243,6 +259,7 @@ private:
     std::optional<Point> marked_;
     void look_at_probe();
     int probe_ = 0;
+    RequirementId requirement_;
     std::optional<ProbedPlace> probed_;
     DrawingId drawing_;
     Comparison comparison_;

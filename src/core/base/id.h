@@ -31,6 +31,7 @@ using WallTypeId = Id<struct WallTypeTag>;
 using ModelId = Id<struct ModelTag>;
 using AccessPointId = Id<struct AccessPointTag>;
 using RequirementId = Id<struct RequirementTag>;
+using RequirementSetId = Id<struct RequirementSetTag>;
 using VariantId = Id<struct VariantTag>;
 
 }  // namespace yemvo

@@ -269,8 +269,8 @@ void check_types(const Project& project, std::vector<Finding>& out) {
     for (const auto& placed : placed_access_points(project))
         for (const Radio& r : placed.access_point->radios)
             if (r.on) bands_in_use.insert(r.channel.band.index);
-    for (const Requirement& r : *project.requirements)
-        for (BandId id : r.bands.list()) bands_in_use.insert(id.index);
+    for (const Requirement* r : requirements_in_force(project))
+        for (BandId id : r->bands.list()) bands_in_use.insert(id.index);
     for (const WallType& t : *project.wall_types) {
         std::string lacks;
         for (std::size_t b : bands_in_use)

@@ -22,8 +22,9 @@ public:
         take(bands);
         switch (choice_.lens) {
             case LensId::next_best:
-            case LensId::failure:
                 return decibels(reduction_->next_cdbm);
+            case LensId::failure:
+                return decibels(left_after_failure(bands));
             case LensId::third:
                 return decibels(reduction_->third_cdbm);
             case LensId::snr:
@@ -37,7 +38,7 @@ public:
                 return of_serving(
                     [](std::size_t, const RadioField& f) { return static_cast<float>(f.band.index); });
             case LensId::failure_loss:
-                return failure_loss();
+                return failure_loss(left_after_failure(bands));
             case LensId::balance:
                 return of_serving([&](std::size_t, const RadioField& f) {
                     return static_cast<float>(f.power_dbm - choice_.client.power_dbm);
@@ -60,12 +61,27 @@ public:
 
 private:
     void take(BandSet bands) {
-        if (bands.single() && choice_.only.empty()) {
+        const std::vector<AccessPointId> only = is_failure() ? std::vector<AccessPointId>() : choice_.only;
+        if (bands.single() && only.empty()) {
             reduction_ = floor_.by_band[bands.first().index].get();
             return;
         }
-        own_ = reduce(radios_, bands, floor_.surface.cells(), choice_.only);
+        own_ = reduce(radios_, bands, floor_.surface.cells(), only);
         reduction_ = &own_;
+    }
+    bool is_failure() const {
+        return choice_.lens == LensId::failure || choice_.lens == LensId::failure_loss;
+    }
+    /// The strongest of those that go on. Of one failure, wherever it hurts most, that is the next-best at
+    /// each place.
+    const std::vector<std::int16_t>& left_after_failure(BandSet bands) {
+        if (choice_.only.empty()) return reduction_->next_cdbm;
+        std::vector<AccessPointId> others;
+        for (const RadioField& f : radios_)
+            if (std::ranges::count(choice_.only, f.access_point) == 0) others.push_back(f.access_point);
+        left_.best_cdbm.assign(floor_.surface.cells(), silent_cdb);
+        if (!others.empty()) left_ = reduce(radios_, bands, floor_.surface.cells(), others);
+        return left_.best_cdbm;
     }
     bool counts(const RadioField& f) const {
         return !f.field->silent &&
@@ -86,10 +102,10 @@ private:
                 values[i] = value(i, radios_[static_cast<std::size_t>(k)]);
         return values;
     }
-    /// Where only one access point is heard, all of its signal down to the noise is lost.
-    std::vector<float> failure_loss() const {
+    /// Where nobody else is heard, all of the signal down to the noise is lost.
+    std::vector<float> failure_loss(const std::vector<std::int16_t>& left_cdbm) const {
         return of_serving([&](std::size_t i, const RadioField& f) {
-            const int left = std::max<int>(reduction_->next_cdbm[i], f.noise_cdbm);
+            const int left = std::max<int>(left_cdbm[i], f.noise_cdbm);
             return static_cast<float>(std::max(0, reduction_->best_cdbm[i] - left)) / 100.0f;
         });
     }
@@ -164,7 +180,7 @@ private:
     const LensChoice& choice_;
     const std::vector<RadioField>& radios_;
     const Reduction* reduction_ = nullptr;
-    Reduction own_;
+    Reduction own_, left_;
     mutable std::map<std::pair<Channel, Channel>, double> overlaps_;
 };
 
@@ -195,6 +211,21 @@ std::vector<float> lens_values(const FloorPrediction& floor, const LensChoice& c
                 best[i] = values[i];
     }
     return best;
+}
+
+std::vector<float> lens_change(const FloorPrediction& now, const std::vector<float>& values,
+                               const FloorPrediction& before, const std::vector<float>& values_before,
+                               const LensInfo& info) {
+    const auto low = static_cast<float>(info.low);
+    const auto held = [&](float v) { return std::isnan(v) ? low : std::max(v, low); };
+    const bool same_grid = now.surface == before.surface;
+    std::vector<float> change(values.size(), no_value);
+    for (std::size_t i = 0; i < values.size(); ++i) {
+        if (!now.mask->shown[i]) continue;
+        const auto there = same_grid ? std::optional(i) : before.surface.cell_at(now.surface.centre(i));
+        if (there && before.mask->shown[*there]) change[i] = held(values[i]) - held(values_before[*there]);
+    }
+    return change;
 }
 
 double total_deviation_db(double material_deviation_db) {

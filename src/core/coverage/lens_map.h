@@ -10,6 +10,12 @@ namespace yemvo {
 /// none. Of several bands the best counts; radios heard add up. Confidence needs fields with deviations.
 std::vector<float> lens_values(const FloorPrediction&, const LensChoice&);
 
+/// By how much each cell of `now` changed against the same place of `before`, which may have another surface; NaN where
+/// only one of them holds the place. What no radio reaches counts as the low end of the lens's range. Of amounts only.
+std::vector<float> lens_change(const FloorPrediction& now, const std::vector<float>& values,
+                               const FloorPrediction& before, const std::vector<float>& values_before,
+                               const LensInfo&);
+
 /// Standard deviation of a prediction [dB]: the model's own residual (3 dB where nothing stands in the way, else 5) and
 /// what walls may be off by.
 double total_deviation_db(double material_deviation_db);

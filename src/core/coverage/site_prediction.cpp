@@ -59,7 +59,8 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
                                          [&](const SlabVoid& v) { return contains(v.outline, p); });
         if (in_void || !is_inside(p, surface.height_m(p))) continue;
         mask.inside[i] = 1;
-        if (zone_at(zones, p, excluded)) continue;
+        mask.zone[i] = zone_at(zones, p, excluded);
+        if (mask.zone[i]) continue;
         mask.shown[i] = 1;
         mask.zone[i] = zone_at(zones, p, served);
         mask.demanded[i] = all || mask.zone[i] != 0;

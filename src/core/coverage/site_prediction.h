@@ -17,7 +17,7 @@ struct CellMask {
     std::vector<std::uint8_t>
         demanded;  ///< shown, and in a served zone; on a floor without served zones all of it
     std::vector<std::uint16_t>
-        zone;  ///< index + 1 into the floor's zones of the served zone here; 0 for none
+        zone;  ///< index + 1 into the floor's zones of the zone that counts here; 0 for none
 };
 
 struct FloorPrediction {

@@ -4,66 +4,82 @@
 #include <string>
 #include <vector>
 
-#include "coverage/lens_map.h"
+#include "coverage/margins.h"
 #include "coverage/site_prediction.h"
 
 namespace yemvo {
 
 struct Worst {
-    Point place;
-    double value;
+    Point place;   ///< in the floor's metres
+    double value;  ///< in the lens's unit
+    BandId band;
+    double margin;  ///< by how much it keeps the limit, in the lens's unit; below 0: by how much it fails
 };
 
-/// Areas are in m2; a floor where nothing is demanded has none and no share.
-struct FloorResult {
-    FloorId floor;
+/// An area asked for, and the part of it that keeps what is asked.
+struct Area {
     double demanded_m2 = 0, met_m2 = 0;
+    double share_met() const { return demanded_m2 > 0 ? met_m2 / demanded_m2 : 0; }
+};
+
+/// One requirement on the site, on a floor, or in a zone.
+struct PlaceResult {
+    FloorId floor = {};
+    ZoneId zone = {};
+    double demanded_m2 = 0;
+    std::vector<double> met_m2;  ///< by band index; where one band is enough, the same for all of them
     std::optional<Worst> worst;
-    double share_met() const { return demanded_m2 > 0 ? met_m2 / demanded_m2 : 1; }
+    double share_met(BandId band) const {
+        return demanded_m2 > 0 ? met_m2[band.index] / demanded_m2 : 0;
+    }
 };
 
 struct RequirementResult {
     Requirement requirement;
-    double demanded_m2 = 0, met_m2 = 0;
-    std::vector<FloorResult> floors;  ///< those with demanded area
-    double share_met() const { return demanded_m2 > 0 ? met_m2 / demanded_m2 : 0; }
-    bool met() const { return demanded_m2 > 0 && share_met() >= requirement.share_required - 1e-9; }
+    RequirementSetId set;
+    PlaceResult site;
+    std::vector<PlaceResult> floors, zones;  ///< those with demanded area
+    /// Of the band that reaches least.
+    double share_met() const { return share_met(site); }
+    double share_met(const PlaceResult&) const;
+    bool met() const { return site.demanded_m2 > 0 && share_met() >= requirement.share_required - 1e-9; }
+};
+
+struct FloorArea : Area {
+    FloorId floor;
+};
+struct ZoneArea : Area {
+    FloorId floor;
+    ZoneId zone;
 };
 
 /// All requirements of one band together: a cell counts as met where each that applies there holds.
-struct BandResult {
+struct BandResult : Area {
     BandId band;
-    double demanded_m2 = 0, met_m2 = 0;
     double share_required = 0;  ///< the highest of the band's requirements
-    double share_met() const { return demanded_m2 > 0 ? met_m2 / demanded_m2 : 0; }
+    std::vector<FloorArea> floors;
+    std::vector<ZoneArea> zones;
 };
 
 /// How a share stands to what is required: short of it by less than one percent point is near.
 enum class Outcome { met, near, not_met };
 Outcome outcome(double share_met, double share_required);
 
-struct ZoneResult {
-    ZoneId zone;
-    double demanded_m2 = 0, met_m2 = 0;
-};
-
 struct Verdict {
-    std::vector<RequirementResult> requirements;
-    std::vector<BandResult> bands;    ///< those with requirements
-    std::vector<FloorResult> floors;  ///< all requirements of all bands together
-    std::vector<ZoneResult> zones;    ///< the same by served zone
-    bool met() const;                 ///< every requirement; false when there is none
+    std::vector<RequirementResult> requirements;  ///< of the sets that are on, in their order
+    std::vector<BandResult> bands;                ///< those with requirements
+    std::vector<FloorArea> floors;                ///< all requirements of all bands together
+    std::vector<ZoneArea> zones;                  ///< the same by zone
+    bool met() const;                             ///< every requirement; false when there is none
     const BandResult* find(BandId) const;
-    const FloorResult* find(FloorId) const;
+    const FloorArea* find(FloorId) const;
+    const RequirementResult* find(RequirementId) const;
 };
 
-/// What a requirement looks at: its lens and bands, the site's client, the signal asked for there.
-LensChoice choice_of(const Project&, const Requirement&);
-/// The highest signal that a requirement asks for in one of the bands; -67 dBm where none does.
-double signal_asked_dbm(const Project&, BandSet);
+/// "Signal, 5 and 6 GHz"; "Signal, 5 or 6 GHz" where one band is enough.
+std::string requirement_name(const Requirement&);
 /// Whether some requirement needs predictions with their deviation.
 bool needs_deviation(const Project&);
-
 /// `site` must hold every floor that counts. Throws Error for a requirement whose lens is unknown.
 Verdict judge(const Project&, const SitePrediction&);
 

@@ -45,8 +45,7 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     }
     project.variant = new_id<VariantId>(project);
     project.variants.push_back({project.variant, "A", {}});
-    project.requirements = std::vector<Requirement>{
-        {new_id<RequirementId>(project), "Signal, 5 GHz", "signal", band_5, -67, 0.95, {}}};
+    add_requirement_set(project, standard_requirement_sets().front());
     return project;
 }
 
@@ -89,13 +88,11 @@ void replace_zone(Project& project, FloorId floor, const Zone& zone) {
 
 void remove_zone(Project& project, FloorId floor, ZoneId id) {
     erase_id(floor_of(project, floor).zones.edit(), id);
-    std::vector<Requirement> kept;
-    for (Requirement r : *project.requirements) {
-        const bool named = std::erase(r.zones, id) > 0;
-        if (!named || !r.zones.empty())
-            kept.push_back(std::move(r));  // one that held only there goes with it
-    }
-    project.requirements = std::move(kept);
+    const auto names = [&](const RequirementSet& set) { return std::ranges::count(set.zones, id) > 0; };
+    if (std::ranges::none_of(*project.requirement_sets, names)) return;
+    std::erase_if(project.requirement_sets.edit(), [&](RequirementSet& set) {
+        return std::erase(set.zones, id) > 0 && set.zones.empty();  // one that held only there goes with it
+    });
 }
 
 VoidId add_void(Project& project, FloorId floor, SlabVoid v) {
@@ -178,8 +175,41 @@ void remove_access_point(Project& project, FloorId floor, AccessPointId id) {
     erase_id(access_points_of(project, floor), id);
 }
 
-void set_requirements(Project& project, std::vector<Requirement> list) {
-    project.requirements = std::move(list);
+RequirementSetId add_requirement_set(Project& project, RequirementSet set) {
+    set.id = new_id<RequirementSetId>(project);
+    for (Requirement& r : set.requirements) r.id = new_id<RequirementId>(project);
+    project.requirement_sets.edit().push_back(std::move(set));
+    return project.requirement_sets->back().id;
+}
+
+void replace_requirement_set(Project& project, const RequirementSet& set) {
+    entry(project.requirement_sets.edit(), set.id) = set;
+}
+
+void remove_requirement_set(Project& project, RequirementSetId id) {
+    erase_id(project.requirement_sets.edit(), id);
+}
+
+RequirementId add_requirement(Project& project, RequirementSetId id, Requirement r) {
+    r.id = new_id<RequirementId>(project);
+    entry(project.requirement_sets.edit(), id).requirements.push_back(r);
+    return r.id;
+}
+
+/// The set that a requirement belongs to.
+static RequirementSet& set_with(Project& project, RequirementId id) {
+    for (RequirementSet& set : project.requirement_sets.edit())
+        for (const Requirement& r : set.requirements)
+            if (r.id == id) return set;
+    throw std::out_of_range("no requirement " + std::to_string(id.value));
+}
+
+void replace_requirement(Project& project, const Requirement& r) {
+    entry(set_with(project, r.id).requirements, r.id) = r;
+}
+
+void remove_requirement(Project& project, RequirementId id) {
+    erase_id(set_with(project, id).requirements, id);
 }
 
 int add_probe(Project& project, FloorId floor, Point place) {

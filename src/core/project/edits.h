@@ -12,7 +12,7 @@ IdType new_id(Project& project) {
 }
 
 /// An empty project with the standard wall types and models, one building with `floors` equal storeys named
-/// "Ground floor", "First floor", ..., one variant and one requirement (signal at 5 GHz, -67 dBm, 95 %).
+/// "Ground floor", "First floor", ..., one variant and the first of the standard requirement sets.
 Project new_project(std::string name, SiteSettings, int floors = 1, double storey_height_m = 3.5);
 
 /// On top of the building's others, as high as the one below it.
@@ -130,6 +130,12 @@ void remove_access_point(Project&, FloorId, AccessPointId);
 /// The lowest number no access point of the current variant has.
 int next_access_point_number(const Project&);
 
-void set_requirements(Project&, std::vector<Requirement>);
+/// The set gets new ids, its requirements too.
+RequirementSetId add_requirement_set(Project&, RequirementSet);
+void replace_requirement_set(Project&, const RequirementSet&);
+void remove_requirement_set(Project&, RequirementSetId);
+RequirementId add_requirement(Project&, RequirementSetId, Requirement);
+void replace_requirement(Project&, const Requirement&);
+void remove_requirement(Project&, RequirementId);
 
 }  // namespace yemvo

@@ -2,6 +2,7 @@
 
 #include "project/json_gear.h"
 #include "project/json_lists.h"
+#include "project/json_requirements.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"
 #include "project/library.h"
@@ -27,43 +28,6 @@ std::optional<LengthUnits> find_units(std::string_view name) {
 SiteSettings read_settings(const Reader& r, int version) {
     return {r.at("units").word(find_units), r.at("country").text(2), r.at("client_height_m").number(0, 100),
             r.at("client_noise_figure_db").number(0, 30), version > 3 ? r.at("client").text(100) : "tablet"};
-}
-
-Json write_requirement(const Requirement& r) {
-    return {{"id", r.id.value},
-            {"name", r.name},
-            {"lens", r.lens},
-            {"bands_ghz", write_list(r.bands.list(), [](BandId id) { return Json(band(id).name); })},
-            {"any_band", r.any_band},
-            {"limit", r.limit},
-            {"share_required", r.share_required},
-            {"zones", write_list(r.zones, [](ZoneId id) { return Json(id.value); })},
-            {"set", r.set}};
-}
-
-/// Formats before 4 had one band.
-BandSet read_requirement_bands(const Reader& r, int version) {
-    if (version < 4) return r.at("band_ghz").word(find_band);
-    BandSet set;
-    const Reader list = r.at("bands_ghz");
-    for (const Reader& b : list.items(20)) set = set.with(b.word(find_band));
-    if (set.empty()) list.fail("needs at least one band");
-    return set;
-}
-
-Requirement read_requirement(const Reader& r, int version) {
-    Requirement q{r.at("id").id<RequirementId>(),
-                  r.at("name").text(2000),
-                  r.at("lens").text(60),
-                  read_requirement_bands(r, version),
-                  r.at("limit").number(-10000, 100000),
-                  r.at("share_required").number(0, 1),
-                  read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); })};
-    if (version > 3) {
-        q.any_band = r.at("any_band").boolean();
-        q.set = r.at("set").text(2000);
-    }
-    return q;
 }
 
 Json write_variant(const Variant& v) {
@@ -136,7 +100,7 @@ std::string project_to_json(const Project& p) {
         {"buildings", write_list(p.buildings, write_building)},
         {"variant", p.variant.value},
         {"variants", write_list(p.variants, write_variant)},
-        {"requirements", write_list(*p.requirements, write_requirement)},
+        {"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)},
         {"waivers", write_list(*p.waivers, write_waiver)},
         {"probes", write_list(*p.probes, write_probe)},
         {"display", {{"hidden", write_kinds(p.display.hidden)}, {"locked", write_kinds(p.display.locked)}}},
@@ -166,8 +130,9 @@ Project project_from_json(std::string_view text) {
         read_list<Building>(r.at("buildings"), [&](const Reader& b) { return read_building(b, version); });
     p.variant = r.at("variant").id<VariantId>();
     p.variants = read_list<Variant>(r.at("variants"), read_variant);
-    p.requirements = read_list<Requirement>(r.at("requirements"),
-                                            [&](const Reader& q) { return read_requirement(q, version); });
+    p.requirement_sets = version > 4
+                             ? read_list<RequirementSet>(r.at("requirement_sets"), read_requirement_set)
+                             : read_requirements_of_old(r.at("requirements"), version, p);
     if (version > 2) {
         p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver);
         p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};

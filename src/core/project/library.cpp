@@ -4,6 +4,7 @@
 
 #include "embedded/data.h"
 #include "project/json_gear.h"
+#include "project/json_requirements.h"
 #include "project/json_types.h"
 
 namespace yemvo {
@@ -43,6 +44,21 @@ std::vector<ClientProfile> standard_clients() {
     std::vector<ClientProfile> clients;
     for (const Reader& item : Reader(json, "clients.json").at("clients").items()) clients.push_back(read_client(item));
     return clients;
+}
+
+std::vector<RequirementSet> standard_requirement_sets() {
+    const Json json = parse_built_in("requirement_sets.json");
+    std::vector<RequirementSet> sets;
+    for (const Reader& item : Reader(json, "requirement_sets.json").at("sets").items())
+        sets.push_back(read_requirement_set(item));
+    return sets;
+}
+
+std::string about_requirement_set(const std::string& name) {
+    const Json json = parse_built_in("requirement_sets.json");
+    for (const Reader& item : Reader(json, "requirement_sets.json").at("sets").items())
+        if (item.at("name").text() == name) return item.at("about").text();
+    return {};
 }
 
 }  // namespace yemvo

@@ -1,10 +1,11 @@
-// What a new project starts with: the wall types of data/wall_types.json and the models of data/gear.json,
+// What a new project starts with: the wall types, models, client profiles and requirement sets of data/,
 // which are built into the program.
 #pragma once
 #include <vector>
 
 #include "gear/client.h"
 #include "gear/model.h"
+#include "project/requirement.h"
 #include "venue/wall_type.h"
 
 namespace yemvo {
@@ -15,5 +16,9 @@ std::vector<WallType> standard_wall_types();
 std::vector<Material> standard_materials();
 std::vector<AccessPointModel> standard_models();
 std::vector<ClientProfile> standard_clients();
+/// Requirement sets to begin with; the first is what a new project has.
+std::vector<RequirementSet> standard_requirement_sets();
+/// What the standard set of that name is for, in a sentence; empty for any other.
+std::string about_requirement_set(const std::string& name);
 
 }  // namespace yemvo

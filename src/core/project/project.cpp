@@ -49,6 +49,16 @@ const Building* find_building(const Project& project, BuildingId id) {
     return find_id(project.buildings, id);
 }
 
+const Floor* entry_floor(const Project& project) {
+    constexpr double ground_m = -0.5;
+    for (const Building& b : project.buildings) {
+        if (b.floors.empty()) continue;
+        const auto at = std::ranges::find_if(b.floors, [](const Floor& f) { return f.elevation_m > ground_m; });
+        return at == b.floors.end() ? &b.floors.back() : &*at;
+    }
+    return nullptr;
+}
+
 std::string floor_title(const Project& project, const Floor& floor) {
     if (project.buildings.size() < 2) return floor.name;
     const Building& building = building_with(project, floor.id);
@@ -147,6 +157,27 @@ const ClientProfile& client(const Project& project, const std::string& key) {
     for (const ClientProfile& c : *project.clients)
         if (c.key == key) return c;
     return project.clients->empty() ? plain : project.clients->front();
+}
+
+std::vector<const Requirement*> requirements_in_force(const Project& project) {
+    std::vector<const Requirement*> list;
+    for (const RequirementSet& set : *project.requirement_sets)
+        if (set.on)
+            for (const Requirement& r : set.requirements) list.push_back(&r);
+    return list;
+}
+
+const RequirementSet* find_requirement_set(const Project& project, RequirementSetId id) {
+    for (const RequirementSet& set : *project.requirement_sets)
+        if (set.id == id) return &set;
+    return nullptr;
+}
+
+const Requirement* find_requirement(const Project& project, RequirementId id) {
+    for (const RequirementSet& set : *project.requirement_sets)
+        for (const Requirement& r : set.requirements)
+            if (r.id == id) return &r;
+    return nullptr;
 }
 
 const Probe* find_probe(const Project& project, int number) {

@@ -14,6 +14,7 @@
 #include "gear/access_point.h"
 #include "gear/client.h"
 #include "project/item.h"
+#include "project/requirement.h"
 #include "venue/floor.h"
 #include "venue/wall_type.h"
 
@@ -28,20 +29,6 @@ struct SiteSettings {
     double client_noise_figure_db = 7;  ///< of the receiver of every link
     std::string client = "tablet";      ///< profile that rates are shown for
     friend bool operator==(const SiteSettings&, const SiteSettings&) = default;
-};
-
-/// One limit on one quantity, and the share of area that must keep it.
-struct Requirement {
-    RequirementId id;
-    std::string name;
-    std::string lens;  ///< key of a lens that is an amount: "signal", "next_best", "snr"
-    BandSet bands;
-    double limit = -67;  ///< in the lens's unit
-    double share_required = 0.95;
-    std::vector<ZoneId> zones;  ///< where; empty: every served zone
-    bool any_band = false;      ///< one of the bands is enough; else each must keep it
-    std::string set = {};       ///< the set that it came with; empty: made by hand
-    friend bool operator==(const Requirement&, const Requirement&) = default;
 };
 
 /// One set of access points on the venue, to compare with others.
@@ -84,7 +71,7 @@ struct Project {
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one
-    Shared<std::vector<Requirement>> requirements;
+    Shared<std::vector<RequirementSet>> requirement_sets;
     Shared<std::vector<Waiver>> waivers;
     Shared<std::vector<Probe>> probes;
     Display display;
@@ -97,6 +84,8 @@ std::vector<const Floor*> all_floors(const Project&);
 const Floor* find_floor(const Project&, FloorId);
 /// By the floor's title or, where no title is so, its name.
 const Floor* find_floor(const Project&, std::string_view name);
+/// Where people come in: the lowest floor that is not below the ground, of the first building that has floors.
+const Floor* entry_floor(const Project&);
 /// The floor's name; where there are several buildings, after the building's: "North wing, First floor". A
 /// yard with one floor is called by its own name.
 std::string floor_title(const Project&, const Floor&);
@@ -122,6 +111,12 @@ std::vector<TypeSite> uses_of_type(const Project&, WallTypeId);
 /// The first type with this use; its id is 0 when there is none.
 WallTypeId first_type(const Project&, TypeUse);
 WallTypeId find_type(const Project&, std::string_view key);
+
+/// Of the sets that are on, in order.
+std::vector<const Requirement*> requirements_in_force(const Project&);
+/// Null where there is none.
+const RequirementSet* find_requirement_set(const Project&, RequirementSetId);
+const Requirement* find_requirement(const Project&, RequirementId);
 
 /// Null where there is none of that number.
 const Probe* find_probe(const Project&, int number);

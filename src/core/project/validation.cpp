@@ -24,7 +24,7 @@ public:
         for (const Variant& v : project_.variants) variant(v);
         if (!variants_.contains(project_.variant.value))
             fail("the current variant does not exist", project_.name);
-        for (const Requirement& r : *project_.requirements) requirement(r);
+        for (const RequirementSet& set : *project_.requirement_sets) requirement_set(set);
         Set numbers;
         for (const Probe& p : *project_.probes) {
             const std::string where = "probe P" + std::to_string(p.number);
@@ -104,11 +104,12 @@ private:
                          band(ap.radios[i].channel.band).name + " GHz",
                      where);
     }
-    void requirement(const Requirement& r) {
-        own(others_, r.id.value, "requirement " + r.name);
-        for (ZoneId id : r.zones)
-            if (!zones_.contains(id.value))
-                fail("there is no zone " + std::to_string(id.value), "requirement " + r.name);
+    void requirement_set(const RequirementSet& set) {
+        const std::string where = "requirement set " + set.name;
+        own(others_, set.id.value, where);
+        for (const Requirement& r : set.requirements) own(others_, r.id.value, where);
+        for (ZoneId id : set.zones)
+            if (!zones_.contains(id.value)) fail("there is no zone " + std::to_string(id.value), where);
     }
 
     const Project& project_;

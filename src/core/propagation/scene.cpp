@@ -104,7 +104,9 @@ private:
     void add_ceiling(const Floor& floor, const CeilingArea& c) {
         const SceneFloor& at = scene_.floors.back();
         SceneSlab sheet;
-        sheet.level_m = at.ground_m(centroid(c.outline)) + c.height_m;
+        // what is mounted flush hangs in the room, not above it
+        constexpr double flush_m = 1e-3;
+        sheet.level_m = at.ground_m(centroid(c.outline)) + c.height_m + flush_m;
         sheet.row = row(*c.type);
         sheet.floor = floor.id;
         sheet.ceiling = c.id;

@@ -1,0 +1,263 @@
+#include "app/proof/proof_page.h"
+
+#include <QApplication>
+#include <QButtonGroup>
+#include <QClipboard>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+#include <QToolButton>
+#include <QVBoxLayout>
+
+#include "app/proof/proof_table.h"
+#include "app/proof/worst_cards.h"
+#include "app/shell/theme.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr int line_height = 21;
+constexpr std::size_t most_lines = 7;
+
+QString counted(std::size_t n, const char* one, const char* many) {
+    return QString::number(n) + " " + (n == 1 ? one : many);
+}
+
+QString listed(const QStringList& names) {
+    if (names.size() < 2) return names.join("");
+    return names.mid(0, names.size() - 1).join(", ") + " and " + names.last();
+}
+
+QString about(const Project& project) {
+    QStringList sets;
+    for (const RequirementSet& set : *project.requirement_sets)
+        if (set.on) sets << QString::fromStdString(set.name);
+    std::size_t radios = 0;
+    const auto placed = placed_access_points(project);
+    for (const PlacedAccessPoint& p : placed)
+        for (const Radio& r : p.access_point->radios) radios += r.on;
+    const QString required = sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
+                                             : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
+    return QString("%1, variant %2: %3, %4 on")
+        .arg(required, QString::fromStdString(current_variant(project).name),
+             counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"));
+}
+
+}  // namespace
+
+QString proof_lacks(const Project& project) {
+    if (requirements_in_force(project).empty())
+        return "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how much of "
+               "the area.";
+    if (placed_access_points(project).empty())
+        return "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.";
+    return {};
+}
+
+FindingLines::FindingLines(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("findingLines");
+    setMouseTracking(true);
+    connect(&workspace, &Workspace::findings_changed, this, &FindingLines::refresh);
+    refresh();
+}
+
+void FindingLines::refresh() {
+    lines_.clear();
+    more_ = 0;
+    for (const bool waived : {false, true})
+        for (const Finding& f : *workspace_.findings()) {
+            if (f.waived.has_value() != waived) continue;
+            if (lines_.size() < most_lines)
+                lines_.push_back(f);
+            else
+                ++more_;
+        }
+    setFixedHeight(line_height * static_cast<int>(std::max<std::size_t>(1, lines_.size() + (more_ > 0))));
+    update();
+}
+
+int FindingLines::line_at(int y) const { return y < 0 ? -1 : y / line_height; }
+
+void FindingLines::mousePressEvent(QMouseEvent* e) {
+    const auto line = static_cast<std::size_t>(std::max(0, line_at(e->pos().y())));
+    if (line < lines_.size()) return workspace_.show_finding(Finding(lines_[line]));
+    if (more_ > 0) emit all_asked();
+}
+
+void FindingLines::mouseMoveEvent(QMouseEvent* e) {
+    const int line = line_at(e->pos().y());
+    if (line == hovered_) return;
+    hovered_ = line;
+    setCursor(lines_.empty() ? Qt::ArrowCursor : Qt::PointingHandCursor);
+    update();
+}
+
+void FindingLines::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const auto& c = theme();
+    p.setFont(render::font(12));
+    if (lines_.empty()) {
+        p.setPen(c.muted);
+        p.drawText(rect(), Qt::AlignVCenter, "The model's own checks have no doubts.");
+        return;
+    }
+    const int where_x = std::max(300, width() - 250);
+    for (std::size_t i = 0; i < lines_.size(); ++i) {
+        const Finding& f = lines_[i];
+        const int y = static_cast<int>(i) * line_height;
+        if (static_cast<int>(i) == hovered_ && underMouse())
+            p.fillRect(QRect(0, y, width(), line_height - 1), c.accent_tint);
+        if (f.waived) {
+            p.setPen(QPen(c.muted, 1.2));
+            p.setBrush(Qt::NoBrush);
+            p.drawRect(QRectF(0.6, y + 5.6, 9.8, 9.8));
+            p.drawLine(QPointF(0.6, y + 15.4), QPointF(10.4, y + 5.6));
+        } else {
+            render::paint_outcome(p, QPointF(6, y + 10), Outcome::not_met, c);
+        }
+        p.setFont(render::font(12));
+        p.setPen(f.waived ? c.muted : c.ink);
+        const QFontMetrics m(p.font());
+        p.drawText(QRect(20, y, where_x - 30, line_height), Qt::AlignVCenter,
+                   m.elidedText(QString::fromStdString(f.what), Qt::ElideRight, where_x - 30));
+        p.setPen(c.muted);
+        QString where;
+        if (const Floor* floor = find_floor(workspace_.project(), f.floor))
+            where = QString::fromStdString(floor_title(workspace_.project(), *floor));
+        p.drawText(QRect(where_x, y, width() - where_x - 70, line_height), Qt::AlignVCenter,
+                   m.elidedText(where, Qt::ElideRight, width() - where_x - 74));
+        p.drawText(QRect(width() - 70, y, 66, line_height), Qt::AlignVCenter | Qt::AlignRight,
+                   f.waived ? "accepted" : "open");
+        p.fillRect(QRect(0, y + line_height - 1, width(), 1), c.line2);
+    }
+    if (more_ == 0) return;
+    p.setPen(c.accent);
+    p.drawText(QRect(20, line_height * static_cast<int>(lines_.size()), width(), line_height), Qt::AlignVCenter,
+               QString("and %1 more in the list of findings").arg(more_));
+}
+
+ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
+    : QWidget(parent),
+      workspace_(workspace),
+      title_(new QLabel(this)),
+      about_(new QLabel(this)),
+      worst_title_(new QLabel("Worst places", this)),
+      findings_title_(new QLabel(this)),
+      legend_(new QLabel(this)),
+      floors_(new QToolButton(this)),
+      zones_(new QToolButton(this)) {
+    setObjectName("proofPage");
+    auto* outer = new QVBoxLayout(this);
+    outer->setContentsMargins(0, 0, 0, 0);
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    outer->addWidget(scroll);
+    auto* sheet = new QWidget;
+    sheet->setObjectName("proofSheet");
+    dress(sheet, "QWidget#proofSheet { background: @paper; }");
+    scroll->setWidget(sheet);
+    auto* column = new QVBoxLayout(sheet);
+    column->setContentsMargins(16, 10, 14, 12);
+    column->setSpacing(0);
+    add_head(column);
+    column->addSpacing(6);
+    table_ = new ProofTable(workspace, sheet);
+    column->addWidget(table_);
+    column->addSpacing(6);
+    legend_->setObjectName("muted");
+    legend_->setWordWrap(true);
+    column->addWidget(legend_);
+    column->addSpacing(10);
+    worst_title_->setFont(render::font(13, 600));
+    worst_title_->setObjectName("head");
+    column->addWidget(worst_title_);
+    column->addSpacing(6);
+    cards_ = new WorstCards(workspace, sheet);
+    column->addWidget(cards_);
+    column->addSpacing(12);
+    findings_title_->setObjectName("head");
+    column->addWidget(findings_title_);
+    column->addSpacing(4);
+    findings_ = new FindingLines(workspace, sheet);
+    column->addWidget(findings_);
+    column->addStretch(1);
+    connect(findings_, &FindingLines::all_asked, this, &ProofPage::findings_asked);
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed, &Workspace::findings_changed,
+                        &Workspace::floor_changed})
+        connect(&workspace, signal, this, &ProofPage::refresh);
+    refresh();
+}
+
+void ProofPage::add_head(QVBoxLayout* column) {
+    auto* head = new QHBoxLayout;
+    title_->setObjectName("title");
+    head->addWidget(title_, 1);
+    auto* which = new QButtonGroup(this);
+    for (auto [button, words, tip] :
+         {std::tuple(floors_, "By floor", "A column for each floor"),
+          std::tuple(zones_, "By zone", "A column for each zone of the floor in view")}) {
+        button->setObjectName("slimSegment");
+        button->setText(words);
+        button->setToolTip(tip);
+        button->setCheckable(true);
+        which->addButton(button);
+        head->addWidget(button);
+    }
+    head->setSpacing(0);
+    floors_->setChecked(true);
+    connect(floors_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::floors); });
+    connect(zones_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::zones); });
+    auto* copy = new QPushButton("Copy table", this);
+    copy->setObjectName("copyProof");
+    copy->setToolTip("The table as text for a spreadsheet (Ctrl C)");
+    connect(copy, &QPushButton::clicked, this, &ProofPage::copy_table);
+    head->addSpacing(10);
+    head->addWidget(copy);
+    column->addLayout(head);
+    about_->setObjectName("muted");
+    about_->setWordWrap(true);
+    column->addWidget(about_);
+}
+
+void ProofPage::copy_table() {
+    QApplication::clipboard()->setText(table_->text());
+    workspace_.tell("The table is on the clipboard");
+}
+
+void ProofPage::keyPressEvent(QKeyEvent* e) {
+    if (e->matches(QKeySequence::Copy)) return copy_table();
+    QWidget::keyPressEvent(e);
+}
+
+void ProofPage::refresh() {
+    if (!isVisible() && !title_->text().isEmpty()) return;
+    if (!workspace_.document().is_open()) return;
+    const Project& project = workspace_.project();
+    title_->setText("Proof of " + QString::fromStdString(project.name));
+    const QString lacks = proof_lacks(project);
+    about_->setText(lacks.isEmpty() ? about(project) : lacks);
+    table_->setVisible(lacks.isEmpty());
+    const bool places = workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
+    legend_->setVisible(lacks.isEmpty());
+    legend_->setText("Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met. A "
+                     "click on a figure goes where it comes from.");
+    worst_title_->setVisible(places);
+    cards_->setVisible(places);
+    std::size_t open = workspace_.open_findings(), all = workspace_.findings()->size();
+    findings_title_->setText(QString("Findings  <span style='font-weight:400'>%1 open%2</span>")
+                                 .arg(open)
+                                 .arg(all > open ? QString(", %1 accepted").arg(all - open) : QString()));
+}
+
+void ProofPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().paper); }
+
+}  // namespace yemvo::app

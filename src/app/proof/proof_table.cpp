@@ -1,0 +1,465 @@
+#include "app/proof/proof_table.h"
+
+#include <QHelpEvent>
+#include <QKeyEvent>
+#include <QMouseEvent>
+#include <QPainter>
+#include <QScrollBar>
+#include <QToolTip>
+#include <set>
+
+#include "app/shell/theme.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+constexpr int title_width = 138, limit_width = 106, area_width = 40, figure_width = 32, place_gap = 6;
+constexpr int head_height = 44, group_height = 20, row_height = 21, scroll_height = 12;
+const QString nothing_asked = QStringLiteral("–");
+
+QString share_text(double share) {
+    const double percent = 100 * share;
+    return percent > 99.95 ? QStringLiteral("100") : render::figure(percent, 1);
+}
+
+QString group_title(LensGroup group) {
+    return group == LensGroup::service ? "Service" : group == LensGroup::air ? "Air" : "Reach";
+}
+
+/// Without its building where no other floor is called so.
+QString floor_name(const Project& project, const Floor& floor) {
+    const auto floors = all_floors(project);
+    const bool alone = std::ranges::count_if(floors, [&](const Floor* f) { return f->name == floor.name; }) == 1;
+    return QString::fromStdString(alone ? floor.name : floor_title(project, floor));
+}
+
+}  // namespace
+
+QString limit_words(const Requirement& r) {
+    const auto id = find_lens(r.lens);
+    if (!id) return {};
+    const LensInfo& info = lens(*id);
+    std::set<double> limits;
+    for (BandId b : r.bands.list()) limits.insert(r.limit_in(b));
+    QString text;
+    for (double limit : limits)
+        text += (text.isEmpty() ? "" : " / ") + render::figure(limit, limit == std::round(limit) ? 0 : 1);
+    const bool one = limits.size() == 1 && *limits.begin() == 1 && info.unit == "radios";
+    return (info.more_is_better ? QStringLiteral("≥ ") : QStringLiteral("≤ ")) + text + " " +
+           (one ? QString("radio") : QString::fromStdString(info.unit));
+}
+
+ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), scroll_(new QScrollBar(Qt::Horizontal, this)) {
+    setObjectName("proofTable");
+    setMouseTracking(true);
+    setFocusPolicy(Qt::StrongFocus);
+    scroll_->setFixedHeight(scroll_height);
+    connect(scroll_, &QScrollBar::valueChanged, this, qOverload<>(&QWidget::update));
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed, &Workspace::floor_changed,
+                        &Workspace::requirement_chosen})
+        connect(&workspace, signal, this, &ProofTable::refresh);
+    refresh();
+}
+
+void ProofTable::set_columns(Columns columns) {
+    columns_ = columns;
+    scroll_->setValue(0);
+    refresh();
+}
+
+void ProofTable::refresh() {
+    rows_.clear();
+    places_.clear();
+    bands_.clear();
+    if (workspace_.document().is_open() && workspace_.verdict()) {
+        for (const BandResult& b : workspace_.verdict()->bands) bands_.push_back(b.band);
+        for (LensGroup group : {LensGroup::service, LensGroup::air, LensGroup::reach}) add_rows(group);
+        if (!rows_.empty()) rows_.push_back({Row::Kind::all, 0, "All of them", {}});
+        find_places();
+    }
+    const int beyond = place_x(place_count()) - width();
+    scroll_->setVisible(beyond > 0);
+    scroll_->setRange(0, std::max(0, beyond));
+    scroll_->setPageStep(std::max(1, width() - places_left()));
+    setFixedHeight(sizeHint().height());
+    setAccessibleDescription(text());
+    update();
+}
+
+void ProofTable::add_rows(LensGroup group) {
+    const auto& results = workspace_.verdict()->requirements;
+    const std::size_t before = rows_.size();
+    for (std::size_t i = 0; i < results.size(); ++i) {
+        const LensInfo& info = required_lens(results[i].requirement);
+        if (info.group != group) continue;
+        if (rows_.size() == before) rows_.push_back({Row::Kind::group, 0, group_title(group), {}});
+        // told apart where several sets ask the same
+        const bool again = std::ranges::count_if(results, [&](const RequirementResult& r) {
+                               return r.requirement.lens == results[i].requirement.lens && r.set != results[i].set;
+                           }) > 0;
+        const RequirementSet* set = find_requirement_set(workspace_.project(), results[i].set);
+        rows_.push_back({Row::Kind::requirement, i, QString::fromStdString(info.name),
+                         again && set ? QString::fromStdString(set->name) : QString()});
+    }
+}
+
+void ProofTable::find_places() {
+    const Project& project = workspace_.project();
+    places_.push_back({"Venue", {}, {}});
+    if (columns_ == Columns::floors) {
+        for (const FloorArea& f : workspace_.verdict()->floors)
+            if (const Floor* floor = find_floor(project, f.floor))
+                places_.push_back({floor_name(project, *floor), f.floor, {}});
+        return;
+    }
+    const Floor* floor = workspace_.floor();
+    for (const ZoneArea& z : workspace_.verdict()->zones)
+        if (floor && z.floor == floor->id)
+            if (const Zone* zone = find_zone(*floor, z.zone))
+                places_.push_back({QString::fromStdString(zone->name), z.floor, z.zone});
+}
+
+const PlaceResult* ProofTable::at(const RequirementResult& r, const Place& place) const {
+    if (!place.floor) return r.site.demanded_m2 > 0 ? &r.site : nullptr;
+    for (const PlaceResult& p : place.zone ? r.zones : r.floors)
+        if (p.floor == place.floor && p.zone == place.zone) return &p;
+    return nullptr;
+}
+
+std::optional<ProofTable::Figure> ProofTable::figure(const Row& row, const Place& place, BandId band) const {
+    if (row.kind == Row::Kind::group) return std::nullopt;
+    if (row.kind == Row::Kind::requirement) {
+        const RequirementResult& r = result(row);
+        const PlaceResult* p = r.requirement.bands.contains(band) ? at(r, place) : nullptr;
+        if (!p) return std::nullopt;
+        return Figure{p->share_met(band), outcome(p->share_met(band), r.requirement.share_required)};
+    }
+    const BandResult* all = workspace_.verdict()->find(band);
+    const Area* area = nullptr;
+    if (all && !place.floor && all->demanded_m2 > 0) area = all;
+    if (all && place.floor && !place.zone)
+        for (const FloorArea& f : all->floors)
+            if (f.floor == place.floor) area = &f;
+    if (all && place.zone)
+        for (const ZoneArea& z : all->zones)
+            if (z.zone == place.zone) area = &z;
+    if (!area) return std::nullopt;
+    return Figure{area->share_met(), outcome(area->share_met(), all->share_required)};
+}
+
+QString ProofTable::figure_text(int row, int place, BandId band) const {
+    const auto f = figure(rows_[static_cast<std::size_t>(row)], places_[static_cast<std::size_t>(place)], band);
+    return f ? share_text(f->share) : nothing_asked;
+}
+
+int ProofTable::row_of(RequirementId id) const {
+    for (std::size_t i = 0; i < rows_.size(); ++i)
+        if (rows_[i].kind == Row::Kind::requirement && result(rows_[i]).requirement.id == id)
+            return static_cast<int>(i);
+    return -1;
+}
+
+QString ProofTable::text() const {
+    QString out = "Requirement\tLimit\tArea";
+    for (const Place& p : places_)
+        for (BandId b : bands_) out += "\t" + p.name + " " + QString::fromStdString(band(b).name) + " GHz";
+    out += "\n";
+    for (std::size_t i = 0; i < rows_.size(); ++i) {
+        if (rows_[i].kind == Row::Kind::group) continue;
+        out += rows_[i].title + (rows_[i].set.isEmpty() ? "" : ", " + rows_[i].set);
+        if (rows_[i].kind == Row::Kind::requirement) {
+            const Requirement& r = result(rows_[i]).requirement;
+            out += "\t" + limit_words(r) + "\t" + render::percent(r.share_required, 0);
+        } else {
+            out += "\t\t";
+        }
+        for (int p = 0; p < place_count(); ++p)
+            for (BandId b : bands_) out += "\t" + figure_text(static_cast<int>(i), p, b);
+        out += "\n";
+    }
+    return out;
+}
+
+int ProofTable::places_left() const { return title_width + limit_width + area_width; }
+int ProofTable::place_width() const {
+    return std::max(static_cast<int>(bands_.size()) * figure_width, 60) + place_gap;
+}
+
+/// The venue stays in its place; floors and zones scroll.
+int ProofTable::place_x(int place) const {
+    return places_left() + place * place_width() - (place > 0 ? scroll_->value() : 0);
+}
+
+int ProofTable::row_top(int row) const {
+    int y = head_height;
+    for (int i = 0; i < row; ++i)
+        y += rows_[static_cast<std::size_t>(i)].kind == Row::Kind::group ? group_height : row_height;
+    return y;
+}
+
+int ProofTable::row_at(int y) const {
+    for (int i = 0; i < static_cast<int>(rows_.size()); ++i)
+        if (y >= row_top(i) && y < row_top(i + 1)) return i;
+    return -1;
+}
+
+QSize ProofTable::sizeHint() const {
+    return {400, row_top(static_cast<int>(rows_.size())) + (scroll_->maximum() > 0 ? scroll_height + 2 : 2)};
+}
+
+QRect ProofTable::figure_rect(int row, int place, BandId band) const {
+    const auto i = std::find(bands_.begin(), bands_.end(), band) - bands_.begin();
+    const int x = place_x(place) + place_gap / 2 + static_cast<int>(i) * figure_width;
+    return {x, row_top(row), figure_width, row_height};
+}
+
+QRect ProofTable::title_rect(int row) const { return {0, row_top(row), places_left(), row_height}; }
+
+std::optional<ProofTable::Cell> ProofTable::cell_at(QPoint at) const {
+    const int row = row_at(at.y());
+    if (row < 0 || rows_[static_cast<std::size_t>(row)].kind == Row::Kind::group) return std::nullopt;
+    for (int p = 0; p < place_count(); ++p) {
+        // what scrolled under the venue is not there
+        if (p > 0 && at.x() < places_left() + place_width()) break;
+        for (std::size_t b = 0; b < bands_.size(); ++b)
+            if (figure_rect(row, p, bands_[b]).contains(at)) return Cell{row, p, static_cast<int>(b)};
+    }
+    return std::nullopt;
+}
+
+void ProofTable::go(const Cell& cell) {
+    const Row& row = rows_[static_cast<std::size_t>(cell.row)];
+    const Place& place = places_[static_cast<std::size_t>(cell.place)];
+    if (row.kind == Row::Kind::all) {
+        if (place.floor) workspace_.show_floor(place.floor);
+        return;
+    }
+    const RequirementResult& r = result(row);
+    const BandId band = bands_[static_cast<std::size_t>(cell.band)];
+    const PlaceResult* p = r.requirement.bands.contains(band) ? at(r, place) : nullptr;
+    if (!p) return;
+    const bool here = p->worst && (r.requirement.any_band || p->worst->band == band);
+    const BandSet shown = r.requirement.any_band ? r.requirement.bands : BandSet(band);
+    workspace_.choose_requirement(r.requirement.id);
+    workspace_.look_at(r.requirement, shown, p->floor ? p->floor : workspace_.floor_id(),
+                       here ? std::optional(p->worst->place) : std::nullopt);
+}
+
+void ProofTable::mousePressEvent(QMouseEvent* e) {
+    if (e->button() != Qt::LeftButton) return;
+    if (const auto cell = cell_at(e->pos())) {
+        cursor_ = cell;
+        return go(*cell);
+    }
+    const int row = row_at(e->pos().y());
+    if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::requirement && e->pos().x() < places_left())
+        workspace_.choose_requirement(result(rows_[static_cast<std::size_t>(row)]).requirement.id);
+}
+
+void ProofTable::mouseMoveEvent(QMouseEvent* e) {
+    const auto cell = cell_at(e->pos());
+    if (cell == hovered_) return;
+    hovered_ = cell;
+    setCursor(cell ? Qt::PointingHandCursor : Qt::ArrowCursor);
+    update();
+}
+
+void ProofTable::leaveEvent(QEvent*) {
+    hovered_.reset();
+    update();
+}
+
+void ProofTable::wheelEvent(QWheelEvent* e) {
+    const int across = e->modifiers() & Qt::ShiftModifier ? e->angleDelta().y() : e->angleDelta().x();
+    if (across == 0) return e->ignore();
+    scroll_->setValue(scroll_->value() - across / 2);
+}
+
+void ProofTable::move_cursor(int rows, int cells) {
+    if (rows_.empty() || places_.empty() || bands_.empty()) return;
+    const int many = static_cast<int>(bands_.size());
+    Cell next = cursor_.value_or(Cell{1, 0, 0});
+    const int at = std::clamp(next.place * many + next.band + cells, 0, place_count() * many - 1);
+    next.place = at / many;
+    next.band = at % many;
+    const int last = static_cast<int>(rows_.size()) - 1;
+    const auto is_group = [&](int row) { return rows_[static_cast<std::size_t>(row)].kind == Row::Kind::group; };
+    int row = std::clamp(next.row + rows, 0, last);
+    while (row > 0 && row < last && is_group(row)) row += rows < 0 ? -1 : 1;
+    next.row = is_group(row) ? next.row : row;
+    cursor_ = next;
+    if (next.place > 0) {
+        const int left = places_left() + place_width(), x = place_x(next.place);
+        if (x < left) scroll_->setValue(scroll_->value() - (left - x));
+        if (x + place_width() > width()) scroll_->setValue(scroll_->value() + x + place_width() - width());
+    }
+    update();
+}
+
+void ProofTable::keyPressEvent(QKeyEvent* e) {
+    switch (e->key()) {
+        case Qt::Key_Up:
+            return move_cursor(-1, 0);
+        case Qt::Key_Down:
+            return move_cursor(1, 0);
+        case Qt::Key_Left:
+            return move_cursor(0, -1);
+        case Qt::Key_Right:
+            return move_cursor(0, 1);
+        case Qt::Key_Return:
+        case Qt::Key_Enter:
+            if (cursor_ && cursor_->row < static_cast<int>(rows_.size()) && cursor_->place < place_count())
+                go(*cursor_);
+            return;
+        default:
+            QWidget::keyPressEvent(e);
+    }
+}
+
+void ProofTable::resizeEvent(QResizeEvent*) {
+    scroll_->setGeometry(places_left() + place_width(), height() - scroll_height,
+                         std::max(0, width() - places_left() - place_width()), scroll_height);
+    refresh();
+}
+
+bool ProofTable::event(QEvent* e) {
+    // copying the table comes before copying what is selected on the plan
+    if (e->type() == QEvent::ShortcutOverride && static_cast<QKeyEvent*>(e)->matches(QKeySequence::Copy)) {
+        e->accept();
+        return true;
+    }
+    if (e->type() != QEvent::ToolTip) return QWidget::event(e);
+    const auto* help = static_cast<QHelpEvent*>(e);
+    const auto cell = cell_at(help->pos());
+    const int row = row_at(help->pos().y());
+    const bool requirement = row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::requirement;
+    QString words;
+    if (requirement) {
+        const RequirementResult& r = result(rows_[static_cast<std::size_t>(row)]);
+        const LensInfo& info = required_lens(r.requirement);
+        words = QString::fromStdString(requirement_name(r.requirement) + ". " + info.meaning);
+        const PlaceResult* p = cell ? at(r, places_[static_cast<std::size_t>(cell->place)]) : nullptr;
+        if (p && p->worst)
+            words = QString("Worst: %1 %2 at %3 GHz, limit %4. A click goes there")
+                        .arg(render::figure(p->worst->value, 1), QString::fromStdString(info.unit),
+                             QString::fromStdString(band(p->worst->band).name), limit_words(r.requirement));
+    } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::all) {
+        words = "The share of the area where every requirement of the band holds at once";
+    }
+    QToolTip::showText(help->globalPos(), words, this);
+    return true;
+}
+
+void ProofTable::paint_head(QPainter& p) const {
+    const auto& c = theme();
+    p.setFont(render::font(11));
+    p.setPen(c.muted);
+    const int y = head_height - 22;
+    p.drawText(QRect(0, y, title_width, 18), Qt::AlignVCenter, "Requirement");
+    p.drawText(QRect(title_width, y, limit_width, 18), Qt::AlignVCenter, "limit");
+    p.drawText(QRect(title_width + limit_width, y, area_width, 18), Qt::AlignVCenter, "area");
+    p.fillRect(QRect(0, head_height - 1, width(), 1), c.ink);
+}
+
+void ProofTable::paint_figure(QPainter& p, const QRect& where, const std::optional<Figure>& f, bool strong) const {
+    const auto& c = theme();
+    p.setFont(render::font(11.5, strong ? 650 : 400));
+    if (!f) {
+        p.setPen(c.muted);
+        p.drawText(where, Qt::AlignCenter, nothing_asked);
+        return;
+    }
+    const QRect mark = where.adjusted(1, 2, -1, -2);
+    if (f->outcome == Outcome::not_met) {
+        p.fillRect(mark, c.not_met_tint);
+        render::paint_hatch(p, mark, render::with_alpha(c.hatch, 0.25), 4);
+        p.setFont(render::font(11.5, 650));
+    } else if (f->outcome == Outcome::near) {
+        p.setPen(QPen(c.near, 1, Qt::DotLine));
+        p.setBrush(Qt::NoBrush);
+        p.drawRect(QRectF(mark).adjusted(0.5, 0.5, -0.5, -0.5));
+    }
+    p.setPen(render::outcome_ink(f->outcome, c));
+    p.drawText(where.adjusted(0, 0, -3, 0), Qt::AlignRight | Qt::AlignVCenter, share_text(f->share));
+}
+
+void ProofTable::paint_figures(QPainter& p, int row) const {
+    const Row& r = rows_[static_cast<std::size_t>(row)];
+    for (int place = 0; place < place_count(); ++place) {
+        p.setClipRect(QRect(place > 0 ? places_left() + place_width() : 0, 0, width(), height()));
+        for (std::size_t b = 0; b < bands_.size(); ++b) {
+            const QRect where = figure_rect(row, place, bands_[b]);
+            paint_figure(p, where, figure(r, places_[static_cast<std::size_t>(place)], bands_[b]),
+                         r.kind == Row::Kind::all);
+            const Cell cell{row, place, static_cast<int>(b)};
+            if (cell == hovered_ || (cell == cursor_ && hasFocus())) {
+                p.setPen(QPen(theme().accent, 1));
+                p.setBrush(Qt::NoBrush);
+                p.drawRect(where.adjusted(0, 1, -1, -2));
+            }
+        }
+    }
+    p.setClipping(false);
+}
+
+void ProofTable::paint_row(QPainter& p, int row) const {
+    const auto& c = theme();
+    const Row& r = rows_[static_cast<std::size_t>(row)];
+    const int y = row_top(row), h = r.kind == Row::Kind::group ? group_height : row_height;
+    if (r.kind == Row::Kind::group) {
+        p.setFont(render::font(11.5, 600));
+        p.setPen(c.ink);
+        p.drawText(QRect(0, y, title_width, h), Qt::AlignVCenter, r.title);
+        p.fillRect(QRect(0, y + h - 1, width(), 1), c.line);
+        return;
+    }
+    const bool all = r.kind == Row::Kind::all;
+    if (all) p.fillRect(QRectF(0, y - 1, width(), 1.5), c.ink);
+    const Requirement* q = all ? nullptr : &result(r).requirement;
+    if (q && q->id == workspace_.requirement()) p.fillRect(QRect(0, y, places_left(), h - 1), c.accent_tint);
+    p.setPen(c.ink);
+    p.setFont(render::font(12, all ? 600 : 400));
+    p.drawText(QRect(0, y, title_width - 6, h), Qt::AlignVCenter,
+               QFontMetrics(p.font()).elidedText(r.title, Qt::ElideRight, title_width - 6));
+    if (q) {
+        const int taken = QFontMetrics(p.font()).horizontalAdvance(r.title) + 7;
+        p.setFont(render::font(11.5));
+        p.setPen(c.muted);
+        p.drawText(QRect(taken, y, title_width - taken - 6, h), Qt::AlignVCenter,
+                   QFontMetrics(p.font()).elidedText(r.set, Qt::ElideRight, title_width - taken - 6));
+        p.drawText(QRect(title_width, y, limit_width, h), Qt::AlignVCenter, limit_words(*q));
+        p.drawText(QRect(title_width + limit_width, y, area_width, h), Qt::AlignVCenter,
+                   render::percent(q->share_required, 0));
+    }
+    paint_figures(p, row);
+    p.fillRect(QRect(0, y + h - 1, width(), 1), c.line2);
+}
+
+void ProofTable::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    const auto& c = theme();
+    if (rows_.empty()) return;
+    paint_head(p);
+    const int bottom = row_top(static_cast<int>(rows_.size()));
+    for (int place = 0; place < place_count(); ++place) {
+        p.setClipRect(QRect(place > 0 ? places_left() + place_width() : 0, 0, width(), height()));
+        const int x = place_x(place);
+        p.fillRect(QRect(x, 4, 1, bottom - 4), c.line);
+        p.setFont(render::font(12, 600));
+        p.setPen(c.ink);
+        p.drawText(QRect(x + 4, 2, place_width() - 8, 18), Qt::AlignCenter,
+                   QFontMetrics(p.font()).elidedText(places_[static_cast<std::size_t>(place)].name,
+                                                     Qt::ElideRight, place_width() - 6));
+        for (std::size_t b = 0; b < bands_.size(); ++b)
+            render::paint_band_glyph(p, QPointF(figure_rect(0, place, bands_[b]).center().x() + 6, head_height - 13),
+                                     bands_[b], c);
+    }
+    p.setClipping(false);
+    for (int i = 0; i < static_cast<int>(rows_.size()); ++i) paint_row(p, i);
+}
+
+}  // namespace yemvo::app

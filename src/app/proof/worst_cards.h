@@ -1,0 +1,43 @@
+// The worst places as cards: a cut-out of the map, what is missed there and by how much.
+#pragma once
+#include <QPixmap>
+#include <QWidget>
+
+#include "app/shell/workspace.h"
+
+namespace yemvo::app {
+
+class WorstCards : public QWidget {
+    Q_OBJECT
+public:
+    explicit WorstCards(Workspace&, QWidget* parent = nullptr);
+    int count() const { return static_cast<int>(cards_.size()); }
+    /// The three lines of a card.
+    QStringList words(int card) const { return cards_[static_cast<std::size_t>(card)].words; }
+    QRect card_rect(int card) const;
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void mousePressEvent(QMouseEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
+    void changeEvent(QEvent*) override;
+
+private:
+    struct Card {
+        WorstPlace place;
+        QStringList words;
+        QImage picture;
+        QPointF mark;  ///< of the worst cell, in the picture
+    };
+    int room() const;
+    int card_width() const;
+    void refresh();
+    Card card(const WorstPlace&) const;
+    void go(int card);
+    Workspace& workspace_;
+    std::vector<Card> cards_;
+    int chosen_ = 0;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,24 @@
+// Where requirements are missed: the connected areas below a limit, the ones that matter most first.
+#pragma once
+#include "coverage/verdict.h"
+
+namespace yemvo {
+
+struct WorstPlace {
+    RequirementId requirement;
+    FloorId floor;
+    ZoneId zone;          ///< of the worst cell; 0: in none
+    Point place;          ///< the worst cell, in the floor's metres
+    BandId band;          ///< that decides there
+    double value;         ///< there, in the lens's unit
+    double area_m2;       ///< of the connected area that misses the limit
+    int serving = 0;      ///< number of the access point that serves there in the band; 0: none
+    Outcome on_floor = Outcome::not_met;  ///< how the requirement stands on that floor
+};
+
+/// At most `most` places: those that keep their floor from what is required first, then by area. Areas that
+/// mostly lie in one already named are left out. `site` and the verdict must be of the project.
+std::vector<WorstPlace> worst_places(const Project&, const SitePrediction&, const Verdict&, std::size_t most,
+                                     const CancelToken& = {});
+
+}  // namespace yemvo

@@ -1,0 +1,111 @@
+#include "project/json_requirements.h"
+
+#include "project/json_lists.h"
+
+namespace yemvo {
+namespace {
+
+Json write_requirement(const Requirement& r) {
+    return {{"id", r.id.value},
+            {"lens", r.lens},
+            {"bands_ghz", write_list(r.bands.list(), [](BandId id) { return Json(band(id).name); })},
+            {"any_band", r.any_band},
+            {"limit", r.limit},
+            {"band_limits", write_list(r.band_limits,
+                                       [](const auto& own) {
+                                           return Json{{"band_ghz", band(own.first).name}, {"limit", own.second}};
+                                       })},
+            {"share_required", r.share_required}};
+}
+
+double read_limit(const Reader& r) { return r.number(-10000, 100000); }
+
+BandSet read_bands(const Reader& list) {
+    BandSet set;
+    for (const Reader& b : list.items(20)) set = set.with(b.word(find_band));
+    if (set.empty()) list.fail("needs at least one band");
+    return set;
+}
+
+Requirement read_common(const Reader& r) {
+    Requirement q;
+    if (const auto id = r.find("id")) q.id = id->id<RequirementId>();
+    q.lens = r.at("lens").text(60);
+    q.limit = read_limit(r.at("limit"));
+    q.share_required = r.at("share_required").number(0, 1);
+    return q;
+}
+
+Requirement read_requirement(const Reader& r) {
+    Requirement q = read_common(r);
+    q.bands = read_bands(r.at("bands_ghz"));
+    q.any_band = r.at("any_band").boolean();
+    q.band_limits = read_list_if_any<std::pair<BandId, double>>(r, "band_limits", [](const Reader& own) {
+        return std::pair(own.at("band_ghz").word(find_band), read_limit(own.at("limit")));
+    });
+    return q;
+}
+
+/// A requirement of a format before 5, in a set of its own.
+RequirementSet read_old(const Reader& r, int version) {
+    RequirementSet set;
+    Requirement q = read_common(r);
+    q.bands = version < 4 ? BandSet(r.at("band_ghz").word(find_band)) : read_bands(r.at("bands_ghz"));
+    if (version > 3) {
+        q.any_band = r.at("any_band").boolean();
+        set.name = r.at("set").text(2000);
+    }
+    set.zones = read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); });
+    set.requirements.push_back(std::move(q));
+    return set;
+}
+
+std::string zone_name(const Project& project, ZoneId id) {
+    for (const Floor* f : all_floors(project))
+        if (const Zone* z = find_zone(*f, id)) return z->name;
+    return {};
+}
+
+}  // namespace
+
+Json write_requirement_set(const RequirementSet& set) {
+    return {{"id", set.id.value},
+            {"name", set.name},
+            {"on", set.on},
+            {"zones", write_list(set.zones, [](ZoneId id) { return Json(id.value); })},
+            {"kinds", write_list(set.kinds, [](ZoneKind kind) { return Json(zone_kind_name(kind)); })},
+            {"requirements", write_list(set.requirements, write_requirement)}};
+}
+
+RequirementSet read_requirement_set(const Reader& r) {
+    RequirementSet set;
+    if (const auto id = r.find("id")) set.id = id->id<RequirementSetId>();
+    set.name = r.at("name").text(2000);
+    if (const auto on = r.find("on")) set.on = on->boolean();
+    set.zones = read_list_if_any<ZoneId>(r, "zones", [](const Reader& z) { return z.id<ZoneId>(); });
+    set.kinds = read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
+    set.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    return set;
+}
+
+std::vector<RequirementSet> read_requirements_of_old(const Reader& list, int version, Project& project) {
+    std::vector<RequirementSet> sets;
+    for (const Reader& item : list.items()) {
+        RequirementSet one = read_old(item, version);
+        const auto kept = std::find_if(sets.begin(), sets.end(), [&](const RequirementSet& set) {
+            return set.name == one.name && set.zones == one.zones;
+        });
+        if (kept == sets.end())
+            sets.push_back(std::move(one));
+        else
+            kept->requirements.push_back(one.requirements.front());
+    }
+    for (RequirementSet& set : sets) {
+        set.id = RequirementSetId{project.next_id++};
+        if (set.name.empty()) set.name = "Requirements";
+        if (!set.zones.empty()) set.name += ", " + zone_name(project, set.zones.front());
+    }
+    return sets;
+}
+
+}  // namespace yemvo

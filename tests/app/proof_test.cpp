@@ -1,0 +1,200 @@
+// Proof and differences, as a person uses them.
+#include <QClipboard>
+
+#include "app/driver.h"
+#include "app/proof/proof_page.h"
+#include "app/proof/proof_table.h"
+#include "app/proof/worst_cards.h"
+#include "app/shell/lens_bar.h"
+#include "project/edits.h"
+#include "render/legend.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using yemvo::app::test::Driver;
+
+namespace {
+
+struct Proof : Driver {
+    Proof() {
+        window.open_demo();
+        REQUIRE(settle());
+        w().set_step(Step::proof);
+        REQUIRE(settle());
+    }
+    ProofTable& table() { return window.proof().table(); }
+    const Requirement& required(const char* lens_key, const char* set) {
+        for (const RequirementSet& s : *project().requirement_sets)
+            if (s.name == set)
+                for (const Requirement& r : s.requirements)
+                    if (r.lens == lens_key) return r;
+        throw std::logic_error("the demo does not require that");
+    }
+    int column(const QString& name) {
+        for (int i = 0; i < table().place_count(); ++i)
+            if (table().place_name(i) == name) return i;
+        return -1;
+    }
+    void click_figure(int row, int place, BandId band) {
+        QTest::mouseClick(&table(), Qt::LeftButton, {}, table().figure_rect(row, place, band).center());
+    }
+};
+
+}  // namespace
+
+TEST_CASE("the proof shows each requirement for the venue and every floor as the verdict has it") {
+    Proof d;
+    const Requirement& r = d.required("signal", "Public library");
+    const int row = d.table().row_of(r.id);
+    REQUIRE(row > 0);
+    const RequirementResult* result = d.w().verdict()->find(r.id);
+    REQUIRE(result);
+    CHECK(d.table().place_name(0) == "Venue");
+    for (const char* floor : {"Basement", "Ground floor", "First floor", "Second floor", "Garden"})
+        CHECK(d.column(floor) > 0);
+    const auto shown = [](double share) {
+        return share > 0.9995 ? QString("100") : QString::number(100 * share, 'f', 1);
+    };
+    for (BandId b : {band_24, band_5, band_6})
+        CHECK(d.table().figure_text(row, 0, b) == shown(result->site.share_met(b)));
+    for (const PlaceResult& f : result->floors) {
+        const QString name = QString::fromStdString(find_floor(d.project(), f.floor)->name);
+        CHECK(d.table().figure_text(row, d.column(name), band_5) == shown(f.share_met(band_5)));
+    }
+    // what is not asked in a band has a dash
+    const int rate = d.table().row_of(d.required("rate_down", "Public library").id);
+    CHECK(d.table().figure_text(rate, 0, band_24) == QString::fromUtf8("–"));
+}
+
+TEST_CASE("a click on a figure goes where it comes from: floor, lens, band, limit and the worst place") {
+    Proof d;
+    const Requirement& r = d.required("snr", "Public library");
+    const int row = d.table().row_of(r.id);
+    d.window.resize(1700, 800);
+    QTest::qWait(20);
+    d.click_figure(row, d.column("First floor"), band_6);
+    CHECK(d.floor().name == "First floor");
+    CHECK(d.w().map().lens == LensId::snr);
+    CHECK(d.w().map().bands == BandSet(band_6));
+    CHECK(d.w().map().threshold == r.limit);
+    CHECK(d.w().requirement() == r.id);
+    const RequirementResult* result = d.w().verdict()->find(r.id);
+    for (const PlaceResult& f : result->floors)
+        if (f.floor == d.floor().id && f.worst->band == band_6) {
+            REQUIRE(d.w().marked_place());
+            CHECK(*d.w().marked_place() == f.worst->place);
+            CHECK(double{d.map_at(f.worst->place)} == Approx(f.worst->value).margin(0.02));
+        }
+}
+
+TEST_CASE("the table is walked by the keyboard and copied as text") {
+    Proof d;
+    d.table().setFocus();
+    for (int i = 0; i < 3; ++i) QTest::keyClick(&d.table(), Qt::Key_Down);
+    QTest::keyClick(&d.table(), Qt::Key_Right);
+    QTest::keyClick(&d.table(), Qt::Key_Return);
+    CHECK(find_requirement(d.project(), d.w().requirement()));
+    QTest::keyClick(&d.table(), Qt::Key_C, Qt::ControlModifier);
+    const QString text = QApplication::clipboard()->text();
+    CHECK(text.startsWith("Requirement\tLimit\tArea\tVenue 2.4 GHz"));
+    CHECK(text.contains("All of them"));
+    CHECK(text.contains(QString::fromUtf8("≥ 25 dB\t95 %")));
+}
+
+TEST_CASE("by zone, the columns are the zones of the floor in view") {
+    Proof d;
+    for (auto* b : d.window.findChildren<QToolButton*>())
+        if (b->text() == "By zone") QTest::mouseClick(b, Qt::LeftButton);
+    CHECK(d.column("Auditorium") > 0);
+    CHECK(d.column("Book stacks") < 0);
+    d.w().show_floor(find_floor(d.project(), "First floor")->id);
+    CHECK(d.column("Auditorium") < 0);
+    REQUIRE(d.column("Book stacks") > 0);
+    const int row = d.table().row_of(d.required("snr", "Public library").id);
+    CHECK(d.table().figure_text(row, d.column("Book stacks"), band_5) != QString::fromUtf8("–"));
+}
+
+TEST_CASE("the worst places are cards; a click goes there") {
+    Proof d;
+    WorstCards& cards = d.window.proof().cards();
+    REQUIRE(cards.count() >= 2);
+    const WorstPlace place = d.w().prediction()->places.front();
+    CHECK(cards.words(0).size() == 3);
+    CHECK(cards.words(0)[2].contains(QString::fromUtf8("m² ")));
+    QTest::mouseClick(&cards, Qt::LeftButton, {}, cards.card_rect(0).center());
+    CHECK(d.w().floor_id() == place.floor);
+    REQUIRE(d.w().marked_place());
+    CHECK(*d.w().marked_place() == place.place);
+    CHECK(d.w().requirement() == place.requirement);
+}
+
+TEST_CASE("without anything required or placed the proof says what comes first") {
+    Driver d;
+    d.window.open_project(yemvo::test::one_floor(), {});
+    d.w().set_step(Step::proof);
+    CHECK(proof_lacks(d.project()).contains("placed"));
+    CHECK_FALSE(d.window.proof().table().isVisible());
+    d.w().edit("None", [](Project& p) { p.requirement_sets = {}; });
+    CHECK(proof_lacks(d.project()).contains("required"));
+}
+
+TEST_CASE("the map shows the change by the last edit while an access point is moved, and after undo nothing") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    d.w().set_step(Step::placement);
+    REQUIRE(d.settle());
+    d.menu("Showthechangebythelastedit");
+    CHECK(d.w().map().against == render::Against::last_edit);
+    CHECK_FALSE(d.w().held_against());
+    const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
+    d.drag(ap.position, ap.position + Point{5, 3});
+    REQUIRE(d.settle());
+    const auto& known = *d.w().prediction();
+    REQUIRE(known.other);
+    REQUIRE(known.other_project);
+    CHECK(access_points(*known.other_project, d.floor().id)[3].position == ap.position);
+    const auto values = render::map_values(d.project(), *d.w().floor_prediction(), d.w().map(),
+                                           known.other_project.get(), &*known.other);
+    const auto at = [&](Point p) { return values[*d.w().floor_prediction()->surface.cell_at(p)]; };
+    CHECK(at(ap.position) < -3);
+    CHECK(at(ap.position + Point{5, 3}) > 3);
+    CHECK(std::abs(at({3, 25})) < 0.5f);
+    // worse and better places have the two ends of the palette
+    const QColor worse = d.pixel(ap.position - Point{0.8, 0.3}), better = d.pixel(ap.position + Point{5.9, 3.4});
+    CHECK(worse.red() > worse.blue());
+    CHECK(better.blue() > better.red());
+    d.menu("Undo");
+    REQUIRE(d.settle());
+    CHECK_FALSE(d.w().held_against());
+    d.menu("Showthechangebythelastedit");
+    CHECK(d.w().map().against == render::Against::nothing);
+}
+
+TEST_CASE("two variants are held against each other") {
+    Driver d;
+    d.window.asking().name = [](const QString&, const QString&) { return QString("B"); };
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    d.w().set_step(Step::placement);
+    d.menu("Showthechangeagainstthenextvariant");
+    CHECK(d.w().map().against == render::Against::nothing);  // there is only one
+    d.menu("Newvariantfromthisone");
+    const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
+    d.w().edit("Louder", [&](Project& p) {
+        AccessPoint louder = ap;
+        for (Radio& r : louder.radios) r.power_dbm += 3;
+        replace_access_point(p, d.floor().id, louder);
+    });
+    d.menu("Showthechangeagainstthenextvariant");
+    REQUIRE(d.settle());
+    CHECK(d.w().other_name() == "against variant A");
+    const auto& known = *d.w().prediction();
+    REQUIRE(known.other);
+    const auto values = render::map_values(d.project(), *d.w().floor_prediction(), d.w().map(),
+                                           known.other_project.get(), &*known.other);
+    CHECK(values[*d.w().floor_prediction()->surface.cell_at(ap.position)] == Approx(3).margin(0.02));
+    const render::MapStatistics s = render::statistics(*d.w().floor_prediction(), values, d.w().map());
+    CHECK(s.share_better > 0.1);
+    CHECK(s.share_worse == 0);
+}
