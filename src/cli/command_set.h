@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "cli/commands.h"
+#include "project/project.h"
 
 namespace yemvo::cli {
 
@@ -27,10 +28,16 @@ CLI::App* add_command(CLI::App& root, Context&, const char* name, const char* wh
 /// "2.4", "5", "6", as --band takes them.
 std::vector<std::string> band_names();
 
+/// Reads a project; what it warns of goes to the error stream. Throws Error.
+Project load(Context&, const std::string& file);
+/// By name or title. Throws Error naming the floors there are.
+const Floor& named_floor(const Project&, const std::string& name);
+
 /// Prints one JSON value.
 void print(Context&, const Json&);
 
-void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, probe, verdict
+void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, verdict
+void add_link_commands(CLI::App& root, Context&);     ///< probe, costs
 void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
 void add_drawing_commands(CLI::App& root, Context&);  ///< drawing
 

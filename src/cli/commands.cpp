@@ -4,6 +4,7 @@
 
 #include "base/error.h"
 #include "cli/command_set.h"
+#include "project/storage.h"
 #include "wireless/band.h"
 
 namespace yemvo::cli {
@@ -24,6 +25,20 @@ std::vector<std::string> band_names() {
     return names;
 }
 
+Project load(Context& context, const std::string& file) {
+    Loaded loaded = load_project(file);
+    for (const std::string& warning : loaded.warnings) context.err << "yemvo-cli: " << warning << "\n";
+    return std::move(loaded.project);
+}
+
+const Floor& named_floor(const Project& project, const std::string& name) {
+    if (const Floor* floor = find_floor(project, std::string_view(name))) return *floor;
+    std::string known;
+    for (const Floor* f : all_floors(project))
+        known += (known.empty() ? "" : "; ") + floor_title(project, *f);
+    throw Error("there is no floor '" + name + "'", project.name, "Its floors are: " + known);
+}
+
 void print(Context& context, const Json& json) { context.out << json.dump(1) << "\n"; }
 
 int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err) {
@@ -33,6 +48,7 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     root.set_version_flag("--version", "yemvo-cli 0.1.0");
     root.footer("Every command has --help with an example.");
     add_project_commands(root, context);
+    add_link_commands(root, context);
     add_radio_commands(root, context);
     add_drawing_commands(root, context);
     try {

@@ -47,6 +47,7 @@ Json to_json(const LinkExplanation& link) {
             {"distance_m", rounded(link.distance_m, 3)},
             {"terms", terms},
             {"received_dbm", rounded(link.received_dbm, 4)},
+            {"deviation_db", rounded(total_deviation_db(link.deviation_db), 2)},
             {"noise_dbm", rounded(link.noise_dbm, 4)},
             {"snr_db", rounded(link.snr_db(), 4)}};
 }

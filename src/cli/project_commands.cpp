@@ -14,20 +14,6 @@
 namespace yemvo::cli {
 namespace {
 
-Project load(Context& context, const std::string& file) {
-    Loaded loaded = load_project(file);
-    for (const std::string& warning : loaded.warnings) context.err << "yemvo-cli: " << warning << "\n";
-    return std::move(loaded.project);
-}
-
-const Floor& named_floor(const Project& project, const std::string& name) {
-    if (const Floor* floor = find_floor(project, std::string_view(name))) return *floor;
-    std::string known;
-    for (const Floor* f : all_floors(project))
-        known += (known.empty() ? "" : "; ") + floor_title(project, *f);
-    throw Error("there is no floor '" + name + "'", project.name, "Its floors are: " + known);
-}
-
 int write_demo(Context& context, const std::string& file) {
     save_project(demo::make_demo(), file);
     if (context.json)
@@ -100,57 +86,6 @@ int predict(Context& context, const PredictWish& wish) {
     return done;
 }
 
-struct ProbeWish {
-    std::string file, floor, at;
-};
-
-Point parse_place(const std::string& text) {
-    Point p;
-    char rest = 0;
-    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) ||
-        !std::isfinite(p.y))
-        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
-    return p;
-}
-
-void print_link(Context& context, const Json& link) {
-    char line[200];
-    std::snprintf(line, sizeof line, "Access point %d, %g GHz, channel %d / %d MHz, %.1f m\n",
-                  link["access_point"].get<int>(), link["band_ghz"].get<double>(), link["channel"].get<int>(),
-                  link["width_mhz"].get<int>(), link["distance_m"].get<double>());
-    context.out << line;
-    for (const Json& t : link["terms"]) {
-        std::snprintf(line, sizeof line, "  %9.2f %s  %s\n", t["db"].get<double>(),
-                      t["kind"] == "power" ? "dBm" : "dB ", t["name"].get<std::string>().c_str());
-        context.out << line;
-    }
-    std::snprintf(line, sizeof line, "  %9.2f dBm  received, %.1f dB over the noise of %.1f dBm\n",
-                  link["received_dbm"].get<double>(), link["snr_db"].get<double>(),
-                  link["noise_dbm"].get<double>());
-    context.out << line;
-}
-
-int probe(Context& context, const ProbeWish& wish) {
-    const Project project = load(context, wish.file);
-    const Floor& floor = named_floor(project, wish.floor);
-    const Point place = parse_place(wish.at);
-    SceneCache masks(1 << 26);
-    const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
-    Json links = Json::array();
-    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place))
-        links.push_back(to_json(link));
-    if (context.json) {
-        print(context, {{"floor", floor.name},
-                        {"x_m", place.x},
-                        {"y_m", place.y},
-                        {"height_m", project.settings.client_height_m},
-                        {"links", links}});
-        return done;
-    }
-    for (const Json& link : links) print_link(context, link);
-    return done;
-}
-
 int verdict(Context& context, const std::string& file) {
     const Project project = load(context, file);
     Predictor predictor;
@@ -206,14 +141,6 @@ void add_project_commands(CLI::App& root, Context& context) {
     command->add_option("--cell", wish->cell_m, "Grid in metres")
         ->check(CLI::Range(0.05, 10.0))
         ->capture_default_str();
-
-    const auto place = std::make_shared<ProbeWish>();
-    command = add_command(root, context, "probe", "Every link at a place, term by term",
-                          "probe library.yemvo --floor \"First floor\" --at 52,28 --json",
-                          [&context, place] { return probe(context, *place); });
-    command->add_option("FILE", place->file, "A project (.yemvo)")->required();
-    command->add_option("--floor", place->floor, "Name of the floor")->required();
-    command->add_option("--at", place->at, "X,Y in metres")->required();
 
     command =
         add_command(root, context, "verdict", "Whether every requirement is met; exit code 1 when not",

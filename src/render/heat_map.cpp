@@ -57,8 +57,10 @@ public:
         last_ = static_cast<float>(info_.steps - 1);
         smooth_ = choice.smooth;
         opacity_ = static_cast<float>(choice.opacity);
-        for (std::size_t i = 0; i < palette.serving.size(); ++i) serving_[i] = rgb(palette.serving[i]);
-        if (info_.is_choice) tints_ = serving_tints(surface_, values_);
+        if (info_.is_choice) {
+            const auto colours = choice_colours(choice.lens, surface_, values_, palette);
+            for (const auto& [number, colour] : colours) tints_[number] = rgb(colour);
+        }
         contour_ = rgb(palette.contour);
         contour_alpha_ = static_cast<float>(palette.contour.alphaF());
         hatch_ = rgb(palette.hatch);
@@ -104,7 +106,9 @@ public:
             const Quad q = quad(c, r);
             const float alpha = coverage(q) * opacity_;
             if (alpha <= 0) continue;
-            const Rgb colour = info_.is_choice ? choice_colour(q, x, y) : amount_colour(q, x, y);
+            const Rgb colour = info_.is_choice  ? choice_colour(q, x, y)
+                               : info_.is_count ? count_colour(q, x, y)
+                                                : amount_colour(q, x, y);
             out[x] =
                 qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
                       static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
@@ -205,6 +209,14 @@ private:
                          clamp01(1.25f - from_limit) * clamp01(2.5f - 6 * slope * steps_per_unit_));
         return colour;
     }
+    /// Of the nearest cell: between one and three radios there are not two.
+    Rgb count_colour(const Quad& q, int x, int y) const {
+        const std::size_t nearest = q.v < 0.5f ? (q.u < 0.5f ? q.i00 : q.i10) : (q.u < 0.5f ? q.i01 : q.i11);
+        const float v = values_[nearest];
+        const Rgb colour = steps_[static_cast<std::size_t>(std::clamp((v - low_) * steps_per_unit_, 0.0f, last_))];
+        const bool fails = info_.more_is_better ? v < threshold_ : v > threshold_;
+        return fails ? mix(colour, hatch_, hatch_cover_[static_cast<std::size_t>((x + y) % 6)]) : colour;
+    }
     int strongest_number(const Quad& q) const {
         const std::array<std::pair<std::size_t, float>, 4> corners{{{q.i00, (1 - q.u) * (1 - q.v)},
                                                                     {q.i10, q.u * (1 - q.v)},
@@ -224,7 +236,7 @@ private:
     }
     Rgb choice_colour(const Quad& q, int x, int y) const {
         const int number = strongest_number(q);
-        const Rgb colour = serving_[tints_.at(number)];
+        const Rgb colour = tints_.at(number);
         const bool edge =
             strongest_number(quad(x + 1, y)) != number || strongest_number(quad(x, y + 1)) != number;
         return edge ? mix(colour, ink_, 0.55f) : colour;
@@ -238,8 +250,7 @@ private:
     std::vector<Between> columns_, rows_;  ///< one more than there are pixels: neighbours are asked for
     std::array<float, 6> hatch_cover_;
     std::array<Rgb, 12> steps_;
-    std::array<Rgb, 6> serving_;
-    std::map<int, std::size_t> tints_;
+    std::map<int, Rgb> tints_;
     Rgb contour_, hatch_, ink_;
     float contour_alpha_, opacity_ = 1, last_ = 11;
     bool smooth_ = false;
@@ -276,11 +287,11 @@ static double change_step(const LensInfo& info) {
 MapScale scale_of(const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
     if (!choice.is_change())
-        return {info.low,  info.step, 12, info.more_is_better, info.is_choice(), false, choice.threshold,
-                info.unit};
+        return {info.low,         info.step, 12,      info.more_is_better, info.is_choice(), false,
+                info.unit == "radios", choice.threshold, info.unit};
     constexpr int steps = 11;
     const double step = change_step(info);
-    return {-0.5 * steps * step, step, steps, info.more_is_better, false, true,
+    return {-0.5 * steps * step, step, steps, info.more_is_better, false, true, info.unit == "radios",
             (info.more_is_better ? -0.5 : 0.5) * step, info.unit == "dBm" ? "dB" : info.unit};
 }
 
@@ -325,6 +336,16 @@ std::map<int, std::size_t> serving_tints(const Surface& surface, const std::vect
         tints[number] = best;
     }
     return tints;
+}
+
+std::map<int, QColor> choice_colours(LensId id, const Surface& surface, const std::vector<float>& values,
+                                     const Palette& palette) {
+    std::map<int, QColor> colours;
+    if (lens(id).kind == LensKind::band)
+        for (const Band& b : bands()) colours[b.id.index] = palette.band(b.id).tint;
+    else
+        for (const auto& [number, tint] : serving_tints(surface, values)) colours[number] = palette.serving[tint];
+    return colours;
 }
 
 QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,

@@ -37,6 +37,7 @@ struct MapScale {
     int steps;            ///< twelve; of a change eleven, the middle one for what hardly changed
     bool more_is_better;
     bool is_choice, is_change;
+    bool is_count;        ///< of things: nothing lies between two values
     double threshold;     ///< of a change: where it begins to be worse
     std::string unit;
     double high() const { return low + steps * step; }
@@ -57,6 +58,9 @@ std::vector<float> map_values(const Project&, const FloorPrediction&, const MapC
 /// Which of the six tints each access point's area takes in the serving lens, so that areas that meet differ
 /// wherever six tints can do it.
 std::map<int, std::size_t> serving_tints(const Surface&, const std::vector<float>& values);
+
+/// The colour of each value of a lens that is a choice: tints that differ where areas meet, or the bands' own.
+std::map<int, QColor> choice_colours(LensId, const Surface&, const std::vector<float>& values, const Palette&);
 
 /// A transparent picture of `size` pixels with the map where cells are shown. Values between cells are
 /// interpolated; the hatch is fixed to the picture, not to the plan. Painted in parallel.

@@ -37,8 +37,10 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         s.share_worse /= shown;
     }
     if (info.is_choice) {
-        const auto tints = serving_tints(floor.surface, values);
-        for (const auto& [number, area_m2] : areas) s.areas.push_back({number, area_m2, tints.at(number)});
+        const bool is_band = lens(choice.lens).kind == LensKind::band;
+        const auto tints = is_band ? std::map<int, std::size_t>() : serving_tints(floor.surface, values);
+        for (const auto& [number, area_m2] : areas)
+            s.areas.push_back({number, area_m2, is_band ? static_cast<std::size_t>(number) : tints.at(number)});
         std::stable_sort(s.areas.begin(), s.areas.end(),
                          [](auto& a, auto& b) { return a.area_m2 > b.area_m2; });
     }
@@ -212,11 +214,13 @@ void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Pale
         const double x = frame_.left() + 12 + 98 * static_cast<double>(i / rows),
                      y = frame_.top() + 26 + 17 * static_cast<double>(i % rows);
         p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
-        p.setBrush(palette.serving[area.tint]);
+        const bool is_band = info_.kind == LensKind::band;
+        p.setBrush(is_band ? palette.bands[area.tint].tint : palette.serving[area.tint]);
         p.drawRect(QRectF(x + 0.5, y + 2.5, 18, 11));
         p.setPen(palette.ink);
         p.setFont(font(11.5, 600));
-        p.drawText(QRectF(x + 25, y, 26, 16), Qt::AlignVCenter | Qt::AlignLeft, QString::number(area.number));
+        p.drawText(QRectF(x + 25, y, 26, 16), Qt::AlignVCenter | Qt::AlignLeft,
+                   is_band ? QString::fromStdString(bands()[area.tint].name) : QString::number(area.number));
         p.setFont(font(11));
         p.setPen(palette.muted);
         p.drawText(QRectF(x + 40, y, 48, 16), Qt::AlignVCenter | Qt::AlignRight,

@@ -13,9 +13,9 @@ struct MapStatistics {
     double share_kept = 0;
     double share_better = 0, share_worse = 0;  ///< of a change: beyond its middle step
     struct Area {
-        int number;  ///< of the access point
+        int number;  ///< of the access point, or the band's index
         double area_m2;
-        std::size_t tint;  ///< into Palette::serving
+        std::size_t tint;  ///< into Palette::serving; of a band its index
     };
     std::vector<Area> areas;  ///< serving lens, largest first
 };

@@ -1,6 +1,7 @@
 // Proof and differences, as a person uses them.
 #include <QClipboard>
 
+#include "app/costs/costs_page.h"
 #include "app/driver.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
@@ -197,4 +198,64 @@ TEST_CASE("two variants are held against each other") {
     const render::MapStatistics s = render::statistics(*d.w().floor_prediction(), values, d.w().map());
     CHECK(s.share_better > 0.1);
     CHECK(s.share_worse == 0);
+}
+
+TEST_CASE("what costs most over a zone is listed; a click selects it on the plan") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    d.w().set_step(Step::placement);
+    d.w().show_floor(find_floor(d.project(), "First floor")->id);
+    REQUIRE(d.settle());
+    d.menu("Whatcostsmost");
+    CostsPage& page = d.window.costs();
+    REQUIRE(page.isVisible());
+    d.pick("costsArea", "Book stacks");
+    REQUIRE(QTest::qWaitFor([&] { return page.is_idle() && page.costs().area_m2 > 200 && page.costs().area_m2 < 260; }, 5000));
+    QTest::qWait(20);
+    REQUIRE(page.table()->rowCount() >= 1);
+    CHECK(page.table()->item(0, 0)->text() == QString::fromStdString(wall_type(d.project(), find_type(d.project(), "stack-books")).name));
+    CHECK(page.table()->item(0, 1)->text().endsWith(" dB"));
+    emit page.table()->cellClicked(0, 0);
+    CHECK(d.w().selection().size() == 9);
+    for (const Item& i : d.w().selection()) CHECK(i.kind == ItemKind::obstacle);
+}
+
+TEST_CASE("details of an access point tell what its failure leaves unserved, as a switched off one shows") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    d.w().set_step(Step::placement);
+    const FloorId floor = d.floor().id;
+    const AccessPoint ap = access_points(d.project(), floor)[1];
+    d.w().select({{ItemKind::access_point, ap.id.value}});
+    QTest::qWait(20);
+    const QString words = d.find<QLabel>("apFailure")->text();
+    CHECK(words.contains("of the site at 5 GHz"));
+    const auto served = [&] {
+        double area = 0;
+        const double asked = signal_asked_dbm(d.project(), band_5);
+        for (const FloorPrediction& p : d.w().prediction()->site.floors) {
+            const auto values = lens_values(p, {LensId::signal, band_5});
+            for (std::size_t i = 0; i < values.size(); ++i)
+                if (p.mask->demanded[i] && double{values[i]} >= asked) area += 0.25;
+        }
+        return area;
+    };
+    double demanded = 0;
+    for (const FloorPrediction& p : d.w().prediction()->site.floors)
+        for (auto m : p.mask->demanded) demanded += 0.25 * m;
+    const double before = served();
+    d.w().edit("Off", [&](Project& p) {
+        AccessPoint off = ap;
+        for (Radio& r : off.radios) r.on = false;
+        replace_access_point(p, floor, off);
+    });
+    REQUIRE(d.settle());
+    const double share = 100 * (before - served()) / demanded;
+    CHECK(share > 0.5);
+    // shares are told rounded down
+    const double told = words.section(' ', 0, 0).toDouble();
+    CHECK(told <= share);
+    CHECK(told > share - 0.1);
 }

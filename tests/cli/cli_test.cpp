@@ -94,6 +94,9 @@ TEST_CASE("probe: the terms of each link add up to what is received and name eac
     CHECK(probe["x_m"] == 52.25);
     CHECK(probe["height_m"] == 1.2);
     REQUIRE(probe["links"].size() > 20);
+    CHECK(probe["links"][0]["told"].get<std::string>().find("reaches the place with") != std::string::npos);
+    CHECK(probe["links"][0]["deviation_db"].get<double>() >= 3);
+    CHECK(probe["links"][0]["asked_dbm"].get<double>() < -50);
     double before = 1000;
     std::set<std::string> kinds;
     for (const json& link : probe["links"]) {
@@ -156,6 +159,31 @@ TEST_CASE("predict as a picture writes a PNG, without a display") {
     CHECK(run({"predict", file, "--floor", "First floor", "--band", "6", "--lens", "signal", "--out",
                "/no/such/map.csv"})
               .code == 2);
+}
+
+TEST_CASE("costs: the things in the way of a zone, the dearest first; without the racks the way is clearer") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder);
+    const json stacks =
+        run({"costs", file, "--floor", "First floor", "--zone", "Book stacks", "--band", "5", "--json"}).value();
+    CHECK(stacks["zone"] == "Book stacks");
+    CHECK(stacks["served_m2"].get<double>() == Approx(253).margin(10));
+    REQUIRE(stacks["costs"].size() >= 1);
+    CHECK(stacks["costs"][0]["type"] == "stack-books");
+    double before = 1e9, sum = 0;
+    for (const json& row : stacks["costs"]) {
+        const double all = row["mean_db"].get<double>() * row["area_m2"].get<double>();
+        CHECK(all <= before + 1);
+        CHECK(row["area_m2"].get<double>() <= stacks["served_m2"].get<double>() + 0.1);
+        before = all;
+        sum += all;
+    }
+    // what each takes adds up to what is taken in the mean
+    CHECK(sum / stacks["served_m2"].get<double>() == Approx(stacks["mean_way_db"].get<double>()).margin(0.1));
+    const Answer unknown = run({"costs", file, "--floor", "First floor", "--zone", "Cellar"});
+    CHECK(unknown.code == 2);
+    CHECK(unknown.err.find("Book stacks") != std::string::npos);
+    CHECK(run({"costs", file, "--floor", "First floor"}).out.find("in the mean") != std::string::npos);
 }
 
 TEST_CASE("the verdict ends with 1 when a requirement is not met and tells where") {

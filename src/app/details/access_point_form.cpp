@@ -8,6 +8,7 @@
 
 #include "app/details/detail_forms.h"
 #include "app/shell/theme.h"
+#include "coverage/failure.h"
 #include "project/edits.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -193,6 +194,22 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     grid->setColumnStretch(3, 5);
     grid->setColumnStretch(4, 4);
     form->widget(table);
+
+    form->group("If it fails");
+    auto* failure = form->text("Unserved", [&w, id] {
+        if (!w.prediction()) return QString();
+        QStringList bands_lost;
+        for (BandId b : w.map().bands.list()) {
+            const Area lost = lost_without(w.project(), w.prediction()->site, id, b);
+            if (lost.demanded_m2 <= 0) continue;
+            bands_lost << QString("%1 of the site at %2 GHz")
+                              .arg(render::percent(lost.share_met()), QString::fromStdString(band(b).name));
+        }
+        return bands_lost.join("\n");
+    });
+    failure->setObjectName("apFailure");
+    failure->setToolTip("The demanded area that has the signal asked for only from this access point, in the bands of the "
+                        "map. The lens Signal after a failure shows what is left when the selected ones fail.");
 
     form->group("Mount");
     auto* row = form->row("Position");

@@ -1,12 +1,9 @@
 // Looks for findings behind the window, always in the newest project.
 #pragma once
 #include <QObject>
-#include <condition_variable>
 #include <memory>
-#include <mutex>
-#include <optional>
-#include <thread>
 
+#include "app/shell/behind.h"
 #include "checks/findings.h"
 
 namespace yemvo::app {
@@ -15,9 +12,8 @@ class FindingsRunner : public QObject {
     Q_OBJECT
 public:
     explicit FindingsRunner(QObject* parent = nullptr);
-    ~FindingsRunner() override;
     void request(const Project&);
-    bool is_idle() const;
+    bool is_idle() const { return behind_.is_idle(); }
 
 signals:
     /// Emitted on the runner's own thread: connect queued.
@@ -25,14 +21,8 @@ signals:
     void failed(const QString& why);
 
 private:
-    void work();
-    mutable std::mutex mutex_;
-    std::condition_variable wake_;
-    std::optional<Project> waiting_;
-    CancelToken running_;
     SceneCache masks_;
-    bool busy_ = false, stop_ = false;
-    std::thread thread_;
+    Behind behind_;
 };
 
 }  // namespace yemvo::app

@@ -12,6 +12,7 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/costs/costs_page.h"
 #include "app/details/details_panel.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/findings/findings_page.h"
@@ -157,6 +158,9 @@ void MainWindow::lay_out() {
     tray_->addWidget(link_profile_);
     tray_->addWidget(schedule_);
     tray_->addWidget(findings_);
+    tray_tabs_->addTab("What costs most");
+    costs_ = new CostsPage(workspace_, work);
+    tray_->addWidget(costs_);
     tray_->setFixedHeight(tray_height);
     rows->addWidget(tray_);
     connect(tray_tabs_, &QTabBar::currentChanged, tray_, &QStackedWidget::setCurrentIndex);
@@ -264,9 +268,7 @@ void MainWindow::connect_parts() {
     });
     connect(&workspace_, &Workspace::tool_changed, this, [this] {
         if (workspace_.tool() != ToolId::probe) return;
-        tray_open_ = true;
-        tray_tabs_->setCurrentIndex(tray_->indexOf(link_profile_));
-        refresh_tray();
+        show_tray(link_profile_);
     });
     connect(
         autosave_, &Autosave::failed, this, [this](const QString& why) { status_->set_message(why, true); },
@@ -286,11 +288,7 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::step_changed, this, &MainWindow::arrange_for_step);
     connect(proof_, &ProofPage::findings_asked, this, &MainWindow::show_findings);
     connect(&workspace_, &Workspace::step_changed, this, [this] {
-        if (workspace_.step() == Step::spectrum) {
-            tray_open_ = true;
-            tray_tabs_->setCurrentIndex(tray_->indexOf(schedule_));
-        }
-        refresh_tray();
+        workspace_.step() == Step::spectrum ? show_tray(schedule_) : refresh_tray();
     });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
         const auto one = [&](double v) {
@@ -347,9 +345,11 @@ void MainWindow::connect_parts() {
 
 bool MainWindow::is_showing_types() const { return pages_->currentWidget() == types_; }
 
-void MainWindow::show_findings() {
+void MainWindow::show_findings() { show_tray(findings_); }
+
+void MainWindow::show_tray(QWidget* page) {
     tray_open_ = true;
-    tray_tabs_->setCurrentIndex(tray_->indexOf(findings_));
+    tray_tabs_->setCurrentIndex(tray_->indexOf(page));
     refresh_tray();
 }
 

@@ -20,6 +20,7 @@ class PlanView;
 class SiteView;
 class SectionView;
 class DetailsPanel;
+class CostsPage;
 class LinkProfilePage;
 class ProofPage;
 class Autosave;
@@ -64,6 +65,7 @@ public:
     FindingsPage& findings() { return *findings_; }
     TypesPage& types() { return *types_; }
     ProofPage& proof() { return *proof_; }
+    CostsPage& costs() { return *costs_; }
     /// The page of types is in front.
     bool is_showing_types() const;
     /// The preparation page is in front.
@@ -109,6 +111,7 @@ private:
     void open_palette();
     void add_places(std::vector<Command>&);
     void show_findings();
+    void show_tray(QWidget* page);
     /// The page of types, with one of them chosen.
     void show_types(WallTypeId);
     void leave_types();
@@ -140,6 +143,7 @@ private:
     TypesPage* types_;
     QStackedWidget* tray_;
     LinkProfilePage* link_profile_;
+    CostsPage* costs_ = nullptr;
     QTabBar* tray_tabs_;
     StatusLine* status_;
     QMenu* recent_menu_ = nullptr;

@@ -6,6 +6,7 @@
 #include "app/palette/command_palette.h"
 #include "app/palette/keys_page.h"
 
+#include "app/costs/costs_page.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/arranging.h"
 #include "app/shell/file_names.h"
@@ -131,6 +132,7 @@ void MainWindow::make_menus() {
     QMenu* kinds = view->addMenu("Hide and lock");
     make_display_actions(kinds);
     needs_project(action(view, "Findings", QKeySequence("Ctrl+F"), [this] { show_findings(); }));
+    needs_project(action(view, "What costs most", QKeySequence("Ctrl+Alt+M"), [this] { show_tray(costs_); }));
     needs_project(
         action(view, "Materials and wall types", QKeySequence("Ctrl+M"), [this] { show_types({}); }));
     QAction* dark = action(view, "Dark theme", QKeySequence("Ctrl+Shift+K"), [] {

@@ -1,0 +1,47 @@
+// The tray page that tells what costs most: which types take how many dB over how much of a floor or zone.
+#pragma once
+#include <QTableWidget>
+#include <QWidget>
+
+#include "app/shell/behind.h"
+#include "app/shell/workspace.h"
+#include "coverage/costs.h"
+
+class QComboBox;
+class QLabel;
+
+namespace yemvo::app {
+
+class CostsPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit CostsPage(Workspace&, QWidget* parent = nullptr);
+    QTableWidget* table() { return table_; }
+    QComboBox* area() { return area_; }
+    bool is_idle() const { return behind_.is_idle(); }
+    const Costs& costs() const { return costs_; }
+
+signals:
+    void worked_out(const yemvo::Costs&, quint64 wish);
+
+private:
+    void refresh();
+    void fill_areas();
+    void ask();
+    void show_costs(const Costs&);
+    void select_type(int row);
+    void showEvent(QShowEvent*) override;
+    void paintEvent(QPaintEvent*) override;
+    Workspace& workspace_;
+    QComboBox* area_;
+    QLabel* summary_;
+    QTableWidget* table_;
+    Costs costs_;
+    BandId band_;
+    quint64 wish_ = 0;
+    FloorId listed_floor_;
+    const void* listed_zones_ = nullptr;
+    Behind behind_{std::chrono::milliseconds(60)};
+};
+
+}  // namespace yemvo::app

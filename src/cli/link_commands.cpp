@@ -1,0 +1,148 @@
+// Commands that tell why: the links at a place, and what costs most over an area.
+#include <cmath>
+#include <cstdio>
+#include <memory>
+#include <ostream>
+
+#include "cli/command_set.h"
+#include "cli/json_out.h"
+#include "coverage/costs.h"
+
+namespace yemvo::cli {
+namespace {
+
+struct ProbeWish {
+    std::string file, floor, at;
+};
+
+Point parse_place(const std::string& text) {
+    Point p;
+    char rest = 0;
+    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) ||
+        !std::isfinite(p.y))
+        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
+    return p;
+}
+
+void print_link(Context& context, const Json& link) {
+    char line[200];
+    std::snprintf(line, sizeof line, "Access point %d, %g GHz, channel %d / %d MHz, %.1f m\n",
+                  link["access_point"].get<int>(), link["band_ghz"].get<double>(), link["channel"].get<int>(),
+                  link["width_mhz"].get<int>(), link["distance_m"].get<double>());
+    context.out << line;
+    for (const Json& t : link["terms"]) {
+        std::snprintf(line, sizeof line, "  %9.2f %s  %s\n", t["db"].get<double>(),
+                      t["kind"] == "power" ? "dBm" : "dB ", t["name"].get<std::string>().c_str());
+        context.out << line;
+    }
+    std::snprintf(line, sizeof line, "  +- %.1f dB standard deviation: the model's own and the materials'\n",
+                  link["deviation_db"].get<double>());
+    const std::string off = line;
+    std::snprintf(line, sizeof line, "  %9.2f dBm  received, %.1f dB over the noise of %.1f dBm\n",
+                  link["received_dbm"].get<double>(), link["snr_db"].get<double>(),
+                  link["noise_dbm"].get<double>());
+    context.out << line << off << "  " << link["told"].get<std::string>() << "\n";
+}
+
+int probe(Context& context, const ProbeWish& wish) {
+    const Project project = load(context, wish.file);
+    const Floor& floor = named_floor(project, wish.floor);
+    const Point place = parse_place(wish.at);
+    SceneCache masks(1 << 26);
+    const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
+    Json links = Json::array();
+    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place)) {
+        links.push_back(to_json(link));
+        const double asked_dbm = signal_asked_dbm(project, link.channel.band);
+        links.back()["asked_dbm"] = asked_dbm;
+        links.back()["told"] = told(link, "the place", asked_dbm);
+    }
+    if (context.json) {
+        print(context, {{"floor", floor.name},
+                        {"x_m", place.x},
+                        {"y_m", place.y},
+                        {"height_m", project.settings.client_height_m},
+                        {"links", links}});
+        return done;
+    }
+    for (const Json& link : links) print_link(context, link);
+    return done;
+}
+
+struct CostsWish {
+    std::string file, floor, zone, band = "5";
+};
+
+/// The cells of the floor's demanded area, or of one zone. Throws Error naming the zones there are.
+std::vector<std::uint8_t> wanted_cells(const Floor& floor, const FloorPrediction& p, const std::string& zone) {
+    if (zone.empty()) return p.mask->demanded;
+    RequirementSet only;
+    std::string known;
+    for (const Zone& z : *floor.zones) {
+        if (z.name == zone) only.zones.push_back(z.id);
+        known += (known.empty() ? "" : "; ") + z.name;
+    }
+    if (only.zones.empty())
+        throw Error("there is no zone '" + zone + "' on " + floor.name, "--zone",
+                    known.empty() ? "The floor has none" : "Its zones are: " + known);
+    return asked_cells(only, floor, *p.mask);
+}
+
+int costs(Context& context, const CostsWish& wish) {
+    const Project project = load(context, wish.file);
+    const Floor& floor = named_floor(project, wish.floor);
+    const BandId band = *find_band(wish.band);
+    Predictor predictor;
+    const FloorPrediction p = predictor.predict(project, {floor.id}).floors.front();
+    const Costs found = what_costs(project, p, band, wanted_cells(floor, p, wish.zone), {});
+    Json rows = Json::array();
+    for (const CostRow& r : found.rows)
+        rows.push_back({{"type", wall_type(project, r.type).key},
+                        {"name", wall_type(project, r.type).name},
+                        {"mean_db", rounded(r.mean_db, 2)},
+                        {"area_m2", rounded(r.area_m2, 1)}});
+    if (context.json) {
+        print(context, {{"floor", floor.name},
+                        {"zone", wish.zone},
+                        {"band_ghz", band_ghz(band)},
+                        {"served_m2", rounded(found.area_m2, 1)},
+                        {"mean_way_db", rounded(found.mean_way_db, 2)},
+                        {"costs", rows}});
+        return done;
+    }
+    char line[200];
+    std::snprintf(line, sizeof line, "The serving radios reach %.0f m2; what is in their way takes %.1f dB in the mean.\n",
+                  found.area_m2, found.mean_way_db);
+    context.out << line;
+    for (const Json& r : rows) {
+        std::snprintf(line, sizeof line, "  %6.1f dB in the mean on %6.0f m2  %s\n", r["mean_db"].get<double>(),
+                      r["area_m2"].get<double>(), r["name"].get<std::string>().c_str());
+        context.out << line;
+    }
+    return done;
+}
+
+}  // namespace
+
+void add_link_commands(CLI::App& root, Context& context) {
+    const auto place = std::make_shared<ProbeWish>();
+    CLI::App* command = add_command(root, context, "probe", "Every link at a place, term by term",
+                          "probe library.yemvo --floor \"First floor\" --at 52,28 --json",
+                          [&context, place] { return probe(context, *place); });
+    command->add_option("FILE", place->file, "A project (.yemvo)")->required();
+    command->add_option("--floor", place->floor, "Name of the floor")->required();
+    command->add_option("--at", place->at, "X,Y in metres")->required();
+
+    const auto wish = std::make_shared<CostsWish>();
+    command = add_command(root, context, "costs", "Which types take how many dB over how much of a floor or zone",
+                          "costs library.yemvo --floor \"First floor\" --zone \"Book stacks\" --band 5",
+                          [&context, wish] { return costs(context, *wish); });
+    command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
+    command->add_option("--floor", wish->floor, "Name of the floor")->required();
+    command->add_option("--zone", wish->zone, "Only this zone of the floor");
+    command->add_option("--band", wish->band, "2.4, 5 or 6 (GHz)")
+        ->check(CLI::IsMember(band_names()))
+        ->capture_default_str();
+}
+
+}  // namespace yemvo::cli
