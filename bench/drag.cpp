@@ -29,9 +29,8 @@ int main(int argc, char** argv) {
     PlanView& plan = window.plan();
     const QPoint from = plan.map().to_screen(access_points(w.project(), w.floor_id())[3].position).toPoint();
     QTest::mousePress(&plan, Qt::LeftButton, {}, from);
-    std::vector<double> frame, paint, map, edit;
+    std::vector<double> frame, verdict, paint, map, edit;
     for (int i = 1; i <= 60; ++i) {
-        const std::shared_ptr<const Prediction> before = w.prediction();
         const Project project = w.project();
         bool moved = false;
         frame.push_back(milliseconds([&] {
@@ -43,7 +42,7 @@ int main(int argc, char** argv) {
             }));
             moved = !(w.project() == project);  // a step too small for the snapping grid asks for nothing
             const auto shown = [&] {
-                return w.prediction() != before && w.prediction()->verdict &&
+                return w.prediction()->project == w.project() &&
                        plan.painted() == w.prediction().get();
             };
             for (int waited = 0; moved && waited < 1000 && !shown(); ++waited)
@@ -54,6 +53,11 @@ int main(int argc, char** argv) {
             edit.pop_back();
             continue;
         }
+        verdict.push_back(frame.back() + milliseconds([&] {
+                              for (int waited = 0; waited < 1000 && !w.prediction()->verdict; ++waited)
+                                  QCoreApplication::processEvents(
+                                      QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 1);
+                          }));
         paint.push_back(plan.last_paint_ms());
         map.push_back(plan.last_map_ms());
     }
@@ -61,7 +65,8 @@ int main(int argc, char** argv) {
     const FloorPrediction* f = w.floor_prediction();
     std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n",
                 f->surface.columns, f->surface.rows, f->surface.cell_m, plan.width(), plan.height());
-    print("one frame: edit, prediction, verdict, map painted", figures(frame));
+    print("one frame: edit, prediction, map painted", figures(frame));
+    print("the same until all floors and the verdict are there", figures(verdict));
     print("  of it the edit on the interface thread", figures(edit));
     print("  of it painting the plan", figures(paint));
     print("  of it colouring the map", figures(map));

@@ -29,7 +29,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
       next_step_(new NextStepBar(workspace, this)),
       sharpen_(new QTimer(this)),
       drawing_runner_(new DrawingRunner(this)),
-      blink_(new QTimer(this)) {
+      blink_(new QTimer(this)),
+      awaiting_(new QTimer(this)) {
     setObjectName("plan");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
@@ -48,9 +49,23 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         layers_old_ = heat_old_ = true;
         update();
     });
-    for (auto signal : {&Workspace::map_changed, &Workspace::prediction_changed})
+    connect(&workspace, &Workspace::map_changed, this, [this] {
+        heat_old_ = true;
+        update();
+    });
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::floor_predicted})
         connect(&workspace, signal, this, [this] {
+            const FloorPrediction* p = workspace_.map_prediction();
+            const auto& known = workspace_.prediction();
+            const auto of = HeatOf{p ? p->radios : nullptr, known && known->other ? known->other->radios : nullptr};
+            if (of == heat_of_ && p) {
+                painted_ = known.get();  // what is seen is of this one too
+                if (awaiting_->isActive()) update();
+                return;
+            }
+            heat_of_ = of;
             heat_old_ = true;
+            awaiting_->stop();
             update();
         });
     connect(&workspace, &Workspace::kinds_changed, this, [this] {
@@ -93,6 +108,9 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         layers_old_ = true;
         update();
     });
+    awaiting_->setSingleShot(true);
+    awaiting_->setInterval(8);
+    connect(awaiting_, &QTimer::timeout, this, qOverload<>(&QWidget::update));
     sharpen_->setSingleShot(true);
     sharpen_->setInterval(90);
     connect(sharpen_, &QTimer::timeout, this, [this] {
@@ -127,7 +145,12 @@ void PlanView::change_tool() {
     update();
 }
 
-void PlanView::repaint_tool() { update(); }
+void PlanView::repaint_tool() { update_with_map(); }
+
+/// After an edit the next map is a few milliseconds away: painting once with it is better than twice.
+void PlanView::update_with_map() {
+    if (!awaiting_->isActive()) update();
+}
 
 void PlanView::floor_shown() {
     layers_old_ = heat_old_ = true;
@@ -144,7 +167,8 @@ void PlanView::project_edited() {
         layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
     if (f && fitted_ && (was_empty || !f->drawings.same(drawn_floor_.drawings))) fit();
-    update();
+    if (workspace_.map_shown() && workspace_.map_prediction()) awaiting_->start();
+    update_with_map();
 }
 
 void PlanView::fit() {

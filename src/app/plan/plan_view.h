@@ -58,11 +58,13 @@ protected:
     void leaveEvent(QEvent*) override;
     void contextMenuEvent(QContextMenuEvent*) override;
     bool event(QEvent*) override;
+
     void changeEvent(QEvent*) override;
 
 private:
     EntryBox& entry() override { return *entry_; }
     void repaint_tool() override;
+    void update_with_map();
     void change_tool();
     void floor_shown();
     void project_edited();
@@ -74,6 +76,12 @@ private:
     void paint_decoration(QPainter&);
     void go_near(Point);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
+    /// The fields that the map is coloured from; the same in two predictions means the same map.
+    struct HeatOf {
+        std::shared_ptr<const std::vector<RadioField>> now, other;
+        friend bool operator==(const HeatOf&, const HeatOf&) = default;
+    };
+    HeatOf heat_of_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);
@@ -107,6 +115,7 @@ private:
     PaintedView drawings_;
     FloorId drawings_of_;
     QTimer* blink_;
+    QTimer* awaiting_;  ///< runs while a map is on its way that the next painting waits for
     bool blink_older_ = false;
     bool drawings_pending_ = false;
     QString drawing_fault_;

@@ -5,6 +5,7 @@
 #include <QMenu>
 #include <QMouseEvent>
 #include <QPainter>
+#include <QTimer>
 #include <QToolButton>
 #include <QToolTip>
 #include <QWheelEvent>
@@ -26,7 +27,7 @@ constexpr double top_px = 48, foot_px = 52, grip_px = 4;
 }  // namespace
 
 SectionView::SectionView(Workspace& workspace, QWidget* parent)
-    : QWidget(parent), workspace_(workspace), site_(new QToolButton(this)) {
+    : QWidget(parent), workspace_(workspace), site_(new QToolButton(this)), later_(new QTimer(this)) {
     setObjectName("section");
     setFixedWidth(one_width);
     setMouseTracking(true);
@@ -44,14 +45,23 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
     site_->setToolTip("Buildings and yards from above, to place them against each other (Ctrl 6)");
     connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.show_site(on); });
     for (auto signal :
-         {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::prediction_changed,
-          &Workspace::selection_changed, &Workspace::site_changed})
+         {&Workspace::floor_changed, &Workspace::prediction_changed, &Workspace::selection_changed,
+          &Workspace::site_changed})
         connect(&workspace, signal, this, &SectionView::refresh);
+    // the plan goes first in a drag; the verdict, which is drawn here too, mostly comes before this
+    later_->setSingleShot(true);
+    later_->setInterval(30);
+    connect(later_, &QTimer::timeout, this, &SectionView::refresh);
+    connect(&workspace, &Workspace::project_changed, this, [this] {
+        layout_.reset();
+        if (!later_->isActive()) later_->start();
+    });
     connect(&workspace, &Workspace::floor_changed, this, &SectionView::scroll_to_open);
     refresh();
 }
 
 void SectionView::refresh() {
+    later_->stop();
     layout_.reset();
     const bool open = workspace_.document().is_open();
     const bool several = open && workspace_.project().buildings.size() > 1;

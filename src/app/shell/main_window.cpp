@@ -9,6 +9,7 @@
 #include <QSettings>
 #include <QStackedWidget>
 #include <QTabBar>
+#include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
 
@@ -66,7 +67,8 @@ MainWindow::MainWindow(QWidget* parent)
       asking_(ask_by_dialogs(this)),
       runner_(new PredictionRunner(this)),
       findings_runner_(new FindingsRunner(this)),
-      autosave_(new Autosave(document_, this)) {
+      autosave_(new Autosave(document_, this)),
+      say_work_(new QTimer(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
     setAcceptDrops(true);
@@ -221,12 +223,19 @@ void MainWindow::connect_parts() {
     connect(
         runner_, &PredictionRunner::working, this,
         [this](bool on, const QString& doing) {
+            doing_ = on ? doing : QString();
+            // what is done at once is not announced: the frames of a drag would spend their time on it
+            if (!on) say_work_->stop();
+            if (on && !status_->is_working()) return say_work_->start();
             status_->set_work(on ? doing : document_.is_open() ? "Prediction up to date" : "", on);
         },
         Qt::QueuedConnection);
     connect(
         runner_, &PredictionRunner::failed, this,
         [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
+    say_work_->setSingleShot(true);
+    say_work_->setInterval(150);
+    connect(say_work_, &QTimer::timeout, this, [this] { status_->set_work(doing_, true); });
     connect(status_, &StatusLine::cancel_asked, this, [this] {
         runner_->cancel();
         prediction_stopped_ = true;

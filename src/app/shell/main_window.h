@@ -12,6 +12,7 @@ class QGridLayout;
 class QStackedWidget;
 class QMenu;
 class QTabBar;
+class QTimer;
 
 namespace yemvo::app {
 
@@ -150,6 +151,8 @@ private:
     std::vector<QAction*> project_actions_;  ///< only while a project is open
     bool tray_open_ = false;
     int working_ = 0;
+    QTimer* say_work_;
+    QString doing_;
     ExtraWish wanted_;
     void show_work();
     void recover_work(int index);

@@ -74,6 +74,17 @@ void PredictionRunner::work() {
     }
 }
 
+/// Work that takes long tells how far it is, ten times a second at most. Called from any thread.
+void PredictionRunner::tell_share(double share) {
+    using Clock = std::chrono::steady_clock;
+    const auto now = Clock::now().time_since_epoch().count();
+    auto last = told_at_.load();
+    const auto wait = std::chrono::duration_cast<Clock::duration>(100ms).count();
+    if (now - last < wait || Clock::now() - started_ < 300ms) return;
+    if (told_at_.compare_exchange_strong(last, now))
+        emit working(true, tr("Predicting, %1 %").arg(static_cast<int>(100 * share)));
+}
+
 /// The floor in view first.
 static std::vector<FloorId> in_order(const Project& project, FloorId in_view) {
     std::vector<FloorId> order{in_view};
@@ -86,19 +97,20 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     const auto order = in_order(request.project, request.in_view);
     emit working(true, tr("Predicting"));
     const ExtraWish& extra = request.extra;
-    const PredictionWish wish{extra.cell_m, extra.deviation || needs_deviation(request.project), 0};
+    PredictionWish wish{extra.cell_m, extra.deviation || needs_deviation(request.project), 0};
     auto whole = std::make_shared<Prediction>();
+    whole->project = request.project;
     if (request.other && find_floor(*request.other, request.in_view)) {
         whole->other_project = request.other;
         whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();
     }
     bool first = true;
+    wish.progress = [this](double share) { tell_share(share); };
     whole->site = predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
         if (!first) return;
         first = false;
         const bool gives_way = order.size() > 1 && newer_waits();
-        // what takes long is shown floor by floor
-        if (!gives_way && std::chrono::steady_clock::now() - started_ < 100ms) return;
+        // the map of the floor in view is painted while the rest and the verdict are worked out
         auto part = std::make_shared<Prediction>(*whole);
         part->site.floors.push_back(floor);
         emit ready(part);

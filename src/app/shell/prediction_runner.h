@@ -1,6 +1,7 @@
 // Predicts behind the window, always the newest project it was given.
 #pragma once
 #include <QObject>
+#include <atomic>
 #include <chrono>
 #include <condition_variable>
 #include <mutex>
@@ -52,6 +53,7 @@ private:
     void work();
     void run(const Request&, const CancelToken&);
     bool newer_waits();
+    void tell_share(double share);
 
     Predictor predictor_;
     mutable std::mutex mutex_;
@@ -59,6 +61,7 @@ private:
     std::optional<Request> waiting_;
     CancelToken running_;
     std::chrono::steady_clock::time_point started_;
+    std::atomic<std::chrono::steady_clock::rep> told_at_{0};
     bool busy_ = false, stop_ = false;
     std::thread thread_;
 };

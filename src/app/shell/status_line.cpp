@@ -53,8 +53,9 @@ void StatusLine::set_units(const QString& text) { units_->setText(text); }
 QString StatusLine::work() const { return work_->text(); }
 
 void StatusLine::set_work(const QString& state, bool can_cancel) {
-    work_->setText(state);
-    cancel_->setVisible(can_cancel);
+    working_ = can_cancel;
+    if (work_->text() != state) work_->setText(state);
+    if (cancel_->isVisibleTo(this) != can_cancel) cancel_->setVisible(can_cancel);
 }
 
 void StatusLine::paintEvent(QPaintEvent*) {

@@ -22,6 +22,7 @@ public:
     void set_scale(const QString&);
     void set_units(const QString&);
     void set_work(const QString& state, bool can_cancel);
+    bool is_working() const { return working_; }
     QString message() const { return message_; }
     QString work() const;
 
@@ -32,7 +33,7 @@ private:
     void paintEvent(QPaintEvent*) override;
     QString tool_, message_;
     QElapsedTimer told_;
-    bool fault_ = false;
+    bool fault_ = false, working_ = false;
     std::vector<HintPart> hint_;
     QLabel *place_, *floor_, *scale_, *units_, *work_;
     QPushButton* cancel_;

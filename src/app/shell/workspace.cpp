@@ -10,8 +10,13 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
     connect(this, &Workspace::selection_changed, this, [this] {
         if (radios_shown_ == RadiosShown::selected) choose_radios();
     });
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::map_changed})
-        connect(this, signal, this, &Workspace::look_at_probe);
+    connect(this, &Workspace::map_changed, this, &Workspace::look_at_probe);
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::floor_predicted})
+        connect(this, signal, this, [this] {
+            // the whole brings the floor in view again that came before it
+            const FloorPrediction* p = probed_ && prediction_ ? prediction_->site.find(probed_->probe.floor) : nullptr;
+            if (!p || p->radios != probed_->radios) look_at_probe();
+        });
     // every edit is followed by a prediction; only the probe itself is followed at once
     connect(this, &Workspace::project_changed, this, [this] {
         const Probe* probe = find_probe(project(), probe_);
@@ -280,7 +285,7 @@ void Workspace::look_at_probe() {
     const Floor* on = probe ? find_floor(project(), probe->floor) : nullptr;
     if (predicted && on && predicted->scene) {
         ProbedPlace p{*probe, yemvo::probe(project(), *predicted->scene, *on, probe->place, map_.bands), 0,
-                      predicted->scene};
+                      predicted->scene, predicted->radios};
         for (std::size_t i = 0; chosen && i < p.links.size(); ++i)
             if (p.links[i].access_point == chosen->first && p.links[i].channel.band == chosen->second)
                 p.chosen = i;
@@ -371,14 +376,31 @@ void Workspace::choose_radios() {
 }
 
 void Workspace::set_prediction(std::shared_ptr<const Prediction> prediction) {
+    if (prediction && !prediction->verdict) {
+        take_part(*prediction);
+        emit floor_predicted();
+        return;
+    }
     prediction_ = std::move(prediction);
-    if (prediction_ && prediction_->verdict) {
+    if (prediction_) {
         const int at = document_.history().index();
         if (at != judged_at_) previous_verdict_ = verdict_;
         judged_at_ = at;
         verdict_ = prediction_->verdict;
     }
     emit prediction_changed();
+}
+
+/// The floor that is ready; the others stay as they were until they are, the verdict and its places too.
+void Workspace::take_part(const Prediction& part) {
+    auto now = std::make_shared<Prediction>(part);
+    if (prediction_) {
+        now->places = prediction_->places;
+        now->outside = prediction_->outside;
+        for (const FloorPrediction& f : prediction_->site.floors)
+            if (!now->site.find(f.floor)) now->site.floors.push_back(f);
+    }
+    prediction_ = std::move(now);
 }
 
 }  // namespace yemvo::app

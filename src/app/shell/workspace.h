@@ -72,8 +72,9 @@ struct NextKinds {
     int zone_colour = 0;
 };
 
-/// A prediction as it arrives: the floors that are ready, and the verdict once all are.
+/// A prediction as it arrives: first the floor in view, then all with the verdict.
 struct Prediction {
+    Project project;  ///< that it is of
     SitePrediction site;
     std::optional<Verdict> verdict;
     std::optional<FloorPrediction> outside;  ///< round the floor in view, while its lens is looked through
@@ -91,6 +92,7 @@ struct ProbedPlace {
     std::vector<LinkExplanation> links;
     std::size_t chosen = 0;  ///< the link that is drawn
     std::shared_ptr<const Scene> scene;
+    std::shared_ptr<const std::vector<RadioField>> radios;  ///< of the prediction that was looked at
     QString name() const { return QString("P%1").arg(probe.number); }
     const LinkExplanation* link() const { return chosen < links.size() ? &links[chosen] : nullptr; }
 };
@@ -228,6 +230,7 @@ signals:
     void tool_changed();
     void map_changed();
     void prediction_changed();
+    void floor_predicted();  ///< the floor in view alone; the rest follows
     void told(const QString& message, bool is_fault);
     void kinds_changed();
     void findings_changed();
@@ -258,6 +261,7 @@ private:
     std::shared_ptr<const std::vector<Finding>> findings_ = std::make_shared<const std::vector<Finding>>();
     std::optional<Point> marked_;
     void look_at_probe();
+    void take_part(const Prediction&);
     int probe_ = 0;
     RequirementId requirement_;
     std::optional<ProbedPlace> probed_;

@@ -1,8 +1,11 @@
 #include "coverage/lens_map.h"
 
 #include <algorithm>
+#include <array>
 #include <cmath>
 #include <map>
+#include <optional>
+#include <tuple>
 
 #include "wireless/link_budget.h"
 #include "wireless/spectrum.h"
@@ -111,15 +114,45 @@ private:
     }
     std::vector<float> rates() const {
         const bool up = choice_.lens == LensId::rate_up;
-        std::vector<std::optional<RateLadder>> ladders(radios_.size());
+        // radios of one kind on channels of one width have one ladder
+        std::map<std::tuple<ModelId, std::size_t, int, int>, Rates> kinds;
+        struct OfRadio {
+            const Rates* rates = nullptr;
+            int shift_cdb = 0;  ///< from what arrives here to what arrives there
+        };
+        std::vector<OfRadio> of(radios_.size());
         return of_serving([&](std::size_t i, const RadioField& f) {
-            const auto k = static_cast<std::size_t>(reduction_->serving[i]);
-            if (!ladders[k]) ladders[k] = ladder(f, up);
-            const double there_dbm = reduction_->best_cdbm[i] / 100.0;
-            return static_cast<float>(
-                ladders[k]->rate_mbps(up ? there_dbm - f.power_dbm + choice_.client.power_dbm : there_dbm));
+            OfRadio& radio = of[static_cast<std::size_t>(reduction_->serving[i])];
+            if (!radio.rates) {
+                const auto [kind, fresh] =
+                    kinds.try_emplace({f.model, f.radio, int{f.band.index}, f.channel.width_mhz});
+                if (fresh) kind->second = Rates(ladder(f, up));
+                radio.rates = &kind->second;
+                if (up) radio.shift_cdb = static_cast<int>(std::lround(100 * (choice_.client.power_dbm - f.power_dbm)));
+            }
+            return radio.rates->at(reduction_->best_cdbm[i] + radio.shift_cdb);
         });
     }
+    /// A ladder with a step for each hundredth of a dB would be long: whole dB lead to the few steps within.
+    class Rates {
+    public:
+        Rates() = default;
+        explicit Rates(RateLadder ladder) : ladder_(std::move(ladder)) {
+            for (int dbm = low_dbm; dbm <= high_dbm; ++dbm)
+                at_dbm_[static_cast<std::size_t>(dbm - low_dbm)] = static_cast<float>(ladder_->rate_mbps(dbm));
+        }
+        float at(int cdbm) const {
+            const auto k = static_cast<std::size_t>(std::clamp(cdbm - 100 * low_dbm, 0, 100 * (high_dbm - low_dbm) - 1)) / 100;
+            // no step between two whole dB
+            if (at_dbm_[k] == at_dbm_[k + 1]) return at_dbm_[k];
+            return static_cast<float>(ladder_->rate_mbps(cdbm / 100.0));
+        }
+
+    private:
+        static constexpr int low_dbm = -130, high_dbm = 30;
+        std::optional<RateLadder> ladder_;
+        std::array<float, high_dbm - low_dbm + 1> at_dbm_{};
+    };
     RateLadder ladder(const RadioField& f, bool up) const {
         for (const AccessPointModel& m : *floor_.models)
             if (m.id == f.model)
@@ -138,27 +171,32 @@ private:
         }
         return values;
     }
-    /// Other radios than the serving one that are heard, by their share of its spectrum.
-    std::vector<float> contention() const {
-        std::vector<float> values = of_serving([](std::size_t, const RadioField&) { return 0.0f; });
+    /// Another radio on spectrum of a serving one: from which gain on it is heard, and how much it weighs.
+    struct Rival {
+        const std::int16_t* gain_cdb;
+        int least_cdb;
+        float weight;
+    };
+    std::vector<Rival> rivals(std::size_t serving) const {
+        std::vector<Rival> list;
         for (std::size_t k = 0; k < radios_.size(); ++k) {
             const RadioField& f = radios_[k];
-            if (!counts(f)) continue;
-            bool any = false;
-            std::vector<float> column(radios_.size(), 0.0f);  // what it weighs against each serving radio
-            for (std::size_t s = 0; s < radios_.size(); ++s)
-                if (s != k && radios_[s].band == f.band) {
-                    column[s] = static_cast<float>(shared(f.channel, radios_[s].channel));
-                    any = any || column[s] > 0;
-                }
-            if (!any) continue;
-            const int least = heard_from() - f.offset_cdb;
-            const std::int16_t* gain = f.field->gain_cdb.data();
-            for (std::size_t i = 0; i < values.size(); ++i)
-                if (const int s = reduction_->serving[i]; s >= 0 && gain[i] >= least)
-                    values[i] += column[static_cast<std::size_t>(s)];
+            if (k == serving || f.band != radios_[serving].band || !counts(f)) continue;
+            if (const double share = shared(f.channel, radios_[serving].channel); share > 0)
+                list.push_back({f.field->gain_cdb.data(), heard_from() - f.offset_cdb, static_cast<float>(share)});
         }
-        return values;
+        return list;
+    }
+    /// Other radios than the serving one that are heard, by their share of its spectrum.
+    std::vector<float> contention() const {
+        std::vector<std::optional<std::vector<Rival>>> of(radios_.size());
+        return of_serving([&](std::size_t i, const RadioField&) {
+            auto& list = of[static_cast<std::size_t>(reduction_->serving[i])];
+            if (!list) list = rivals(static_cast<std::size_t>(reduction_->serving[i]));
+            float sum = 0;
+            for (const Rival& r : *list) sum += r.gain_cdb[i] >= r.least_cdb ? r.weight : 0;
+            return sum;
+        });
     }
     /// Channels beside each other leak a little: radios do not defer to that.
     double shared(const Channel& from, const Channel& to) const {

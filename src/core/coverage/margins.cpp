@@ -5,33 +5,56 @@
 
 namespace yemvo {
 
-Margins FloorMargins::in(const Requirement& r, BandId band) {
-    const LensInfo& info = required_lens(r);
-    const std::vector<float>& v = values(r, band);
-    const auto limit = static_cast<float>(r.limit_in(band));
-    const auto nothing = static_cast<float>(value_of_nothing(info));
-    const float sign = info.more_is_better ? 1 : -1;
-    Margins out{std::vector<float>(v.size()), std::vector<std::uint8_t>(v.size(), band.index)};
-    for (std::size_t i = 0; i < v.size(); ++i)
-        out.margin[i] = sign * ((std::isnan(v[i]) ? nothing : v[i]) - limit);
+AskedCells by_zone(const std::vector<std::uint8_t>& asked, const CellMask& mask) {
+    std::vector<std::size_t> count;
+    std::size_t all = 0;
+    for (std::size_t i = 0; i < asked.size(); ++i) {
+        if (!asked[i]) continue;
+        if (mask.zone[i] >= count.size()) count.resize(mask.zone[i] + 1u);
+        ++count[mask.zone[i]];
+        ++all;
+    }
+    AskedCells out;
+    out.cells.resize(all);
+    std::vector<std::size_t> next(count.size());
+    std::size_t at = 0;
+    for (std::size_t z = 0; z < count.size(); ++z) {
+        next[z] = at;
+        at += count[z];
+        if (count[z] > 0) out.zones.push_back({z, next[z], at});
+    }
+    for (std::size_t i = 0; i < asked.size(); ++i)
+        if (asked[i]) out.cells[next[mask.zone[i]]++] = static_cast<std::uint32_t>(i);
     return out;
 }
 
-Margins FloorMargins::over_bands(const Requirement& r) {
-    Margins out;
-    for (BandId b : r.bands.list()) {
-        Margins one = in(r, b);
-        if (out.margin.empty()) {
-            out = std::move(one);
-            continue;
-        }
-        for (std::size_t i = 0; i < out.margin.size(); ++i) {
-            if (r.any_band ? one.margin[i] <= out.margin[i] : one.margin[i] >= out.margin[i]) continue;
-            out.margin[i] = one.margin[i];
-            out.band[i] = b.index;
-        }
+void FloorMargins::in(const Requirement& r, BandId band, const std::vector<std::uint32_t>& cells,
+                      std::vector<float>& out) {
+    const LensInfo& info = required_lens(r);
+    const float* v = values(r, band).data();
+    const auto limit = static_cast<float>(r.limit_in(band));
+    const auto nothing = static_cast<float>(value_of_nothing(info));
+    const float sign = info.more_is_better ? 1 : -1;
+    out.resize(cells.size());
+    for (std::size_t k = 0; k < cells.size(); ++k) {
+        const float there = v[cells[k]];
+        out[k] = sign * ((there == there ? there : nothing) - limit);
     }
-    return out;
+}
+
+void FloorMargins::over_bands(const Requirement& r, const std::vector<std::uint32_t>& cells, Margins& out,
+                              std::vector<std::vector<float>>& each) {
+    const auto bands = r.bands.list();
+    each.resize(bands.size());
+    for (std::size_t b = 0; b < bands.size(); ++b) in(r, bands[b], cells, each[b]);
+    out.margin = each[0];
+    out.band.assign(cells.size(), bands[0].index);
+    for (std::size_t b = 1; b < bands.size(); ++b)
+        for (std::size_t k = 0; k < cells.size(); ++k) {
+            const bool decides = r.any_band ? each[b][k] > out.margin[k] : each[b][k] < out.margin[k];
+            out.margin[k] = decides ? each[b][k] : out.margin[k];
+            out.band[k] = decides ? bands[b].index : out.band[k];
+        }
 }
 
 const std::vector<float>& FloorMargins::values(const Requirement& r, BandId band) {

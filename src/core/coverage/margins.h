@@ -10,7 +10,18 @@
 
 namespace yemvo {
 
-/// Below 0 the limit is missed, in the lens's unit; a value a cell.
+/// Cells of a floor that are asked about, those of one zone together.
+struct AskedCells {
+    struct Range {
+        std::size_t zone;  ///< index + 1 into the floor's zones; 0: in none
+        std::size_t begin, end;
+    };
+    std::vector<std::uint32_t> cells;  ///< by Surface::index
+    std::vector<Range> zones;          ///< none of them empty
+};
+AskedCells by_zone(const std::vector<std::uint8_t>& asked, const CellMask&);
+
+/// Below 0 the limit is missed, in the lens's unit; a value for each cell asked about.
 struct Margins {
     std::vector<float> margin;
     std::vector<std::uint8_t> band;  ///< index of the band that decides
@@ -22,9 +33,11 @@ public:
     FloorMargins(const Project& project, const FloorPrediction& floor) : project_(project), floor_(floor) {}
 
     /// In one band.
-    Margins in(const Requirement&, BandId);
-    /// The worst of its bands, or the best where one is enough.
-    Margins over_bands(const Requirement&);
+    void in(const Requirement&, BandId, const std::vector<std::uint32_t>& cells, std::vector<float>& out);
+    /// The worst of its bands, or the best where one is enough; `each` gets what the bands have by themselves, in their
+    /// order. What is given is used again: memory that is fresh for each costs more than the work.
+    void over_bands(const Requirement&, const std::vector<std::uint32_t>& cells, Margins& out,
+                    std::vector<std::vector<float>>& each);
 
 private:
     const std::vector<float>& values(const Requirement&, BandId);

@@ -2,6 +2,8 @@
 
 #include <tbb/parallel_for.h>
 
+#include <atomic>
+
 #include "propagation/explain.h"
 #include "wireless/link_budget.h"
 
@@ -42,7 +44,8 @@ RadioField make(const Project& project, const std::shared_ptr<const Scene>& scen
 
 std::vector<RadioField> radio_fields(const Project& project, const std::shared_ptr<const Scene>& scene,
                                      const Surface& surface, FieldStore& store, bool with_deviation,
-                                     const CancelToken& cancel) {
+                                     const CancelToken& cancel,
+                                     const std::function<void(double)>& share_done) {
     std::vector<std::vector<Job>> by_access_point;
     std::size_t count = 0;
     for (const PlacedAccessPoint& placed : placed_access_points(project)) {
@@ -54,11 +57,13 @@ std::vector<RadioField> radio_fields(const Project& project, const std::shared_p
     }
     // one task an access point: its radios share the traced obstruction
     std::vector<std::vector<RadioField>> made(by_access_point.size());
+    std::atomic<std::size_t> finished = 0;
     tbb::parallel_for(std::size_t{0}, made.size(), [&](std::size_t i) {
         for (const Job& job : by_access_point[i]) {
             cancel.check();
             made[i].push_back(make(project, scene, surface, job, store, with_deviation, cancel));
         }
+        if (share_done) share_done(static_cast<double>(++finished) / static_cast<double>(made.size()));
     });
     std::vector<RadioField> fields;
     fields.reserve(count);

@@ -141,7 +141,13 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
     SitePrediction site;
+    std::size_t floors_done = 0;
     for (FloorId id : order) {
+        const auto share_done = [&, before = floors_done](double of_floor) {
+            if (wish.progress)
+                wish.progress((static_cast<double>(before) + of_floor) / static_cast<double>(order.size()));
+        };
+        ++floors_done;
         cancel.check();
         const Floor* floor = find_floor(project, id);
         if (!floor) continue;
@@ -155,7 +161,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
         p.models = project.models;
         p.radios = std::make_shared<const std::vector<RadioField>>(
-            radio_fields(project, kept, p.surface, store_, wish.deviation, cancel));
+            radio_fields(project, kept, p.surface, store_, wish.deviation, cancel, share_done));
         const auto& fields = *p.radios;
         p.band_in_use = bands_in_use(fields);
         p.by_band.resize(band_count());

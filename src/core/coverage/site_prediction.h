@@ -42,6 +42,8 @@ struct PredictionWish {
     /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of
     /// inside.
     double beyond_m = 0;
+    /// Told the share of the work that is done, now and then and from any thread.
+    std::function<void(double share)> progress = {};
 };
 
 /// Keeps what it worked out, so that the next prediction of a slightly different project is quick.

@@ -1,6 +1,9 @@
 #include "coverage/verdict.h"
 
+#include <tbb/parallel_for.h>
+
 #include <algorithm>
+#include <iterator>
 
 namespace yemvo {
 namespace {
@@ -48,7 +51,7 @@ public:
         std::size_t k = 0;
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
-            const Cells asked = asked_cells(set, floor_, *p_.mask);
+            const AskedCells asked = by_zone(asked_cells(set, floor_, *p_.mask), *p_.mask);
             for (const Requirement& r : set.requirements) check(r, asked, verdict.requirements[k++]);
         }
         Cells asked(cells_), failed(cells_);
@@ -67,61 +70,58 @@ private:
     double area(std::size_t cells) const { return static_cast<double>(cells) * cell_m2_; }
     ZoneId zone(std::size_t index) const { return index ? (*floor_.zones)[index - 1].id : ZoneId{}; }
 
-    void check(const Requirement& r, const Cells& asked, RequirementResult& result) {
-        const Margins whole = margins_.over_bands(r);
-        std::vector<PlaceResult> by_zone(zone_count() + 1);
-        for (auto& place : by_zone) place.met_m2.assign(band_count(), 0);
-        for (BandId b : r.bands.list()) {
-            const Cells failed = missed(r.any_band || r.bands.single() ? whole : margins_.in(r, b), asked);
-            const Counts counts = count(asked, failed, *p_.mask, zone_count());
-            for (std::size_t z = 0; z < by_zone.size(); ++z) {
-                by_zone[z].demanded_m2 = area(counts.asked[z]);
-                by_zone[z].met_m2[b.index] = area(counts.met[z]);
+    void check(const Requirement& r, const AskedCells& asked, RequirementResult& result) {
+        margins_.over_bands(r, asked.cells, whole_, each_);
+        std::vector<PlaceResult> places(asked.zones.size());
+        const auto bands = r.bands.list();
+        for (std::size_t b = 0; b < bands.size(); ++b) {
+            const std::vector<float>& margin = r.any_band ? whole_.margin : each_[b];
+            for (std::size_t z = 0; z < places.size(); ++z) {
+                const auto [zone, begin, end] = asked.zones[z];
+                places[z].demanded_m2 = area(end - begin);
+                places[z].met_m2.resize(band_count());
+                places[z].met_m2[bands[b].index] = area(kept(margin, begin, end));
             }
-            merge(failed_[b.index], failed);
-            merge(asked_[b.index], asked);
+            std::uint8_t* failed = failed_[bands[b].index].data();
+            std::uint8_t* asked_here = asked_[bands[b].index].data();
+            for (std::size_t k = 0; k < asked.cells.size(); ++k) {
+                failed[asked.cells[k]] |= static_cast<std::uint8_t>(margin[k] < 0);
+                asked_here[asked.cells[k]] = 1;
+            }
         }
-        find_worst(r, whole, asked, by_zone);
-        add(by_zone, result);
-    }
-    Cells missed(const Margins& m, const Cells& asked) const {
-        Cells out(cells_);
-        for (std::size_t i = 0; i < cells_; ++i) out[i] = asked[i] & static_cast<std::uint8_t>(m.margin[i] < 0);
-        return out;
-    }
-    void find_worst(const Requirement& r, const Margins& m, const Cells& asked,
-                    std::vector<PlaceResult>& by_zone) const {
-        std::vector<std::size_t> least(by_zone.size(), cells_);
-        for (std::size_t i = 0; i < cells_; ++i) {
-            if (!asked[i]) continue;
-            std::size_t& worst = least[p_.mask->zone[i]];
-            if (worst == cells_ || m.margin[i] < m.margin[worst]) worst = i;
+        for (std::size_t z = 0; z < places.size(); ++z) {
+            places[z].zone = zone(asked.zones[z].zone);
+            places[z].worst = worst(r, asked, asked.zones[z]);
         }
-        const double sign = required_lens(r).more_is_better ? 1 : -1;
-        for (std::size_t z = 0; z < by_zone.size(); ++z) {
-            if (least[z] == cells_) continue;
-            const BandId b{m.band[least[z]]};
-            const double by = double{m.margin[least[z]]};
-            by_zone[z].worst = Worst{p_.surface.centre(least[z]), r.limit_in(b) + sign * by, b, by};
-        }
+        add(places, result);
     }
-    void add(const std::vector<PlaceResult>& by_zone, RequirementResult& result) const {
+    static std::size_t kept(const std::vector<float>& margin, std::size_t begin, std::size_t end) {
+        std::size_t count = 0;
+        for (std::size_t k = begin; k < end; ++k) count += margin[k] >= 0;
+        return count;
+    }
+    Worst worst(const Requirement& r, const AskedCells& asked, const AskedCells::Range& range) const {
+        const auto first = whole_.margin.begin();
+        const auto least = std::min_element(first + static_cast<std::ptrdiff_t>(range.begin),
+                                            first + static_cast<std::ptrdiff_t>(range.end));
+        const auto k = static_cast<std::size_t>(least - first);
+        const double sign = required_lens(r).more_is_better ? 1 : -1, by = double{*least};
+        const BandId b{whole_.band[k]};
+        return {p_.surface.centre(asked.cells[k]), r.limit_in(b) + sign * by, b, by};
+    }
+    void add(std::vector<PlaceResult>& places, RequirementResult& result) const {
+        if (places.empty()) return;
         PlaceResult floor{floor_.id, {}, 0, std::vector<double>(band_count()), {}};
-        for (std::size_t z = 0; z < by_zone.size(); ++z) {
-            PlaceResult place = by_zone[z];
-            if (place.demanded_m2 <= 0) continue;
+        for (PlaceResult& place : places) {
             floor.demanded_m2 += place.demanded_m2;
             for (std::size_t b = 0; b < place.met_m2.size(); ++b) floor.met_m2[b] += place.met_m2[b];
             keep_worse(floor.worst, place.worst);
             place.floor = floor_.id;
-            place.zone = zone(z);
-            if (z > 0) result.zones.push_back(std::move(place));
+            if (place.zone) result.zones.push_back(std::move(place));
         }
-        if (floor.demanded_m2 <= 0) return;
         result.site.demanded_m2 += floor.demanded_m2;
         for (std::size_t b = 0; b < floor.met_m2.size(); ++b) result.site.met_m2[b] += floor.met_m2[b];
-        if (floor.worst && (!result.site.worst || floor.worst->margin < result.site.worst->margin))
-            result.site.floor = floor_.id;
+        result.site.floor = floor_.id;
         keep_worse(result.site.worst, floor.worst);
         result.floors.push_back(std::move(floor));
     }
@@ -148,6 +148,8 @@ private:
     double cell_m2_;
     std::vector<Cells> asked_, failed_;  ///< of all requirements so far, by band
     FloorMargins margins_;
+    Margins whole_;
+    std::vector<std::vector<float>> each_;  ///< margins of the requirement at hand, by its bands
 };
 
 BandResult& band_result(Verdict& verdict, BandId id) {
@@ -227,10 +229,41 @@ const RequirementResult* Verdict::find(RequirementId id) const {
     return nullptr;
 }
 
+/// Adds what one floor reached; floors are judged apart and join in their order.
+static void join(Verdict& whole, Verdict&& floor) {
+    const auto append = [](auto& to, auto& from) {
+        to.insert(to.end(), std::make_move_iterator(from.begin()), std::make_move_iterator(from.end()));
+    };
+    for (std::size_t k = 0; k < whole.requirements.size(); ++k) {
+        RequirementResult &to = whole.requirements[k], &from = floor.requirements[k];
+        to.site.demanded_m2 += from.site.demanded_m2;
+        for (std::size_t b = 0; b < to.site.met_m2.size(); ++b) to.site.met_m2[b] += from.site.met_m2[b];
+        if (from.site.worst && (!to.site.worst || from.site.worst->margin < to.site.worst->margin)) {
+            to.site.worst = from.site.worst;
+            to.site.floor = from.site.floor;
+        }
+        append(to.floors, from.floors);
+        append(to.zones, from.zones);
+    }
+    for (std::size_t b = 0; b < whole.bands.size(); ++b) {
+        whole.bands[b].demanded_m2 += floor.bands[b].demanded_m2;
+        whole.bands[b].met_m2 += floor.bands[b].met_m2;
+        append(whole.bands[b].floors, floor.bands[b].floors);
+        append(whole.bands[b].zones, floor.bands[b].zones);
+    }
+    append(whole.floors, floor.floors);
+    append(whole.zones, floor.zones);
+}
+
 Verdict judge(const Project& project, const SitePrediction& site) {
     Verdict verdict = nothing_judged(project);
-    for (const Floor* floor : all_floors(project))
-        if (const FloorPrediction* p = site.find(floor->id)) FloorJudge(project, *floor, *p).run(verdict);
+    const auto floors = all_floors(project);
+    std::vector<Verdict> parts(floors.size(), verdict);
+    tbb::parallel_for(std::size_t{0}, floors.size(), [&](std::size_t i) {
+        if (const FloorPrediction* p = site.find(floors[i]->id))
+            FloorJudge(project, *floors[i], *p).run(parts[i]);
+    });
+    for (Verdict& part : parts) join(verdict, std::move(part));
     return verdict;
 }
 

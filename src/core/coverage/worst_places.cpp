@@ -42,7 +42,7 @@ public:
         FloorMargins margins(project_, p);
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
-            const Cells asked = asked_cells(set, floor, *p.mask);
+            const AskedCells asked = by_zone(asked_cells(set, floor, *p.mask), *p.mask);
             for (const Requirement& r : set.requirements) {
                 cancel.check();
                 look(floor, p, r, asked, margins);
@@ -67,16 +67,22 @@ public:
     }
 
 private:
-    void look(const Floor& floor, const FloorPrediction& p, const Requirement& r, const Cells& asked,
+    void look(const Floor& floor, const FloorPrediction& p, const Requirement& r, const AskedCells& asked,
               FloorMargins& margins) {
         const RequirementResult* result = verdict_.find(r.id);
         if (!result) return;
         Outcome stands = Outcome::met;
         for (const PlaceResult& f : result->floors)
             if (f.floor == floor.id) stands = outcome(result->share_met(f), r.share_required);
-        const Margins m = margins.over_bands(r);
-        Cells missed(asked.size());
-        for (std::size_t i = 0; i < missed.size(); ++i) missed[i] = asked[i] && m.margin[i] < 0;
+        margins.over_bands(r, asked.cells, dense_, each_);
+        Margins m{std::vector<float>(p.surface.cells()), std::vector<std::uint8_t>(p.surface.cells())};
+        Cells missed(p.surface.cells());
+        for (std::size_t k = 0; k < asked.cells.size(); ++k) {
+            const std::size_t i = asked.cells[k];
+            m.margin[i] = dense_.margin[k];
+            m.band[i] = dense_.band[k];
+            missed[i] = dense_.margin[k] < 0;
+        }
         taken_[floor.id].resize(missed.size());
         for (std::size_t i = 0; i < missed.size(); ++i) {
             if (!missed[i]) continue;
@@ -110,6 +116,8 @@ private:
     const Verdict& verdict_;
     std::vector<Candidate> found_;
     std::map<FloorId, Cells> taken_;
+    Margins dense_;
+    std::vector<std::vector<float>> each_;
 };
 
 }  // namespace

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <tuple>
 
 namespace yemvo {
 namespace {
@@ -21,26 +23,36 @@ double mask(double offset_mhz, double width_mhz) {
     return 0;
 }
 
+/// Of two channels whose centres lie so far apart.
+double shared(double from_mhz, double to_mhz, double apart_mhz) {
+    constexpr double step_mhz = 0.125;
+    const double reach = 1.5 * to_mhz + 1, own_reach = 1.5 * from_mhz;
+    double sent = 0, taken = 0, own = 0, own_taken = 0;
+    for (double f = -own_reach; f <= own_reach; f += step_mhz) {
+        const double m = mask(f, from_mhz);
+        sent += m;
+        taken += m * mask(f + apart_mhz, to_mhz);
+    }
+    for (double f = -reach; f <= reach; f += step_mhz) {
+        const double m = mask(f, to_mhz);
+        own += m;
+        own_taken += m * m;
+    }
+    return std::min(1.0, (taken / sent) / (own_taken / own));
+}
+
 }  // namespace
 
 double overlap(const Channel& from, const Channel& to) {
     if (from.band != to.band) return 0;
     const double apart_mhz = centre_mhz(from) - centre_mhz(to);
     if (from == to) return 1;
-    constexpr double step_mhz = 0.125;
-    const double reach = 1.5 * to.width_mhz + 1, own_reach = 1.5 * from.width_mhz;
-    double sent = 0, taken = 0, own = 0, own_taken = 0;
-    for (double f = -own_reach; f <= own_reach; f += step_mhz) {
-        const double m = mask(f, from.width_mhz);
-        sent += m;
-        taken += m * mask(f + apart_mhz, to.width_mhz);
-    }
-    for (double f = -reach; f <= reach; f += step_mhz) {
-        const double m = mask(f, to.width_mhz);
-        own += m;
-        own_taken += m * m;
-    }
-    return std::min(1.0, (taken / sent) / (own_taken / own));
+    if (std::abs(apart_mhz) > 1.5 * (from.width_mhz + to.width_mhz)) return 0;
+    // the integral is asked for again with every frame of a drag, for few different pairs
+    thread_local std::map<std::tuple<int, int, double>, double> known;
+    const auto [kept, fresh] = known.try_emplace({from.width_mhz, to.width_mhz, apart_mhz}, 0.0);
+    if (fresh) kept->second = shared(from.width_mhz, to.width_mhz, apart_mhz);
+    return kept->second;
 }
 
 }  // namespace yemvo
