@@ -6,6 +6,32 @@
 
 namespace yemvo::app {
 
+void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, const AccessPoint& ap,
+                        render::BadgeState state, double ratio) {
+    constexpr int half = 40;  // a badge with its wedge and ring is smaller
+    constexpr std::size_t most = 4000;
+    if (models_ != project.models.identity() || stamps_.size() > most) stamps_.clear();
+    models_ = project.models.identity();
+    int radios = 0;
+    for (std::size_t i = 0; i < ap.radios.size(); ++i)
+        radios |= (ap.radios[i].on ? 1 : 0) << (4 * i) | (ap.radios[i].channel.band.index + 1) << (4 * i + 1);
+    const auto [kept, fresh] =
+        stamps_.try_emplace({ap.number, ap.model, ap.azimuth_deg, ratio, static_cast<int>(ap.mount),
+                             static_cast<int>(state), radios, is_dark()});
+    QPixmap& stamp = kept->second;
+    if (fresh) {
+        stamp = QPixmap(QSize(2 * half, 2 * half) * ratio);
+        stamp.setDevicePixelRatio(ratio);
+        stamp.fill(Qt::transparent);
+        QPainter on(&stamp);
+        on.setRenderHints(QPainter::Antialiasing | QPainter::TextAntialiasing);
+        render::paint_badge(on, QPointF(half, half), project, ap, state, theme());
+    }
+    // on whole pixels, so that text stays sharp
+    const QPointF corner = centre - QPointF(half, half);
+    p.drawPixmap(QPointF(std::round(corner.x() * ratio) / ratio, std::round(corner.y() * ratio) / ratio), stamp);
+}
+
 void paint_probe_ray(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
     const auto& probed = workspace.probed();
     const LinkExplanation* link = probed ? probed->link() : nullptr;

@@ -1,11 +1,32 @@
 // What lies over the plan besides tools and badges: probes with their ray, findings, the place that is spoken of.
 #pragma once
 #include <QPainter>
+#include <QPixmap>
+#include <map>
 
 #include "app/shell/workspace.h"
+#include "render/plan_marks.h"
 #include "render/plan_view_map.h"
 
 namespace yemvo::app {
+
+/// Badges drawn once and stamped: hundreds of them painted anew in each frame would cost more than the map.
+class BadgeStamps {
+public:
+    void paint(QPainter&, QPointF centre, const Project&, const AccessPoint&, render::BadgeState, double ratio);
+
+private:
+    struct Key {
+        int number;
+        ModelId model;
+        double azimuth_deg, ratio;
+        int mount, state, radios;  ///< which are on, a bit each
+        bool dark;
+        friend auto operator<=>(const Key&, const Key&) = default;
+    };
+    std::map<Key, QPixmap> stamps_;
+    const void* models_ = nullptr;  ///< that the stamps are of
+};
 
 /// The chosen link from above, with what each thing on the way takes.
 void paint_probe_ray(QPainter&, const Workspace&, const render::PlanMap&);

@@ -420,9 +420,8 @@ void PlanView::paintEvent(QPaintEvent*) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
                 if (workspace_.is_selected({Item::Kind::access_point, ap.id.value}) == selected)
-                    render::paint_badge(p, map_.to_screen(ap.position), workspace_.project(), ap,
-                                        selected ? render::BadgeState::selected : render::BadgeState::plain,
-                                        theme());
+                    badges_.paint(p, map_.to_screen(ap.position), workspace_.project(), ap,
+                                  selected ? render::BadgeState::selected : render::BadgeState::plain, ratio);
         }
         paint_decoration(p);
     }

@@ -9,6 +9,7 @@
 #include "app/drawings/drawing_runner.h"
 #include "app/plan/entry_box.h"
 #include "app/plan/next_step_bar.h"
+#include "app/plan/plan_overlay.h"
 #include "app/plan/tool.h"
 #include "render/drawings/drawing_layer.h"
 #include "render/legend.h"
@@ -82,6 +83,7 @@ private:
         friend bool operator==(const HeatOf&, const HeatOf&) = default;
     };
     HeatOf heat_of_;
+    BadgeStamps badges_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);

@@ -1,0 +1,116 @@
+// A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event loop stands
+// still while everything is predicted anew, while that is cancelled, and while an access point is dragged.
+#include <QApplication>
+#include <QElapsedTimer>
+#include <QPushButton>
+#include <QStandardPaths>
+#include <QTest>
+#include <QTimer>
+
+#include "app/plan/plan_view.h"
+#include "app/shell/main_window.h"
+#include "app/shell/status_line.h"
+#include "app/shell/theme.h"
+#include "bench/scenes.h"
+#include "bench/timing.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using namespace yemvo::bench;
+
+namespace {
+
+/// The longest time between two turns of the event loop.
+class Gaps : public QObject {
+public:
+    Gaps() {
+        connect(&timer_, &QTimer::timeout, this, [this] { turn(); });
+        timer_.start(0);
+        since_.start();
+    }
+    double take() {
+        turn();
+        return std::exchange(worst_ms_, 0.0);
+    }
+
+private:
+    void turn() {
+        worst_ms_ = std::max(worst_ms_, static_cast<double>(since_.nsecsElapsed()) / 1e6);
+        since_.restart();
+    }
+    QTimer timer_;
+    QElapsedTimer since_;
+    double worst_ms_ = 0;
+};
+
+bool idle(MainWindow& window) {
+    Workspace& w = window.workspace();
+    return window.runner().is_idle() && w.prediction() && w.prediction()->verdict &&
+           w.prediction()->project == w.project();
+}
+
+void wait(MainWindow& window) {
+    while (!idle(window)) QTest::qWait(1);
+}
+
+}  // namespace
+
+int main(int argc, char** argv) {
+    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+    QApplication app(argc, argv);
+    QStandardPaths::setTestModeEnabled(true);
+    apply_theme(app);
+    MainWindow window;
+    window.resize(1280, 800);
+    window.show();
+    Workspace& w = window.workspace();
+    const Project project = hall();
+    const double opened = milliseconds([&] {
+        window.open_project(project, {});
+        w.set_step(Step::placement);
+    });
+    render::MapChoice map = w.map();
+    map.cell_m = 1;
+    w.set_map(map);
+    wait(window);
+    QTest::qWait(500);
+    std::printf("hall of 300 m x 200 m, 10,000 pieces, 200 access points, 1 m grid, in the window\n");
+    std::printf("%-66s %8.1f ms\n", "put into the window", opened);
+
+    Gaps gaps;
+    std::vector<double> whole, recomputed, cancelled, dragged;
+    for (int i = 1; i <= 5; ++i) {
+        gaps.take();
+        whole.push_back(milliseconds([&] {
+            w.edit("Height", [&](Project& p) { p.settings.client_height_m = 1.2 + 0.05 * i; });
+            wait(window);
+        }));
+        QTest::qWait(100);
+        recomputed.push_back(gaps.take());
+        w.edit("Height", [&](Project& p) { p.settings.client_height_m = 0.9 - 0.05 * i; });
+        QTest::qWait(350);
+        emit window.status().cancel_asked();
+        while (!window.runner().is_idle()) QTest::qWait(1);
+        QTest::qWait(100);
+        cancelled.push_back(gaps.take());
+    }
+    w.edit("Height", [&](Project& p) { p.settings.client_height_m = 1.2; });
+    wait(window);
+    PlanView& plan = window.plan();
+    const QPoint from = plan.map().to_screen(access_points(w.project(), w.floor_id())[77].position).toPoint();
+    gaps.take();
+    QTest::mousePress(&plan, Qt::LeftButton, {}, from);
+    for (int i = 1; i <= 20; ++i) {
+        const QPointF to = QPointF(from) + QPointF(3.0 * i, 2.0 * i);
+        QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+        QApplication::sendEvent(&plan, &e);
+        QTest::qWait(30);
+        dragged.push_back(gaps.take());
+    }
+    QTest::mouseRelease(&plan, Qt::LeftButton, {}, from);
+    print("everything predicted anew, until painted with verdict", figures(whole));
+    print("longest gap of the event loop meanwhile", figures(recomputed));
+    print("longest gap while that is cancelled", figures(cancelled));
+    print("longest gap in a move of an access point", figures(dragged));
+    return 0;
+}
