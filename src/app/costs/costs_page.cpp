@@ -57,11 +57,6 @@ QString share_text(double share) {
     return share > 0 && share < 0.01 ? QStringLiteral("< 1 %") : render::percent(share, 0);
 }
 
-QString area_text(double m2, LengthUnits units) {
-    return units == LengthUnits::metres ? render::figure(m2) + QStringLiteral(" m²")
-                                        : render::figure(m2 / 0.3048 / 0.3048) + QStringLiteral(" ft²");
-}
-
 }  // namespace
 
 CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
@@ -163,7 +158,7 @@ void CostsPage::show_costs(const Costs& costs) {
     else
         summary_->setText(QString("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
                                   "click on a type selects it on the plan.")
-                              .arg(band_name, area_text(costs.area_m2, workspace_.units()),
+                              .arg(band_name, QString::fromStdString(format_area(costs.area_m2, workspace_.units())),
                                    render::figure(costs.mean_way_db, 1)));
     table_->setRowCount(static_cast<int>(costs.rows.size()));
     double all = 0;
@@ -172,7 +167,7 @@ void CostsPage::show_costs(const Costs& costs) {
         const CostRow& r = costs.rows[i];
         const QStringList words{QString::fromStdString(wall_type(workspace_.project(), r.type).name),
                                 render::figure(r.mean_db, 1) + " dB",
-                                area_text(r.area_m2, workspace_.units()) + ", " +
+                                QString::fromStdString(format_area(r.area_m2, workspace_.units())) + ", " +
                                     share_text(r.area_m2 / costs.area_m2),
                                 share_text(r.total() / all)};
         for (int c = 0; c < words.size(); ++c)

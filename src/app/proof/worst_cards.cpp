@@ -35,11 +35,6 @@ QString where(const Project& project, const WorstPlace& place) {
     return QString::fromStdString(floor.name) + (box ? ", " + part_of(*box, place.place) : QString());
 }
 
-QString area_text(double m2, LengthUnits units) {
-    return units == LengthUnits::metres ? render::figure(m2) + QStringLiteral(" m²")
-                                        : render::figure(m2 / 0.3048 / 0.3048) + QStringLiteral(" ft²");
-}
-
 }  // namespace
 
 WorstCards::WorstCards(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -80,7 +75,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     c.words << where(project, place)
             << QString("%1 %2 %3").arg(QString::fromStdString(info.name), render::figure(place.value, 1),
                                         QString::fromStdString(info.unit))
-            << area_text(place.area_m2, project.settings.units) +
+            << QString::fromStdString(format_area(place.area_m2, project.settings.units)) +
                    (info.more_is_better ? " below " : " above ") +
                    render::figure(r.limit_in(place.band), r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +
                    (place.serving ? QString(", served by %1").arg(place.serving) : QString(", nobody serves"));
