@@ -135,6 +135,10 @@ TEST_CASE("without anything required or placed the proof says what comes first")
     d.w().set_step(Step::proof);
     CHECK(proof_lacks(d.project()).contains("placed"));
     CHECK_FALSE(d.window.proof().table().isVisible());
+    d.press_button("proofNext");
+    CHECK(d.w().step() == Step::placement);
+    CHECK(d.w().tool() == ToolId::access_point);
+    d.w().set_step(Step::proof);
     d.w().edit("None", [](Project& p) { p.requirement_sets = {}; });
     CHECK(proof_lacks(d.project()).contains("required"));
 }

@@ -10,7 +10,7 @@ namespace yemvo::app {
 
 NextStep next_step(const Workspace& workspace) {
     const Floor* f = workspace.floor();
-    if (!f) return NextStep::none;
+    if (!f || workspace.step() == Step::proof) return NextStep::none;  // the page beside the plan tells it
     if (f->drawings->empty() && f->walls->empty()) {
         const bool drawing_now = workspace.tool() == ToolId::wall || workspace.tool() == ToolId::zone;
         return f->zones->empty() && !drawing_now ? NextStep::drawing : NextStep::none;

@@ -226,6 +226,17 @@ void ProofPage::add_head(QVBoxLayout* column) {
     about_->setObjectName("muted");
     about_->setWordWrap(true);
     column->addWidget(about_);
+    next_ = new QPushButton("Place an access point", this);
+    next_->setObjectName("proofNext");
+    connect(next_, &QPushButton::clicked, this, [this] {
+        workspace_.set_step(Step::placement);
+        workspace_.set_tool(ToolId::access_point);
+    });
+    auto* line = new QHBoxLayout;
+    line->setContentsMargins(0, 6, 0, 0);
+    line->addWidget(next_);
+    line->addStretch(1);
+    column->addLayout(line);
 }
 
 void ProofPage::copy_table() {
@@ -246,6 +257,7 @@ void ProofPage::refresh() {
     const QString lacks = proof_lacks(project);
     about_->setText(lacks.isEmpty() ? about(project) : lacks);
     table_->setVisible(lacks.isEmpty());
+    next_->setVisible(!requirements_in_force(project).empty() && placed_access_points(project).empty());
     const bool places = workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText("Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met. A "

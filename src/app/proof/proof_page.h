@@ -60,6 +60,7 @@ private:
     Workspace& workspace_;
     QLabel *title_, *about_, *worst_title_, *findings_title_, *legend_;
     QToolButton *floors_, *zones_;
+    QPushButton* next_ = nullptr;
     ProofTable* table_;
     WorstCards* cards_;
     FindingLines* findings_;

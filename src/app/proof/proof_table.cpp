@@ -185,7 +185,8 @@ QString ProofTable::text() const {
 
 int ProofTable::places_left() const { return title_width + limit_width + area_width; }
 int ProofTable::place_width() const {
-    return std::max(static_cast<int>(bands_.size()) * figure_width, 60) + place_gap;
+        constexpr int least = 84;  // for a floor's name
+    return std::max(static_cast<int>(bands_.size()) * figure_width, least) + place_gap;
 }
 
 /// The venue stays in its place; floors and zones scroll.
@@ -212,7 +213,8 @@ QSize ProofTable::sizeHint() const {
 
 QRect ProofTable::figure_rect(int row, int place, BandId band) const {
     const auto i = std::find(bands_.begin(), bands_.end(), band) - bands_.begin();
-    const int x = place_x(place) + place_gap / 2 + static_cast<int>(i) * figure_width;
+    const int spare = place_width() - static_cast<int>(bands_.size()) * figure_width;
+    const int x = place_x(place) + spare / 2 + static_cast<int>(i) * figure_width;
     return {x, row_top(row), figure_width, row_height};
 }
 

@@ -80,7 +80,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
                    render::figure(r.limit_in(place.band), r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +
                    (place.serving ? QString(", served by %1").arg(place.serving) : QString(", nobody serves"));
     if (info.more_is_better && place.value <= value_of_nothing(info))
-        c.words[1] = QString::fromStdString(info.name) + ", nothing is heard";
+        c.words[1] = QString::fromStdString(info.name) + ": none";
     const FloorPrediction* p = workspace_.prediction()->site.find(place.floor);
     if (!p) return c;
     render::MapChoice choice;
@@ -166,7 +166,7 @@ void WorstCards::paintEvent(QPaintEvent*) {
         p.setPen(render::outcome_ink(card.place.on_floor, c));
         // the unit gives way where there is no room for it
         const bool fits = QFontMetricsF(p.font()).horizontalAdvance(card.words[1]) <= text.width() - 16;
-        line(1, 16, fits ? card.words[1] : card.words[1].section(' ', 0, -2));
+        line(1, 16, fits || card.words[1].endsWith("none") ? card.words[1] : card.words[1].section(' ', 0, -2));
         p.setFont(render::font(11.5));
         p.setPen(c.muted);
         line(2, 0, card.words[2]);
