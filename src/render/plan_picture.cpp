@@ -28,8 +28,8 @@ QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& ma
     return paint_sheets(sheets, map, size);
 }
 
-void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice, int width,
-                 const Palette& palette) {
+void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
+                 const std::string& other, int width, const Palette& palette) {
     const LensInfo& info = lens(choice.lens);
     p.setPen(palette.ink);
     p.setFont(font(20, 650));
@@ -39,7 +39,8 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
     p.setPen(palette.muted);
     p.drawText(
         QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
-        QString::fromStdString(info.name + ", " + bands_text(choice.bands) + ", client at " +
+        QString::fromStdString(info.name + ", " + bands_text(choice.bands) +
+                               (choice.is_change() ? ", change " + other : "") + ", client at " +
                                format_length(project.settings.client_height_m, project.settings.units)));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
                QString("Predicted with Yemvo"));
@@ -48,7 +49,8 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
 }  // namespace
 
 QImage plan_picture(const Project& project, const Floor& floor, const FloorPrediction& prediction,
-                    const MapChoice& choice, const Palette& palette, int width) {
+                    MapChoice choice, const HeldAgainst& other, const Palette& palette, int width) {
+    if (!other.floor || !other.project) choice.against = Against::nothing;
     const Box box = (prediction.surface.cells() ? prediction.surface.box()
                                                 : extent(floor).value_or(Box{{0, 0}, {20, 15}}))
                         .grown(0.8);
@@ -63,7 +65,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
 
     p.setClipRect(area);
     paint_ground(p, floor, map, area, palette, false);
-    const auto values = lens_values(prediction, look_of(project, choice));
+    const auto values = map_values(project, prediction, choice, other.project, other.floor);
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
     p.drawImage(0, 0, drawings_of(project, floor, map, image.size()));
     paint_voids(p, floor, map, palette);
@@ -79,18 +81,20 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);
     p.setClipping(false);
 
-    paint_title(p, project, floor, choice, width, palette);
+    paint_title(p, project, floor, choice, other.name, width, palette);
     const MapStatistics s = statistics(prediction, values, choice);
-    LegendLayout(QPointF(width - side_px + 8, image.height() - 2), choice).paint(p, s, palette);
+    LegendLayout legend(QPointF(width - side_px + 8, image.height() - 2), choice);
+    legend.set_other(QString::fromStdString(other.name));
+    legend.paint(p, s, palette);
     paint_scale_bar(p, QPointF(side_px, image.height() - 30), map, project.settings.units, palette);
     paint_north(p, QPointF(side_px + 240, image.height() - 36), palette);
     return image;
 }
 
 void save_plan_picture(const Project& project, const Floor& floor, const FloorPrediction& prediction,
-                       const MapChoice& choice, const std::string& file) {
+                       const MapChoice& choice, const std::string& file, const HeldAgainst& other) {
     const Headless headless;
-    if (!plan_picture(project, floor, prediction, choice).save(QString::fromStdString(file), "PNG"))
+    if (!plan_picture(project, floor, prediction, choice, other).save(QString::fromStdString(file), "PNG"))
         throw Error("could not be written", file, "Choose another place");
 }
 

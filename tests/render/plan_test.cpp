@@ -67,3 +67,27 @@ TEST_CASE("the picture to hand out fills its width and shows map, walls and lege
     CHECK(has(Palette::light().not_met));
     CHECK(has(Palette::light().band(band_6).solid));
 }
+
+TEST_CASE("a picture of a change has its colours and its name; without anything to hold against it has the values") {
+    const Project p = demo::compose_venue();
+    const FloorId floor = find_floor(p, "First floor")->id;
+    Project louder = p;
+    AccessPoint ap = access_points(p, floor)[0];
+    for (Radio& r : ap.radios) r.power_dbm += 6;
+    replace_access_point(louder, floor, ap);
+    Predictor predictor;
+    const FloorPrediction before = predictor.predict(p, {floor}).floors.front(),
+                          now = predictor.predict(louder, {floor}).floors.front();
+    MapChoice choice{LensId::signal, band_5, -67};
+    const QImage plain = plan_picture(louder, *find_floor(louder, floor), now, choice);
+    choice.against = Against::last_edit;
+    CHECK(plan_picture(louder, *find_floor(louder, floor), now, choice) == plain);
+    const QImage change = plan_picture(louder, *find_floor(louder, floor), now, choice, {&p, &before, "by the last edit"});
+    CHECK(change.size() == plain.size());
+    // beside the louder access point it is better by 6 dB: the third step up from the middle
+    int better = 0;
+    const QColor blue = Palette::light().change[8];
+    for (int y = 0; y < change.height(); y += 4)
+        for (int x = 0; x < change.width(); x += 4) better += change.pixelColor(x, y) == blue;
+    CHECK(better > 200);
+}

@@ -108,17 +108,19 @@ bool MainWindow::save_as() {
 }
 
 void MainWindow::export_picture(const QString& file) {
-    if (!workspace_.floor_prediction())
+    if (!workspace_.map_prediction())
         return workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
     workspace_.tell("Writing " + file);
     ++working_;
     QThreadPool::globalInstance()->start([self = QPointer<MainWindow>(this), file,
-                                          project = document_.project(), floor = workspace_.floor_id(),
-                                          prediction = workspace_.prediction(), map = workspace_.map()] {
+                                          project = document_.project(), floor = *workspace_.map_prediction(),
+                                          known = workspace_.prediction(), map = workspace_.map(),
+                                          other_name = workspace_.other_name().toStdString()] {
         QString failure;
         try {
-            render::save_plan_picture(project, *find_floor(project, floor), *prediction->site.find(floor),
-                                      map, file.toStdString());
+            const bool held = known->other && known->other->floor == floor.floor;
+            render::save_plan_picture(project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
+                                      {known->other_project.get(), held ? &*known->other : nullptr, other_name});
         } catch (const std::exception& fault) {
             failure = QString::fromUtf8(fault.what());
         }
