@@ -260,8 +260,8 @@ void ProofPage::refresh() {
     next_->setVisible(!requirements_in_force(project).empty() && placed_access_points(project).empty());
     const bool places = workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
-    legend_->setText("Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met. A "
-                     "click on a figure goes where it comes from.");
+    legend_->setText("Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met; underlined: "
+                     "one of the bands is enough. A click on a figure goes where it comes from.");
     worst_title_->setVisible(places);
     cards_->setVisible(places);
     std::size_t open = workspace_.open_findings(), all = workspace_.findings()->size();

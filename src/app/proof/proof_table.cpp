@@ -54,6 +54,7 @@ QString limit_words(const Requirement& r) {
 ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), scroll_(new QScrollBar(Qt::Horizontal, this)) {
     setObjectName("proofTable");
+    setAccessibleName("Requirements and what they reach");
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     scroll_->setFixedHeight(scroll_height);
@@ -70,7 +71,11 @@ void ProofTable::set_columns(Columns columns) {
     refresh();
 }
 
+void ProofTable::showEvent(QShowEvent*) { refresh(); }
+
+/// Out of sight nothing is laid out: a drag elsewhere does not pay for it.
 void ProofTable::refresh() {
+    if (!isVisible() && !rows_.empty()) return;
     rows_.clear();
     places_.clear();
     bands_.clear();
@@ -85,7 +90,6 @@ void ProofTable::refresh() {
     scroll_->setRange(0, std::max(0, beyond));
     scroll_->setPageStep(std::max(1, width() - places_left()));
     setFixedHeight(sizeHint().height());
-    setAccessibleDescription(text());
     update();
 }
 
@@ -366,7 +370,8 @@ void ProofTable::paint_head(QPainter& p) const {
     p.fillRect(QRect(0, head_height - 1, width(), 1), c.ink);
 }
 
-void ProofTable::paint_figure(QPainter& p, const QRect& where, const std::optional<Figure>& f, bool strong) const {
+void ProofTable::paint_figure(QPainter& p, const QRect& where, const std::optional<Figure>& f, bool strong,
+                              bool joined) const {
     const auto& c = theme();
     p.setFont(render::font(11.5, strong ? 650 : 400));
     if (!f) {
@@ -385,7 +390,23 @@ void ProofTable::paint_figure(QPainter& p, const QRect& where, const std::option
         p.drawRect(QRectF(mark).adjusted(0.5, 0.5, -0.5, -0.5));
     }
     p.setPen(render::outcome_ink(f->outcome, c));
+    if (joined) {
+        p.drawText(where, Qt::AlignCenter, share_text(f->share));
+        p.setPen(QPen(render::with_alpha(theme().ink, 0.45), 1));
+        const int y = where.bottom() - 3;
+        p.drawLine(where.left() + 6, y, where.right() - 6, y);
+        return;
+    }
     p.drawText(where.adjusted(0, 0, -3, 0), Qt::AlignRight | Qt::AlignVCenter, share_text(f->share));
+}
+
+/// The last of the bands from this one on that share its figure: side by side, and one of them is enough.
+std::size_t ProofTable::joined_with(const Row& row, std::size_t band) const {
+    if (row.kind != Row::Kind::requirement) return band;
+    const Requirement& r = result(row).requirement;
+    if (!r.any_band || !r.bands.contains(bands_[band])) return band;
+    while (band + 1 < bands_.size() && r.bands.contains(bands_[band + 1])) ++band;
+    return band;
 }
 
 void ProofTable::paint_figures(QPainter& p, int row) const {
@@ -394,14 +415,19 @@ void ProofTable::paint_figures(QPainter& p, int row) const {
         p.setClipRect(QRect(place > 0 ? places_left() + place_width() : 0, 0, width(), height()));
         for (std::size_t b = 0; b < bands_.size(); ++b) {
             const QRect where = figure_rect(row, place, bands_[b]);
-            paint_figure(p, where, figure(r, places_[static_cast<std::size_t>(place)], bands_[b]),
-                         r.kind == Row::Kind::all);
-            const Cell cell{row, place, static_cast<int>(b)};
-            if (cell == hovered_ || (cell == cursor_ && hasFocus())) {
-                p.setPen(QPen(theme().accent, 1));
-                p.setBrush(Qt::NoBrush);
-                p.drawRect(where.adjusted(0, 1, -1, -2));
-            }
+            const std::size_t last = joined_with(r, b);
+            // one figure for bands of which one is enough
+            paint_figure(p, where.united(figure_rect(row, place, bands_[last])),
+                         figure(r, places_[static_cast<std::size_t>(place)], bands_[b]), r.kind == Row::Kind::all,
+                         last != b);
+            b = last;
+        }
+        for (const auto& cell : {hovered_, hasFocus() ? cursor_ : std::nullopt}) {
+            if (!cell || cell->row != row || cell->place != place || cell->band >= static_cast<int>(bands_.size()))
+                continue;
+            p.setPen(QPen(theme().accent, 1));
+            p.setBrush(Qt::NoBrush);
+            p.drawRect(figure_rect(row, place, bands_[static_cast<std::size_t>(cell->band)]).adjusted(0, 1, -1, -2));
         }
     }
     p.setClipping(false);

@@ -29,6 +29,7 @@ public:
     QSize sizeHint() const override;
 
 protected:
+    void showEvent(QShowEvent*) override;
     void paintEvent(QPaintEvent*) override;
     void mousePressEvent(QMouseEvent*) override;
     void mouseMoveEvent(QMouseEvent*) override;
@@ -75,7 +76,8 @@ private:
     void move_cursor(int rows, int cells);
     void paint_head(QPainter&) const;
     void paint_row(QPainter&, int row) const;
-    void paint_figure(QPainter&, const QRect&, const std::optional<Figure>&, bool strong) const;
+    void paint_figure(QPainter&, const QRect&, const std::optional<Figure>&, bool strong, bool joined) const;
+    std::size_t joined_with(const Row&, std::size_t band) const;
     void paint_figures(QPainter&, int row) const;
     Workspace& workspace_;
     QScrollBar* scroll_;
