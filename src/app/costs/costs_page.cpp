@@ -20,7 +20,7 @@ enum Column { type_column, mean_column, area_column, all_column };
 /// A sample of the type before its name; the last column's share as a bar.
 class CostDelegate : public QStyledItemDelegate {
 public:
-    CostDelegate(CostsPage& page, Workspace& workspace) : QStyledItemDelegate(&page), page_(page), workspace_(workspace) {}
+    explicit CostDelegate(CostsPage& page) : QStyledItemDelegate(&page), page_(page) {}
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
         const auto row = static_cast<std::size_t>(index.row());
         if (row >= page_.costs().rows.size()) return;
@@ -32,7 +32,7 @@ public:
         p->setPen(theme().ink);
         if (index.column() == type_column) {
             render::paint_type_sample(*p, QRectF(r.left(), r.center().y() - 6, 26, 12),
-                                      wall_type(workspace_.project(), cost.type), theme());
+                                      wall_type(page_.project(), cost.type), theme());
             p->setPen(theme().ink);
             p->drawText(r.adjusted(34, 0, 0, 0), Qt::AlignVCenter, index.data().toString());
             return;
@@ -50,7 +50,6 @@ public:
 
 private:
     CostsPage& page_;
-    Workspace& workspace_;
 };
 
 QString share_text(double share) {
@@ -93,7 +92,7 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     table_->setSelectionBehavior(QAbstractItemView::SelectRows);
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setItemDelegate(new CostDelegate(*this, workspace));
+    table_->setItemDelegate(new CostDelegate(*this));
     table_->horizontalHeader()->setSectionResizeMode(type_column, QHeaderView::Stretch);
     table_->horizontalHeaderItem(type_column)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setColumnWidth(mean_column, 130);
@@ -142,6 +141,7 @@ void CostsPage::ask() {
         only.zones = {zone};
         wanted = asked_cells(only, *workspace_.floor(), *p->mask);
     }
+    asked_ = workspace_.project();
     // the values are shared or copied: the thread looks at none of the window's
     behind_.request([this, project = workspace_.project(), floor = *p, band = band_, wanted = std::move(wanted),
                      wish = ++wish_](const CancelToken& cancel) {
@@ -151,6 +151,7 @@ void CostsPage::ask() {
 
 void CostsPage::show_costs(const Costs& costs) {
     costs_ = costs;
+    of_ = asked_;
     const QString band_name = QString::fromStdString(band(band_).name) + " GHz";
     if (costs.rows.empty())
         summary_->setText(costs.area_m2 > 0 ? "Nothing is in the way of the serving radios at " + band_name
@@ -165,7 +166,7 @@ void CostsPage::show_costs(const Costs& costs) {
     for (const CostRow& r : costs.rows) all += r.total();
     for (std::size_t i = 0; i < costs.rows.size(); ++i) {
         const CostRow& r = costs.rows[i];
-        const QStringList words{QString::fromStdString(wall_type(workspace_.project(), r.type).name),
+        const QStringList words{QString::fromStdString(wall_type(of_, r.type).name),
                                 render::figure(r.mean_db, 1) + " dB",
                                 QString::fromStdString(format_area(r.area_m2, workspace_.units())) + ", " +
                                     share_text(r.area_m2 / costs.area_m2),

@@ -20,6 +20,8 @@ public:
     QComboBox* area() { return area_; }
     bool is_idle() const { return behind_.is_idle(); }
     const Costs& costs() const { return costs_; }
+    /// That the costs are of; what is open may have lost a type, or be another project.
+    const Project& project() const { return of_; }
 
 signals:
     void worked_out(const yemvo::Costs&, quint64 wish);
@@ -37,6 +39,7 @@ private:
     QLabel* summary_;
     QTableWidget* table_;
     Costs costs_;
+    Project of_, asked_;
     BandId band_;
     quint64 wish_ = 0;
     FloorId listed_floor_;

@@ -44,8 +44,8 @@ protected:
         p.setPen(theme().muted);
         QStringList floors;
         for (const PlaceResult& f : r->floors)
-            floors << QString::fromStdString(find_floor(workspace_.project(), f.floor)->name) + " " +
-                          render::percent(r->share_met(f), 0);
+            if (const Floor* floor = find_floor(workspace_.project(), f.floor))  // the verdict may be older
+                floors << QString::fromStdString(floor->name) + " " + render::percent(r->share_met(f), 0);
         p.drawText(QRectF(0, 19, width(), 16), Qt::AlignVCenter,
                    QFontMetricsF(p.font()).elidedText(floors.join(", "), Qt::ElideRight, width()));
         setToolTip(floors.join(", "));
