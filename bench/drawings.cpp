@@ -1,12 +1,12 @@
 // Drawings at size: a tower of 40 floors with 8 drawings, a DXF of 20,000 entities, a 36 x 24 inch PDF page.
 #include <QApplication>
-#include <array>
 #include <QBuffer>
 #include <QElapsedTimer>
 #include <QPdfWriter>
 #include <QStandardPaths>
 #include <QTemporaryDir>
 #include <QTest>
+#include <array>
 #include <fstream>
 #include <random>
 #include <string>

@@ -1,5 +1,6 @@
-// A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event loop stands
-// still while everything is predicted anew, while that is cancelled, and while an access point is dragged.
+// A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event
+// loop stands still while everything is predicted anew, while that is cancelled, and while an access point is
+// dragged.
 #include <QApplication>
 #include <QElapsedTimer>
 #include <QPushButton>
@@ -102,7 +103,8 @@ int main(int argc, char** argv) {
     QTest::mousePress(&plan, Qt::LeftButton, {}, from);
     for (int i = 1; i <= 20; ++i) {
         const QPointF to = QPointF(from) + QPointF(3.0 * i, 2.0 * i);
-        QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton, Qt::NoModifier);
+        QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                      Qt::NoModifier);
         QApplication::sendEvent(&plan, &e);
         QTest::qWait(30);
         dragged.push_back(gaps.take());

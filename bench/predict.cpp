@@ -59,12 +59,15 @@ int main() {
             for (const FloorPrediction& f : site.floors)
                 for (const LensInfo& info : lenses())
                     if (info.id != LensId::outside && info.id != LensId::confidence)
-                        for (const Band& b : bands()) lens_values(f, {info.id, b.id, {}, client(p, "tablet")});
+                        for (const Band& b : bands())
+                            lens_values(f, {info.id, b.id, {}, client(p, "tablet")});
         }));
     }
     std::filesystem::remove(file);
-    std::printf("demo library, %zu floors, %zu access points, 0.5 m grid, 3 bands, fields of every floor and verdict\n",
-                all_floors(demo).size(), placed_access_points(demo).size());
+    std::printf(
+        "demo library, %zu floors, %zu access points, 0.5 m grid, 3 bands, fields of every floor and "
+        "verdict\n",
+        all_floors(demo).size(), placed_access_points(demo).size());
     print("file opened, then from nothing", figures(opened));
     print("from nothing", figures(whole));
     print("one access point moved", figures(moved));

@@ -7,7 +7,8 @@ namespace yemvo::demo {
 namespace {
 
 bool is_outdoors(const Zone& z) {
-    return z.name == "Terrace" || z.name == "Garden terrace" || z.name == "Bicycle shelter" || z.name == "Glasshouse";
+    return z.name == "Terrace" || z.name == "Garden terrace" || z.name == "Bicycle shelter" ||
+           z.name == "Glasshouse";
 }
 
 enum class Part { indoors, outdoors, basement };
@@ -16,7 +17,9 @@ std::vector<ZoneId> served_zones(const Project& project, Part part) {
     std::vector<ZoneId> list;
     for (const Floor* f : all_floors(project))
         for (const Zone& z : *f->zones) {
-            const Part at = f->elevation_m < -1 ? Part::basement : is_outdoors(z) ? Part::outdoors : Part::indoors;
+            const Part at = f->elevation_m < -1 ? Part::basement
+                            : is_outdoors(z)    ? Part::outdoors
+                                                : Part::indoors;
             if (z.kind == ZoneKind::served && at == part) list.push_back(z.id);
         }
     return list;

@@ -25,9 +25,11 @@ void walls(Composer& c) {
 
 void solids(Composer& c) {
     c.rows("racking-dry", ObstacleKind::shelving, "Rack", {39.6, 17.6}, {58.6, 25.2}, {6, 0.8, false}, 2.4);
-    c.rows("racking-dry", ObstacleKind::shelving, "Map rack", {39.6, 26.6}, {58.6, 33.8}, {6, 0.8, false}, 2.4);
+    c.rows("racking-dry", ObstacleKind::shelving, "Map rack", {39.6, 26.6}, {58.6, 33.8}, {6, 0.8, false},
+           2.4);
     c.obstacle("machinery", ObstacleKind::machinery, "Boilers", Composer::box(17.2, 10.2, 19.6, 13.4), 2.0);
-    c.obstacle("machinery", ObstacleKind::machinery, "Air handling", Composer::box(21.5, 10.2, 25.6, 12.4), 2.2);
+    c.obstacle("machinery", ObstacleKind::machinery, "Air handling", Composer::box(21.5, 10.2, 25.6, 12.4),
+               2.2);
     for (Point p : {Point{19, 17.4}, {25.5, 17.4}, {32, 17.4}}) c.column(p, 0.5);
     c.note("Racks roll: the aisle is wherever somebody opens it", {49, 26});
 }

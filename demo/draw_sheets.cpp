@@ -308,8 +308,8 @@ bool ground_dxf(const Project& project, const QString& path) {
     return sheet.save(path);
 }
 
-bool floor_pdf(const Project& project, const char* floor, const demo::Furniture& furniture, const QString& title,
-               const QString& path) {
+bool floor_pdf(const Project& project, const char* floor, const demo::Furniture& furniture,
+               const QString& title, const QString& path) {
     constexpr double mm_a_metre = 10;   // 1:100
     constexpr int dots_an_inch = 1016;  // a picture pixel is ten dots: 40 to the metre
     QPdfWriter pdf(path);

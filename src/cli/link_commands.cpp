@@ -74,7 +74,8 @@ struct CostsWish {
 };
 
 /// The cells of the floor's demanded area, or of one zone. Throws Error naming the zones there are.
-std::vector<std::uint8_t> wanted_cells(const Floor& floor, const FloorPrediction& p, const std::string& zone) {
+std::vector<std::uint8_t> wanted_cells(const Floor& floor, const FloorPrediction& p,
+                                       const std::string& zone) {
     if (zone.empty()) return p.mask->demanded;
     RequirementSet only;
     std::string known;
@@ -111,12 +112,14 @@ int costs(Context& context, const CostsWish& wish) {
         return done;
     }
     char line[200];
-    std::snprintf(line, sizeof line, "The serving radios reach %.0f m2; what is in their way takes %.1f dB in the mean.\n",
+    std::snprintf(line, sizeof line,
+                  "The serving radios reach %.0f m2; what is in their way takes %.1f dB in the mean.\n",
                   found.area_m2, found.mean_way_db);
     context.out << line;
     for (const Json& r : rows) {
-        std::snprintf(line, sizeof line, "  %6.1f dB in the mean on %6.0f m2  %s\n", r["mean_db"].get<double>(),
-                      r["area_m2"].get<double>(), r["name"].get<std::string>().c_str());
+        std::snprintf(line, sizeof line, "  %6.1f dB in the mean on %6.0f m2  %s\n",
+                      r["mean_db"].get<double>(), r["area_m2"].get<double>(),
+                      r["name"].get<std::string>().c_str());
         context.out << line;
     }
     return done;
@@ -127,16 +130,17 @@ int costs(Context& context, const CostsWish& wish) {
 void add_link_commands(CLI::App& root, Context& context) {
     const auto place = std::make_shared<ProbeWish>();
     CLI::App* command = add_command(root, context, "probe", "Every link at a place, term by term",
-                          "probe library.yemvo --floor \"First floor\" --at 52,28 --json",
-                          [&context, place] { return probe(context, *place); });
+                                    "probe library.yemvo --floor \"First floor\" --at 52,28 --json",
+                                    [&context, place] { return probe(context, *place); });
     command->add_option("FILE", place->file, "A project (.yemvo)")->required();
     command->add_option("--floor", place->floor, "Name of the floor")->required();
     command->add_option("--at", place->at, "X,Y in metres")->required();
 
     const auto wish = std::make_shared<CostsWish>();
-    command = add_command(root, context, "costs", "Which types take how many dB over how much of a floor or zone",
-                          "costs library.yemvo --floor \"First floor\" --zone \"Book stacks\" --band 5",
-                          [&context, wish] { return costs(context, *wish); });
+    command =
+        add_command(root, context, "costs", "Which types take how many dB over how much of a floor or zone",
+                    "costs library.yemvo --floor \"First floor\" --zone \"Book stacks\" --band 5",
+                    [&context, wish] { return costs(context, *wish); });
     command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
     command->add_option("--floor", wish->floor, "Name of the floor")->required();
     command->add_option("--zone", wish->zone, "Only this zone of the floor");

@@ -63,9 +63,9 @@ int predict(Context& context, const PredictWish& wish) {
     const LensId lens_id = *find_lens(wish.lens);
     constexpr double beyond_m = 25;
     Predictor predictor;
-    const SitePrediction site =
-        predictor.predict(project, {floor.id},
-                          {wish.cell_m, lens_id == LensId::confidence, lens_id == LensId::outside ? beyond_m : 0});
+    const SitePrediction site = predictor.predict(
+        project, {floor.id},
+        {wish.cell_m, lens_id == LensId::confidence, lens_id == LensId::outside ? beyond_m : 0});
     const render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
     const FloorPrediction& p = *site.find(floor.id);
     const auto values = lens_values(p, render::look_of(project, choice));
@@ -77,8 +77,9 @@ int predict(Context& context, const PredictWish& wish) {
         render::save_plan_picture(project, floor, p, choice, wish.out);
     else
         throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
-    const Json json{{"file", wish.out},         {"floor", floor.name},        {"lens", wish.lens},
-                    {"bands_ghz", bands_ghz(wanted)}, {"cell_m", p.surface.cell_m}, {"cells", cells}};
+    const Json json{{"file", wish.out},           {"floor", floor.name},
+                    {"lens", wish.lens},          {"bands_ghz", bands_ghz(wanted)},
+                    {"cell_m", p.surface.cell_m}, {"cells", cells}};
     if (context.json)
         print(context, json);
     else

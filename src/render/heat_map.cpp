@@ -53,7 +53,8 @@ public:
           pixels_per_cell_(static_cast<float>(floor.surface.cell_m * map.px_per_m)),
           cells_per_pixel_(1 / pixels_per_cell_) {
         // the light end of the palette is the good one
-        for (int i = 0; i < info_.steps; ++i) steps_[static_cast<std::size_t>(i)] = rgb(info_.colour(palette, i));
+        for (int i = 0; i < info_.steps; ++i)
+            steps_[static_cast<std::size_t>(i)] = rgb(info_.colour(palette, i));
         last_ = static_cast<float>(info_.steps - 1);
         smooth_ = choice.smooth;
         opacity_ = static_cast<float>(choice.opacity);
@@ -131,7 +132,9 @@ private:
     }
     Flat flat_part(const Quad& q) const {
         Flat f;
-        if (smooth_ || opacity_ < 1 || info_.is_choice || shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4) return f;
+        if (smooth_ || opacity_ < 1 || info_.is_choice ||
+            shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4)
+            return f;
         const auto [low, high] =
             std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
         if (std::isnan(low + high)) return f;
@@ -213,7 +216,8 @@ private:
     Rgb count_colour(const Quad& q, int x, int y) const {
         const std::size_t nearest = q.v < 0.5f ? (q.u < 0.5f ? q.i00 : q.i10) : (q.u < 0.5f ? q.i01 : q.i11);
         const float v = values_[nearest];
-        const Rgb colour = steps_[static_cast<std::size_t>(std::clamp((v - low_) * steps_per_unit_, 0.0f, last_))];
+        const Rgb colour =
+            steps_[static_cast<std::size_t>(std::clamp((v - low_) * steps_per_unit_, 0.0f, last_))];
         const bool fails = info_.more_is_better ? v < threshold_ : v > threshold_;
         return fails ? mix(colour, hatch_, hatch_cover_[static_cast<std::size_t>((x + y) % 6)]) : colour;
     }
@@ -287,12 +291,26 @@ static double change_step(const LensInfo& info) {
 MapScale scale_of(const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
     if (!choice.is_change())
-        return {info.low,         info.step, 12,      info.more_is_better, info.is_choice(), false,
-                info.unit == "radios", choice.threshold, info.unit};
+        return {info.low,
+                info.step,
+                12,
+                info.more_is_better,
+                info.is_choice(),
+                false,
+                info.unit == "radios",
+                choice.threshold,
+                info.unit};
     constexpr int steps = 11;
     const double step = change_step(info);
-    return {-0.5 * steps * step, step, steps, info.more_is_better, false, true, info.unit == "radios",
-            (info.more_is_better ? -0.5 : 0.5) * step, info.unit == "dBm" ? "dB" : info.unit};
+    return {-0.5 * steps * step,
+            step,
+            steps,
+            info.more_is_better,
+            false,
+            true,
+            info.unit == "radios",
+            (info.more_is_better ? -0.5 : 0.5) * step,
+            info.unit == "dBm" ? "dB" : info.unit};
 }
 
 QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
@@ -344,7 +362,8 @@ std::map<int, QColor> choice_colours(LensId id, const Surface& surface, const st
     if (lens(id).kind == LensKind::band)
         for (const Band& b : bands()) colours[b.id.index] = palette.band(b.id).tint;
     else
-        for (const auto& [number, tint] : serving_tints(surface, values)) colours[number] = palette.serving[tint];
+        for (const auto& [number, tint] : serving_tints(surface, values))
+            colours[number] = palette.serving[tint];
     return colours;
 }
 

@@ -40,7 +40,8 @@ MapStatistics statistics(const FloorPrediction& floor, const std::vector<float>&
         const bool is_band = lens(choice.lens).kind == LensKind::band;
         const auto tints = is_band ? std::map<int, std::size_t>() : serving_tints(floor.surface, values);
         for (const auto& [number, area_m2] : areas)
-            s.areas.push_back({number, area_m2, is_band ? static_cast<std::size_t>(number) : tints.at(number)});
+            s.areas.push_back(
+                {number, area_m2, is_band ? static_cast<std::size_t>(number) : tints.at(number)});
         std::stable_sort(s.areas.begin(), s.areas.end(),
                          [](auto& a, auto& b) { return a.area_m2 > b.area_m2; });
     }
@@ -67,8 +68,9 @@ void paint_value_labels(QPainter& p, const FloorPrediction& floor, const std::ve
             if (!QRectF(QPointF(0, 0), size).contains(at)) continue;
             const auto cell = floor.surface.cell_at({x, y});
             if (!cell || !floor.mask->shown[*cell] || std::isnan(values[*cell])) continue;
-            draw_halo_text(p, at, figure(double{values[*cell]}, scale_of(choice).step < 1 || choice.is_change() ? 1 : 0), font(10.5, 500),
-                           palette.ink, palette.casing, 3);
+            draw_halo_text(
+                p, at, figure(double{values[*cell]}, scale_of(choice).step < 1 || choice.is_change() ? 1 : 0),
+                font(10.5, 500), palette.ink, palette.casing, 3);
         }
 }
 
@@ -118,8 +120,8 @@ QString LegendLayout::title() const {
 
 QString LegendLayout::kept_words(const MapStatistics& s, bool short_form) const {
     if (scale_.is_change) {
-        return QStringLiteral("▲ %1  ▼ %2").arg(render::percent(s.share_better, 0),
-                                                render::percent(s.share_worse, 0));
+        return QStringLiteral("▲ %1  ▼ %2")
+            .arg(render::percent(s.share_better, 0), render::percent(s.share_worse, 0));
     }
     const QString limit = short_figure(choice_.threshold) + " " + QString::fromStdString(info_.unit);
     if (!short_form)

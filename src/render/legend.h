@@ -35,7 +35,7 @@ public:
     /// What the map shows in words, as "Signal, 5 GHz".
     QString title() const;
     void set_other(const QString& name) { other_ = name; }  ///< what a change is held against
-    QRectF handle() const;  ///< where the tag can be taken
+    QRectF handle() const;                                  ///< where the tag can be taken
     double value_at(double x) const;
     double x_of(double value) const;
     void paint(QPainter&, const MapStatistics&, const Palette&) const;

@@ -41,7 +41,8 @@ const Palette& Palette::light() {
         p.contour = with_alpha(p.ink, 0.30);
         p.steps = {"#A187AF", "#A095B9", "#9CA1BF", "#97ACC1", "#92B7C1", "#8EC1C1",
                    "#8CCBBE", "#93D5B9", "#A4DDB0", "#BBE5A2", "#D8EB90", "#F3EE87"};
-        p.change = {"#A1704A", "#C78549", "#E7A353", "#FCCA8C", "#FDE7C7", "#F8F7F6", "#DCEAF1", "#AFD3E4", "#76AFD1", "#5E8FC0", "#4A688A"};
+        p.change = {"#A1704A", "#C78549", "#E7A353", "#FCCA8C", "#FDE7C7", "#F8F7F6",
+                    "#DCEAF1", "#AFD3E4", "#76AFD1", "#5E8FC0", "#4A688A"};
         p.serving = {"#C9D6E6", "#EEDCC6", "#DCCFE4", "#DCDDB0", "#CFE0CB", "#C4E0E2"};
         p.zones = {"#5B7396", "#A3814C", "#5F8A6B", "#96637F", "#4F8A90", "#7B6AA3", "#A8685B", "#7C8152"};
         return p;
@@ -85,7 +86,8 @@ const Palette& Palette::dark() {
         p.contour = with_alpha(QColor(Qt::white), 0.28);
         p.steps = {"#390D4A", "#3A235E", "#363669", "#2E486D", "#27586F", "#21676F",
                    "#1C756C", "#238465", "#3A9258", "#5E9E43", "#87A629", "#B0AC1C"};
-        p.change = {"#D59751", "#C98035", "#AB6621", "#7F4A1B", "#4C331F", "#22262B", "#203A4F", "#28547B", "#3671A0", "#558EBB", "#84ADCE"};
+        p.change = {"#D59751", "#C98035", "#AB6621", "#7F4A1B", "#4C331F", "#22262B",
+                    "#203A4F", "#28547B", "#3671A0", "#558EBB", "#84ADCE"};
         p.serving = {"#34465E", "#5C482F", "#4C3C57", "#4B4B27", "#37502F", "#2B4E52"};
         p.zones = {"#8CA6CC", "#D2AC72", "#8DC09B", "#CC93B2", "#7FC0C6", "#B0A0DC", "#DC9788", "#B2B884"};
         return p;

@@ -28,7 +28,8 @@ Cutout plan_cutout(const Project& project, const Floor& floor, const FloorPredic
     const Box box = extent(floor).value_or(prediction.surface.box());
     const Point middle{held(centre.x, box.low.x, box.high.x, across_m),
                        held(centre.y, box.low.y, box.high.y, size.height() / px_per_m)};
-    out.map = {px_per_m, {size.width() / 2.0 - middle.x * px_per_m, size.height() / 2.0 + middle.y * px_per_m}};
+    out.map = {px_per_m,
+               {size.width() / 2.0 - middle.x * px_per_m, size.height() / 2.0 + middle.y * px_per_m}};
     const QRectF all(QPointF(0, 0), size);
     QPainter p(&out.image);
     p.setRenderHints(QPainter::Antialiasing | QPainter::TextAntialiasing);

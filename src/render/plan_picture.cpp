@@ -74,8 +74,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, floor.id))
         taken.push_back(badge_area(map.to_screen(ap.position)));
-    if (choice.labels)
-        paint_value_labels(p, prediction, values, choice, map, image.size(), palette);
+    if (choice.labels) paint_value_labels(p, prediction, values, choice, map, image.size(), palette);
     paint_zone_names(p, project, floor, map, palette, taken);
     for (const AccessPoint& ap : access_points(project, floor.id))
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);

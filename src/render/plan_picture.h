@@ -14,10 +14,10 @@ struct HeldAgainst {
     std::string name = {};  ///< "by the last edit"
 };
 
-/// About 1600 px wide by default; the plan fills what title and legend leave. A change is shown where `other` is known,
-/// else the values themselves.
-QImage plan_picture(const Project&, const Floor&, const FloorPrediction&, MapChoice, const HeldAgainst& other = {},
-                    const Palette& = Palette::light(), int width_px = 1600);
+/// About 1600 px wide by default; the plan fills what title and legend leave. A change is shown where `other`
+/// is known, else the values themselves.
+QImage plan_picture(const Project&, const Floor&, const FloorPrediction&, MapChoice,
+                    const HeldAgainst& other = {}, const Palette& = Palette::light(), int width_px = 1600);
 
 /// As PNG, for programs without a window: starts what painting needs on its own. Throws Error naming the file
 /// when it cannot be written.

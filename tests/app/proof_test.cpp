@@ -143,7 +143,8 @@ TEST_CASE("without anything required or placed the proof says what comes first")
     CHECK(proof_lacks(d.project()).contains("required"));
 }
 
-TEST_CASE("the map shows the change by the last edit while an access point is moved, and after undo nothing") {
+TEST_CASE(
+    "the map shows the change by the last edit while an access point is moved, and after undo nothing") {
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
@@ -166,7 +167,8 @@ TEST_CASE("the map shows the change by the last edit while an access point is mo
     CHECK(at(ap.position + Point{5, 3}) > 3);
     CHECK(std::abs(at({3, 25})) < 0.5f);
     // worse and better places have the two ends of the palette
-    const QColor worse = d.pixel(ap.position - Point{0.8, 0.3}), better = d.pixel(ap.position + Point{5.9, 3.4});
+    const QColor worse = d.pixel(ap.position - Point{0.8, 0.3}),
+                 better = d.pixel(ap.position + Point{5.9, 3.4});
     CHECK(worse.red() > worse.blue());
     CHECK(better.blue() > better.red());
     d.menu("Undo");
@@ -215,10 +217,12 @@ TEST_CASE("what costs most over a zone is listed; a click selects it on the plan
     CostsPage& page = d.window.costs();
     REQUIRE(page.isVisible());
     d.pick("costsArea", "Book stacks");
-    REQUIRE(QTest::qWaitFor([&] { return page.is_idle() && page.costs().area_m2 > 200 && page.costs().area_m2 < 260; }, 5000));
+    REQUIRE(QTest::qWaitFor(
+        [&] { return page.is_idle() && page.costs().area_m2 > 200 && page.costs().area_m2 < 260; }, 5000));
     QTest::qWait(20);
     REQUIRE(page.table()->rowCount() >= 1);
-    CHECK(page.table()->item(0, 0)->text() == QString::fromStdString(wall_type(d.project(), find_type(d.project(), "stack-books")).name));
+    CHECK(page.table()->item(0, 0)->text() ==
+          QString::fromStdString(wall_type(d.project(), find_type(d.project(), "stack-books")).name));
     CHECK(page.table()->item(0, 1)->text().endsWith(" dB"));
     emit page.table()->cellClicked(0, 0);
     CHECK(d.w().selection().size() == 9);

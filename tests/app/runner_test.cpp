@@ -63,8 +63,7 @@ TEST_CASE("of many requests in a hurry the newest is what is shown in the end") 
     Predictor predictor;
     const SitePrediction expected = predictor.predict(moved(p, 1.5));
     REQUIRE(listener.got.back()->verdict);
-    const auto shown =
-        lens_values(*listener.got.back()->site.find(floor_at(p, 0)), {LensId::signal, band_5});
+    const auto shown = lens_values(*listener.got.back()->site.find(floor_at(p, 0)), {LensId::signal, band_5});
     CHECK(shown == lens_values(*expected.find(floor_at(p, 0)), {LensId::signal, band_5}));
     CHECK(listener.got.size() < 31);
 }

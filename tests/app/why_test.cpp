@@ -95,7 +95,8 @@ TEST_CASE("value labels write figures on the map, smooth colours have more shade
     const auto shades = [&] {
         const QImage picture = d.plan().grab().toImage();
         std::set<QRgb> colours;
-        for (int x = 100; x < picture.width() - 100; ++x) colours.insert(picture.pixel(x, picture.height() / 2));
+        for (int x = 100; x < picture.width() - 100; ++x)
+            colours.insert(picture.pixel(x, picture.height() / 2));
         return colours.size();
     };
     choice.labels = false;
@@ -282,7 +283,8 @@ TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other 
     d.window.asking().name = [](const QString&, const QString&) { return QString("Fewer"); };
     d.menu("Newvariantfromthisone");
     CHECK(current_variant(d.w().project()).name == "Fewer");
-    d.w().select({{ItemKind::access_point, access_points(d.w().project(), d.w().floor_id()).front().id.value}});
+    d.w().select(
+        {{ItemKind::access_point, access_points(d.w().project(), d.w().floor_id()).front().id.value}});
     d.w().delete_selection();
     CHECK(count() == before - 1);
     d.menu("Nextvariant");

@@ -86,7 +86,8 @@ TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
     CHECK(d.find<VerdictView>("verdict")->words() == before);
 }
 
-TEST_CASE("requirement sets are added from the library, held to a zone, turned off and removed, each undoable") {
+TEST_CASE(
+    "requirement sets are added from the library, held to a zone, turned off and removed, each undoable") {
     Demo d;
     d.w().set_step(Step::proof);
     const auto& sets = [&]() -> const std::vector<RequirementSet>& { return *d.project().requirement_sets; };
@@ -110,7 +111,8 @@ TEST_CASE("requirement sets are added from the library, held to a zone, turned o
     REQUIRE(d.settle());
     CHECK(d.w().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
     const std::size_t judged = d.w().verdict()->requirements.size();
-    QTest::mouseClick(d.find<QCheckBox>(("setOn" + tail).toUtf8().constData()), Qt::LeftButton, {}, QPoint(6, 8));
+    QTest::mouseClick(d.find<QCheckBox>(("setOn" + tail).toUtf8().constData()), Qt::LeftButton, {},
+                      QPoint(6, 8));
     REQUIRE(d.settle());
     CHECK_FALSE(sets().back().on);
     CHECK(d.w().verdict()->requirements.size() == judged - 4);

@@ -165,7 +165,8 @@ TEST_CASE("costs: the things in the way of a zone, the dearest first; without th
     const TemporaryFolder folder;
     const std::string file = demo(folder);
     const json stacks =
-        run({"costs", file, "--floor", "First floor", "--zone", "Book stacks", "--band", "5", "--json"}).value();
+        run({"costs", file, "--floor", "First floor", "--zone", "Book stacks", "--band", "5", "--json"})
+            .value();
     CHECK(stacks["zone"] == "Book stacks");
     CHECK(stacks["served_m2"].get<double>() == Approx(253).margin(10));
     REQUIRE(stacks["costs"].size() >= 1);

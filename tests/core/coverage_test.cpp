@@ -138,8 +138,8 @@ TEST_CASE("a verdict counts the cells that keep the limit and names the worst pl
 
 TEST_CASE("all requirements of a band together are never met on more area than the least of them") {
     Project p = room();
-    set_requirements(
-        p, {require("signal", -45, 0.9), require("next_best", -55, 0.9), require("snr", 40, 0.9)});
+    set_requirements(p,
+                     {require("signal", -45, 0.9), require("next_best", -55, 0.9), require("snr", 40, 0.9)});
     Predictor predictor;
     const Verdict v = judge(p, predictor.predict(p));
     double least = 1;

@@ -1,7 +1,7 @@
 // Floors stacked, inserted, duplicated, aligned; buildings and yards on one site; prediction across them.
 #include "core/support.h"
-#include "coverage/probe.h"
 #include "coverage/lens_map.h"
+#include "coverage/probe.h"
 #include "coverage/site_prediction.h"
 #include "project/json_project.h"
 #include "project/storage.h"

@@ -1,4 +1,5 @@
-// Each lens on two or three radios in free space and behind one wall, worked out by hand from received levels.
+// Each lens on two or three radios in free space and behind one wall, worked out by hand from received
+// levels.
 #include "coverage/lens_map.h"
 #include "coverage/verdict.h"
 
@@ -88,8 +89,8 @@ TEST_CASE("rates come from the MCS table: strong both ways full, weak ones as th
     // 802.11ax, 20 MHz, two streams, guard 0.8 us: MCS 11 is 286.8 Mbit/s
     CHECK(f.at(2.25, LensId::rate_down) == Approx(286.8).margin(0.1));
     CHECK(f.at(2.25, LensId::rate_up) == Approx(286.8).margin(0.1));
-    // a client 30 dB weaker: -44.9 - 30 dBm at 4.25 m over -94.97 dBm gives 20.0 dB, for two streams MCS 4 asks 20,
-    // for one MCS 4 17: 2 x 51.6
+    // a client 30 dB weaker: -44.9 - 30 dBm at 4.25 m over -94.97 dBm gives 20.0 dB, for two streams MCS 4
+    // asks 20, for one MCS 4 17: 2 x 51.6
     LensChoice weak = f.look(LensId::rate_up);
     weak.client.power_dbm = 14 - 30;
     const double up_dbm = Field::level(4.25) - 30, snr = up_dbm - noise_dbm(20, access_point_noise_figure_db);
@@ -229,7 +230,8 @@ TEST_CASE("a change is now less before at the same place, and nothing where only
         return predictor.predict(of.project).floors.front();
     };
     const auto change = [&](const FloorPrediction& now, const FloorPrediction& before) {
-        return lens_change(now, lens_values(now, look), before, lens_values(before, look), lens(LensId::signal));
+        return lens_change(now, lens_values(now, look), before, lens_values(before, look),
+                           lens(LensId::signal));
     };
     const FloorPrediction now = floor(louder), before = floor(f), other = floor(shorter);
     const auto louder_by = change(now, before), moved = change(now, other);

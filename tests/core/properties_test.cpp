@@ -41,7 +41,8 @@ private:
 
 std::vector<float> signal(const Project& p, std::size_t floor, double cell_m = 0.5) {
     Predictor predictor;
-    return lens_values(predictor.predict(p, {floor_at(p, floor)}, {cell_m}).floors[0], {LensId::signal, band_5});
+    return lens_values(predictor.predict(p, {floor_at(p, floor)}, {cell_m}).floors[0],
+                       {LensId::signal, band_5});
 }
 
 }  // namespace

@@ -1,5 +1,5 @@
-// Requirement sets: where they hold, in which bands, and the places where they are missed, against shares counted
-// by hand in free space.
+// Requirement sets: where they hold, in which bands, and the places where they are missed, against shares
+// counted by hand in free space.
 #include <cmath>
 #include <set>
 
@@ -85,8 +85,8 @@ TEST_CASE("at least one of the bands: a place counts where any of them keeps its
     Requirement r{{}, "signal", two, -52, 0.5, true, {{band_6, -64}}};
     add_requirement_set(h.project, {{}, "S", true, {}, {}, {r}});
     const Verdict v = h.verdict();
-    const double any = Hall::counted(
-        0, 20, [&](Point p) { return h.level(band_5, p) >= -52 || h.level(band_6, p) >= -64; });
+    const double any =
+        Hall::counted(0, 20, [&](Point p) { return h.level(band_5, p) >= -52 || h.level(band_6, p) >= -64; });
     for (BandId b : {band_5, band_6}) CHECK(v.requirements[0].site.share_met(b) == Approx(any).margin(0.006));
     CHECK(v.requirements[0].share_met() == Approx(any).margin(0.006));
     CHECK(requirement_name(r) == "Signal, 5 or 6 GHz");
@@ -135,7 +135,9 @@ TEST_CASE("a set that is off is kept and judges nothing") {
     CHECK(h.project.requirement_sets->front().requirements.size() == 1);
 }
 
-TEST_CASE("the worst place is the connected area below the limit, with its size, its worst cell and who serves it") {
+TEST_CASE(
+    "the worst place is the connected area below the limit, with its size, its worst cell and who serves "
+    "it") {
     Hall h;
     h.zone("Left", 0, 10);
     const ZoneId right = h.zone("Right", 10, 20);
@@ -199,9 +201,10 @@ TEST_CASE("requirements of an older file become sets by where they hold") {
     const ZoneId left = h.zone("Left", 0, 5);
     auto json = nlohmann::ordered_json::parse(project_to_json(h.project));
     const auto old = [&](int id, const char* lens_key, std::vector<std::uint32_t> zones) {
-        return nlohmann::ordered_json{{"id", id},          {"name", "r"},      {"lens", lens_key},
-                                      {"bands_ghz", {"5"}}, {"any_band", true}, {"limit", -60},
-                                      {"share_required", 0.9}, {"zones", zones},   {"set", ""}};
+        return nlohmann::ordered_json{
+            {"id", id},         {"name", "r"},  {"lens", lens_key},      {"bands_ghz", {"5"}},
+            {"any_band", true}, {"limit", -60}, {"share_required", 0.9}, {"zones", zones},
+            {"set", ""}};
     };
     json["version"] = 4;
     json["next_id"] = 1000;

@@ -104,8 +104,9 @@ TEST_CASE("a scene of equal content has an equal key, and every change of what i
         s.thickness_m += 0.1;
         set_slab(q, find_floor(q, "First floor")->id, s);
     }));
-    keys.insert(
-        changed([&](Project& q) { remove_void(q, find_floor(q, "First floor")->id, find_floor(q, "First floor")->slab->voids[0].id); }));
+    keys.insert(changed([&](Project& q) {
+        remove_void(q, find_floor(q, "First floor")->id, find_floor(q, "First floor")->slab->voids[0].id);
+    }));
     CHECK(keys.size() == 6);
 }
 

@@ -37,7 +37,9 @@ TEST_CASE("raster and link walk agree in every cell of all demo floors, from eve
     for (const Floor* floor : all_floors(p)) {
         const Scene scene = make_scene(p, masks, building_with(p, floor->id).id);
         const Surface surface = make_surface(p, scene, *floor, 0.5);
-        REQUIRE(surface.cells() >= (floor->name == "Garden" ? 3000u : floor->name == "Basement" ? 4500u : 8400u));
+        REQUIRE(surface.cells() >= (floor->name == "Garden"     ? 3000u
+                                    : floor->name == "Basement" ? 4500u
+                                                                : 8400u));
         for (const auto& placed : placed_access_points(p)) {
             const auto [worst, differing] =
                 compare(scene, surface, antenna_place(scene, *placed.floor, *placed.access_point));

@@ -163,7 +163,8 @@ TEST_CASE("wrong values are refused with the place they stand at") {
          "losses"},
         {[](auto& j) { j["settings"]["units"] = "cubits"; }, "cubits"},
         {[](auto& j) { j["next_id"] = 2; }, "next_id"},
-        {[](auto& j) { j["requirement_sets"][0]["requirements"][0]["share_required"] = 95; }, "share_required"},
+        {[](auto& j) { j["requirement_sets"][0]["requirements"][0]["share_required"] = 95; },
+         "share_required"},
         {[](auto& j) { j["buildings"] = "none"; }, "list"},
     };
     for (const auto& [change, place] : cases) {

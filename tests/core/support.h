@@ -31,7 +31,8 @@ inline Project at_square_entry(Project p) {
     return p;
 }
 /// These and nothing else, in one set.
-inline RequirementSetId set_requirements(Project& p, std::vector<Requirement> list, std::vector<ZoneId> zones = {}) {
+inline RequirementSetId set_requirements(Project& p, std::vector<Requirement> list,
+                                         std::vector<ZoneId> zones = {}) {
     p.requirement_sets = {};
     return add_requirement_set(p, {{}, "Required", true, std::move(zones), {}, std::move(list)});
 }

@@ -45,7 +45,8 @@ TEST_CASE("at 300 random cells of all demo floors the probe's terms add up to th
 
 TEST_CASE("an elevation shows what the ray meets, and what it passes over") {
     Project p = new_project("P", {LengthUnits::metres, "GB", 1, 7}, 2, 3);
-    for (std::size_t f : {0u, 1u}) wall(p, "brick-half", {{0, 0}, {20, 0}, {20, 10}, {0, 10}, {0, 0}}, 0, {}, f);
+    for (std::size_t f : {0u, 1u})
+        wall(p, "brick-half", {{0, 0}, {20, 0}, {20, 10}, {0, 10}, {0, 0}}, 0, {}, f);
     wall(p, "plasterboard", {{8, 0}, {8, 10}}, 0, {}, 1);
     wall(p, "screen", {{12, 0}, {12, 10}}, 0, 1.2, 1);
     SceneCache cache(1 << 22);
@@ -92,13 +93,16 @@ TEST_CASE("a link in one sentence") {
     LinkExplanation l;
     l.number = 19;
     l.received_dbm = -76.7;
-    l.terms = {{TermKind::power, "Transmit power", 14}, {TermKind::wall, "Brick", -11.2},
+    l.terms = {{TermKind::power, "Transmit power", 14},
+               {TermKind::wall, "Brick", -11.2},
                {TermKind::wall, "Glass", -2.4}};
     CHECK(told(l, "P1", -67) ==
-          "19 reaches P1 with -76.7 dBm, 9.7 dB less than asked for; Brick takes 11.2 of the 13.6 dB lost in the way.");
+          "19 reaches P1 with -76.7 dBm, 9.7 dB less than asked for; Brick takes 11.2 of the 13.6 dB lost in "
+          "the way.");
     l.terms.resize(1);
     l.received_dbm = -60;
-    CHECK(told(l, "P2", -67) == "19 reaches P2 with -60.0 dBm, 7.0 dB more than asked for; nothing stands in the way.");
+    CHECK(told(l, "P2", -67) ==
+          "19 reaches P2 with -60.0 dBm, 7.0 dB more than asked for; nothing stands in the way.");
 }
 
 TEST_CASE("probes live with their floor, and variants are copies of their own") {

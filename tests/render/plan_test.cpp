@@ -55,7 +55,9 @@ TEST_CASE("the picture to hand out fills its width and shows map, walls and lege
     const Project p = demo::make_demo();
     Predictor predictor;
     const SitePrediction site = predictor.predict(p);
-    const QImage picture = plan_picture(p, *find_floor(p, "First floor"), *site.find(find_floor(p, "First floor")->id), {LensId::signal, band_5, -67});
+    const QImage picture =
+        plan_picture(p, *find_floor(p, "First floor"), *site.find(find_floor(p, "First floor")->id),
+                     {LensId::signal, band_5, -67});
     CHECK(picture.width() == 1600);
     CHECK(picture.height() > 900);
     std::set<QRgb> colours;
@@ -68,7 +70,9 @@ TEST_CASE("the picture to hand out fills its width and shows map, walls and lege
     CHECK(has(Palette::light().band(band_6).solid));
 }
 
-TEST_CASE("a picture of a change has its colours and its name; without anything to hold against it has the values") {
+TEST_CASE(
+    "a picture of a change has its colours and its name; without anything to hold against it has the "
+    "values") {
     const Project p = demo::compose_venue();
     const FloorId floor = find_floor(p, "First floor")->id;
     Project louder = p;
@@ -82,7 +86,8 @@ TEST_CASE("a picture of a change has its colours and its name; without anything 
     const QImage plain = plan_picture(louder, *find_floor(louder, floor), now, choice);
     choice.against = Against::last_edit;
     CHECK(plan_picture(louder, *find_floor(louder, floor), now, choice) == plain);
-    const QImage change = plan_picture(louder, *find_floor(louder, floor), now, choice, {&p, &before, "by the last edit"});
+    const QImage change =
+        plan_picture(louder, *find_floor(louder, floor), now, choice, {&p, &before, "by the last edit"});
     CHECK(change.size() == plain.size());
     // beside the louder access point it is better by 6 dB: the third step up from the middle
     int better = 0;

@@ -44,7 +44,8 @@ public:
         const double most = page_.costs().rows.front().total();
         const QRectF bar(r.left(), r.center().y() - 3.5, r.width() - 52, 7);
         p->fillRect(bar, theme().line2);
-        p->fillRect(QRectF(bar.topLeft(), QSizeF(bar.width() * cost.total() / most, bar.height())), theme().accent);
+        p->fillRect(QRectF(bar.topLeft(), QSizeF(bar.width() * cost.total() / most, bar.height())),
+                    theme().accent);
         p->drawText(r, Qt::AlignVCenter | Qt::AlignRight, index.data().toString());
     }
 
@@ -143,8 +144,8 @@ void CostsPage::ask() {
     }
     asked_ = workspace_.project();
     // the values are shared or copied: the thread looks at none of the window's
-    behind_.request([this, project = workspace_.project(), floor = *p, band = band_, wanted = std::move(wanted),
-                     wish = ++wish_](const CancelToken& cancel) {
+    behind_.request([this, project = workspace_.project(), floor = *p, band = band_,
+                     wanted = std::move(wanted), wish = ++wish_](const CancelToken& cancel) {
         emit worked_out(what_costs(project, floor, band, wanted, cancel), wish);
     });
 }
@@ -157,10 +158,11 @@ void CostsPage::show_costs(const Costs& costs) {
         summary_->setText(costs.area_m2 > 0 ? "Nothing is in the way of the serving radios at " + band_name
                                             : "No radio serves here at " + band_name);
     else
-        summary_->setText(QString("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
-                                  "click on a type selects it on the plan.")
-                              .arg(band_name, QString::fromStdString(format_area(costs.area_m2, workspace_.units())),
-                                   render::figure(costs.mean_way_db, 1)));
+        summary_->setText(
+            QString("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
+                    "click on a type selects it on the plan.")
+                .arg(band_name, QString::fromStdString(format_area(costs.area_m2, workspace_.units())),
+                     render::figure(costs.mean_way_db, 1)));
     table_->setRowCount(static_cast<int>(costs.rows.size()));
     double all = 0;
     for (const CostRow& r : costs.rows) all += r.total();
@@ -180,7 +182,8 @@ void CostsPage::show_costs(const Costs& costs) {
 void CostsPage::select_type(int row) {
     if (row < 0 || static_cast<std::size_t>(row) >= costs_.rows.size()) return;
     std::vector<Item> there;
-    for (const TypeSite& site : uses_of_type(workspace_.project(), costs_.rows[static_cast<std::size_t>(row)].type))
+    for (const TypeSite& site :
+         uses_of_type(workspace_.project(), costs_.rows[static_cast<std::size_t>(row)].type))
         if (site.floor == workspace_.floor_id() && site.item) there.push_back(*site.item);
     if (there.empty()) workspace_.tell("That type is in the way, but nothing of it is on this floor");
     workspace_.select_alone(there);

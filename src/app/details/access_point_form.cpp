@@ -208,8 +208,9 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         return bands_lost.join("\n");
     });
     failure->setObjectName("apFailure");
-    failure->setToolTip("The demanded area that has the signal asked for only from this access point, in the bands of the "
-                        "map. The lens Signal after a failure shows what is left when the selected ones fail.");
+    failure->setToolTip(
+        "The demanded area that has the signal asked for only from this access point, in the bands of the "
+        "map. The lens Signal after a failure shows what is left when the selected ones fail.");
 
     form->group("Mount");
     auto* row = form->row("Position");

@@ -30,7 +30,8 @@ protected:
         if (!r || r->site.demanded_m2 <= 0) {
             p.setFont(render::font(11.5));
             p.setPen(theme().muted);
-            p.drawText(rect(), Qt::AlignVCenter, r ? "There is no area that it asks about" : "Its set is off");
+            p.drawText(rect(), Qt::AlignVCenter,
+                       r ? "There is no area that it asks about" : "Its set is off");
             return;
         }
         const Outcome o = outcome(r->share_met(), r->requirement.share_required);
@@ -81,7 +82,8 @@ std::vector<const LensInfo*> amounts() {
     return list;
 }
 
-void add_quantity(Form* form, Workspace& w, RequirementId id, const std::function<const Requirement&()>& get) {
+void add_quantity(Form* form, Workspace& w, RequirementId id,
+                  const std::function<const Requirement&()>& get) {
     QStringList names;
     for (const LensInfo* info : amounts()) names << QString::fromStdString(info->name);
     form->choice(
@@ -122,7 +124,8 @@ void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<c
     }
     row->addStretch(1);
     form->on_refresh([get, boxes] {
-        for (std::size_t i = 0; i < boxes.size(); ++i) boxes[i]->setChecked(get().bands.contains(bands()[i].id));
+        for (std::size_t i = 0; i < boxes.size(); ++i)
+            boxes[i]->setChecked(get().bands.contains(bands()[i].id));
     });
     form->choice(
         form->row("Holds in"), "requirementEach", {"each of them", "at least one of them"},
@@ -210,7 +213,8 @@ QString where_words(const Project& project, const RequirementSet& set) {
 void fill_where(QMenu* menu, Workspace& w, RequirementSetId id) {
     menu->clear();
     const RequirementSet& set = *find_requirement_set(w.project(), id);
-    const auto add = [&](QMenu* to, const QString& text, bool on, const std::function<void(RequirementSet&)>& how) {
+    const auto add = [&](QMenu* to, const QString& text, bool on,
+                         const std::function<void(RequirementSet&)>& how) {
         QAction* action = to->addAction(text);
         action->setCheckable(true);
         action->setChecked(on);
@@ -247,7 +251,8 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     form->name_field(
         head, "setName" + tail, [get] { return QString::fromStdString(get().name); },
         [&w, id](const QString& name) {
-            change_set(w, id, "Rename requirement set", [&](RequirementSet& s) { s.name = name.toStdString(); });
+            change_set(w, id, "Rename requirement set",
+                       [&](RequirementSet& s) { s.name = name.toStdString(); });
         });
     auto* on = new QCheckBox("on");
     on->setObjectName("setOn" + tail);
@@ -273,8 +278,9 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     buttons->addWidget(add);
     QObject::connect(add, &QPushButton::clicked, form, [&w, id] {
         RequirementId made;
-        w.edit("Add requirement",
-               [&](Project& p) { made = add_requirement(p, id, {{}, "signal", band_5, -67, 0.95}); });
+        w.edit("Add requirement", [&](Project& p) {
+            made = add_requirement(p, id, {{}, "signal", band_5, -67, 0.95});
+        });
         w.choose_requirement(made);
     });
     auto* remove = new QPushButton("Remove set");
@@ -300,8 +306,9 @@ QPushButton* add_set_button(Form* form, Workspace& w) {
     }
     menu->addSeparator();
     QObject::connect(menu->addAction("An empty one"), &QAction::triggered, form, [&w] {
-        w.edit("Add requirement set",
-               [&](Project& p) { add_requirement_set(p, {{}, "My requirements", true, {}, {}, {}}); });
+        w.edit("Add requirement set", [&](Project& p) {
+            add_requirement_set(p, {{}, "My requirements", true, {}, {}, {}});
+        });
     });
     return button;
 }

@@ -29,7 +29,8 @@ void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, con
     }
     // on whole pixels, so that text stays sharp
     const QPointF corner = centre - QPointF(half, half);
-    p.drawPixmap(QPointF(std::round(corner.x() * ratio) / ratio, std::round(corner.y() * ratio) / ratio), stamp);
+    p.drawPixmap(QPointF(std::round(corner.x() * ratio) / ratio, std::round(corner.y() * ratio) / ratio),
+                 stamp);
 }
 
 void paint_probe_ray(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {

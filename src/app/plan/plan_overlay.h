@@ -1,4 +1,5 @@
-// What lies over the plan besides tools and badges: probes with their ray, findings, the place that is spoken of.
+// What lies over the plan besides tools and badges: probes with their ray, findings, the place that is spoken
+// of.
 #pragma once
 #include <QPainter>
 #include <QPixmap>
@@ -13,7 +14,8 @@ namespace yemvo::app {
 /// Badges drawn once and stamped: hundreds of them painted anew in each frame would cost more than the map.
 class BadgeStamps {
 public:
-    void paint(QPainter&, QPointF centre, const Project&, const AccessPoint&, render::BadgeState, double ratio);
+    void paint(QPainter&, QPointF centre, const Project&, const AccessPoint&, render::BadgeState,
+               double ratio);
 
 private:
     struct Key {

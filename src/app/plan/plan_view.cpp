@@ -57,7 +57,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         connect(&workspace, signal, this, [this] {
             const FloorPrediction* p = workspace_.map_prediction();
             const auto& known = workspace_.prediction();
-            const auto of = HeatOf{p ? p->radios : nullptr, known && known->other ? known->other->radios : nullptr};
+            const auto of =
+                HeatOf{p ? p->radios : nullptr, known && known->other ? known->other->radios : nullptr};
             if (of == heat_of_ && p) {
                 painted_ = known.get();  // what is seen is of this one too
                 if (awaiting_->isActive()) update();
@@ -74,7 +75,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     });
     connect(&workspace, &Workspace::findings_changed, this, qOverload<>(&QWidget::update));
     connect(&workspace, &Workspace::place_marked, this, [this] {
-        if (workspace_.step() == Step::proof && workspace_.marked_place()) go_near(*workspace_.marked_place());
+        if (workspace_.step() == Step::proof && workspace_.marked_place())
+            go_near(*workspace_.marked_place());
         update();
     });
     connect(&workspace, &Workspace::probe_changed, this, qOverload<>(&QWidget::update));
@@ -435,8 +437,7 @@ void PlanView::paint_decoration(QPainter& p) {
     paint_probes(p, workspace_, map_);
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
-    if (!values_.empty())
-        legend().paint(p, statistics_, theme());
+    if (!values_.empty()) legend().paint(p, statistics_, theme());
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {

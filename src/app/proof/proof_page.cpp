@@ -42,8 +42,9 @@ QString about(const Project& project) {
     const auto placed = placed_access_points(project);
     for (const PlacedAccessPoint& p : placed)
         for (const Radio& r : p.access_point->radios) radios += r.on;
-    const QString required = sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
-                                             : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
+    const QString required =
+        sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
+                        : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
     return QString("%1, variant %2: %3, %4 on")
         .arg(required, QString::fromStdString(current_variant(project).name),
              counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"));
@@ -53,7 +54,8 @@ QString about(const Project& project) {
 
 QString proof_lacks(const Project& project) {
     if (requirements_in_force(project).empty())
-        return "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how much of "
+        return "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how "
+               "much of "
                "the area.";
     if (placed_access_points(project).empty())
         return "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.";
@@ -139,8 +141,8 @@ void FindingLines::paintEvent(QPaintEvent*) {
     }
     if (more_ == 0) return;
     p.setPen(c.accent);
-    p.drawText(QRect(20, line_height * static_cast<int>(lines_.size()), width(), line_height), Qt::AlignVCenter,
-               QString("and %1 more in the list of findings").arg(more_));
+    p.drawText(QRect(20, line_height * static_cast<int>(lines_.size()), width(), line_height),
+               Qt::AlignVCenter, QString("and %1 more in the list of findings").arg(more_));
 }
 
 ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
@@ -191,8 +193,8 @@ ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
     column->addWidget(findings_);
     column->addStretch(1);
     connect(findings_, &FindingLines::all_asked, this, &ProofPage::findings_asked);
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed, &Workspace::findings_changed,
-                        &Workspace::floor_changed})
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed,
+                        &Workspace::findings_changed, &Workspace::floor_changed})
         connect(&workspace, signal, this, &ProofPage::refresh);
     refresh();
 }
@@ -214,7 +216,8 @@ void ProofPage::add_head(QVBoxLayout* column) {
     }
     head->setSpacing(0);
     floors_->setChecked(true);
-    connect(floors_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::floors); });
+    connect(floors_, &QToolButton::clicked, this,
+            [this] { table_->set_columns(ProofTable::Columns::floors); });
     connect(zones_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::zones); });
     auto* copy = new QPushButton("Copy table", this);
     copy->setObjectName("copyProof");
@@ -258,10 +261,13 @@ void ProofPage::refresh() {
     about_->setText(lacks.isEmpty() ? about(project) : lacks);
     table_->setVisible(lacks.isEmpty());
     next_->setVisible(!requirements_in_force(project).empty() && placed_access_points(project).empty());
-    const bool places = workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
+    const bool places =
+        workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
-    legend_->setText("Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met; underlined: "
-                     "one of the bands is enough. A click on a figure goes where it comes from.");
+    legend_->setText(
+        "Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met; "
+        "underlined: "
+        "one of the bands is enough. A click on a figure goes where it comes from.");
     worst_title_->setVisible(places);
     cards_->setVisible(places);
     std::size_t open = workspace_.open_findings(), all = workspace_.findings()->size();

@@ -31,7 +31,8 @@ QString group_title(LensGroup group) {
 /// Without its building where no other floor is called so.
 QString floor_name(const Project& project, const Floor& floor) {
     const auto floors = all_floors(project);
-    const bool alone = std::ranges::count_if(floors, [&](const Floor* f) { return f->name == floor.name; }) == 1;
+    const bool alone =
+        std::ranges::count_if(floors, [&](const Floor* f) { return f->name == floor.name; }) == 1;
     return QString::fromStdString(alone ? floor.name : floor_title(project, floor));
 }
 
@@ -59,8 +60,8 @@ ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     scroll_->setFixedHeight(scroll_height);
     connect(scroll_, &QScrollBar::valueChanged, this, qOverload<>(&QWidget::update));
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed, &Workspace::floor_changed,
-                        &Workspace::requirement_chosen})
+    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed,
+                        &Workspace::floor_changed, &Workspace::requirement_chosen})
         connect(&workspace, signal, this, &ProofTable::refresh);
     refresh();
 }
@@ -101,9 +102,10 @@ void ProofTable::add_rows(LensGroup group) {
         if (info.group != group) continue;
         if (rows_.size() == before) rows_.push_back({Row::Kind::group, 0, group_title(group), {}});
         // told apart where several sets ask the same
-        const bool again = std::ranges::count_if(results, [&](const RequirementResult& r) {
-                               return r.requirement.lens == results[i].requirement.lens && r.set != results[i].set;
-                           }) > 0;
+        const bool again =
+            std::ranges::count_if(results, [&](const RequirementResult& r) {
+                return r.requirement.lens == results[i].requirement.lens && r.set != results[i].set;
+            }) > 0;
         const RequirementSet* set = find_requirement_set(workspace_.project(), results[i].set);
         rows_.push_back({Row::Kind::requirement, i, QString::fromStdString(info.name),
                          again && set ? QString::fromStdString(set->name) : QString()});
@@ -155,7 +157,8 @@ std::optional<ProofTable::Figure> ProofTable::figure(const Row& row, const Place
 }
 
 QString ProofTable::figure_text(int row, int place, BandId band) const {
-    const auto f = figure(rows_[static_cast<std::size_t>(row)], places_[static_cast<std::size_t>(place)], band);
+    const auto f =
+        figure(rows_[static_cast<std::size_t>(row)], places_[static_cast<std::size_t>(place)], band);
     return f ? share_text(f->share) : nothing_asked;
 }
 
@@ -189,7 +192,7 @@ QString ProofTable::text() const {
 
 int ProofTable::places_left() const { return title_width + limit_width + area_width; }
 int ProofTable::place_width() const {
-        constexpr int least = 84;  // for a floor's name
+    constexpr int least = 84;  // for a floor's name
     return std::max(static_cast<int>(bands_.size()) * figure_width, least) + place_gap;
 }
 
@@ -261,7 +264,8 @@ void ProofTable::mousePressEvent(QMouseEvent* e) {
         return go(*cell);
     }
     const int row = row_at(e->pos().y());
-    if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::requirement && e->pos().x() < places_left())
+    if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::requirement &&
+        e->pos().x() < places_left())
         workspace_.choose_requirement(result(rows_[static_cast<std::size_t>(row)]).requirement.id);
 }
 
@@ -292,7 +296,9 @@ void ProofTable::move_cursor(int rows, int cells) {
     next.place = at / many;
     next.band = at % many;
     const int last = static_cast<int>(rows_.size()) - 1;
-    const auto is_group = [&](int row) { return rows_[static_cast<std::size_t>(row)].kind == Row::Kind::group; };
+    const auto is_group = [&](int row) {
+        return rows_[static_cast<std::size_t>(row)].kind == Row::Kind::group;
+    };
     int row = std::clamp(next.row + rows, 0, last);
     while (row > 0 && row < last && is_group(row)) row += rows < 0 ? -1 : 1;
     next.row = is_group(row) ? next.row : row;
@@ -418,16 +424,18 @@ void ProofTable::paint_figures(QPainter& p, int row) const {
             const std::size_t last = joined_with(r, b);
             // one figure for bands of which one is enough
             paint_figure(p, where.united(figure_rect(row, place, bands_[last])),
-                         figure(r, places_[static_cast<std::size_t>(place)], bands_[b]), r.kind == Row::Kind::all,
-                         last != b);
+                         figure(r, places_[static_cast<std::size_t>(place)], bands_[b]),
+                         r.kind == Row::Kind::all, last != b);
             b = last;
         }
         for (const auto& cell : {hovered_, hasFocus() ? cursor_ : std::nullopt}) {
-            if (!cell || cell->row != row || cell->place != place || cell->band >= static_cast<int>(bands_.size()))
+            if (!cell || cell->row != row || cell->place != place ||
+                cell->band >= static_cast<int>(bands_.size()))
                 continue;
             p.setPen(QPen(theme().accent, 1));
             p.setBrush(Qt::NoBrush);
-            p.drawRect(figure_rect(row, place, bands_[static_cast<std::size_t>(cell->band)]).adjusted(0, 1, -1, -2));
+            p.drawRect(
+                figure_rect(row, place, bands_[static_cast<std::size_t>(cell->band)]).adjusted(0, 1, -1, -2));
         }
     }
     p.setClipping(false);
@@ -483,8 +491,9 @@ void ProofTable::paintEvent(QPaintEvent*) {
                    QFontMetrics(p.font()).elidedText(places_[static_cast<std::size_t>(place)].name,
                                                      Qt::ElideRight, place_width() - 6));
         for (std::size_t b = 0; b < bands_.size(); ++b)
-            render::paint_band_glyph(p, QPointF(figure_rect(0, place, bands_[b]).center().x() + 6, head_height - 13),
-                                     bands_[b], c);
+            render::paint_band_glyph(
+                p, QPointF(figure_rect(0, place, bands_[b]).center().x() + 6, head_height - 13), bands_[b],
+                c);
     }
     p.setClipping(false);
     for (int i = 0; i < static_cast<int>(rows_.size()); ++i) paint_row(p, i);

@@ -1,4 +1,5 @@
-// The table of the proof: requirement by requirement, for the venue and each of its floors or zones, band by band.
+// The table of the proof: requirement by requirement, for the venue and each of its floors or zones, band by
+// band.
 #pragma once
 #include <QWidget>
 
@@ -63,7 +64,9 @@ private:
     void refresh();
     void add_rows(LensGroup);
     void find_places();
-    const RequirementResult& result(const Row& row) const { return workspace_.verdict()->requirements[row.index]; }
+    const RequirementResult& result(const Row& row) const {
+        return workspace_.verdict()->requirements[row.index];
+    }
     const PlaceResult* at(const RequirementResult&, const Place&) const;
     std::optional<Figure> figure(const Row&, const Place&, BandId) const;
     std::optional<Cell> cell_at(QPoint) const;

@@ -59,7 +59,8 @@ void WorstCards::refresh() {
     cards_.clear();
     for (const WorstPlace& place : known->places) {
         if (count() == room()) break;
-        if (find_floor(workspace_.project(), place.floor) && find_requirement(workspace_.project(), place.requirement))
+        if (find_floor(workspace_.project(), place.floor) &&
+            find_requirement(workspace_.project(), place.requirement))
             cards_.push_back(card(place));
     }
     chosen_ = std::clamp(chosen_, 0, std::max(0, count() - 1));
@@ -73,12 +74,15 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     const LensInfo& info = required_lens(r);
     Card c{place, {}, {}, {}};
     c.words << where(project, place)
-            << QString("%1 %2 %3").arg(QString::fromStdString(info.name), render::figure(place.value, 1),
-                                        QString::fromStdString(info.unit))
+            << QString("%1 %2 %3")
+                   .arg(QString::fromStdString(info.name), render::figure(place.value, 1),
+                        QString::fromStdString(info.unit))
             << QString::fromStdString(format_area(place.area_m2, project.settings.units)) +
                    (info.more_is_better ? " below " : " above ") +
-                   render::figure(r.limit_in(place.band), r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +
-                   (place.serving ? QString(", served by %1").arg(place.serving) : QString(", nobody serves"));
+                   render::figure(r.limit_in(place.band),
+                                  r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +
+                   (place.serving ? QString(", served by %1").arg(place.serving)
+                                  : QString(", nobody serves"));
     if (info.more_is_better && place.value <= value_of_nothing(info))
         c.words[1] = QString::fromStdString(info.name) + ": none";
     const FloorPrediction* p = workspace_.prediction()->site.find(place.floor);
@@ -153,7 +157,8 @@ void WorstCards::paintEvent(QPaintEvent*) {
         const QRectF text = frame.adjusted(10, picture_height + 5, -8, 0);
         const auto line = [&](int row, double left, const QString& words) {
             const QRectF at(text.left() + left, text.top() + 18 * row, text.width() - left, 18);
-            p.drawText(at, Qt::AlignVCenter, QFontMetricsF(p.font()).elidedText(words, Qt::ElideRight, at.width()));
+            p.drawText(at, Qt::AlignVCenter,
+                       QFontMetricsF(p.font()).elidedText(words, Qt::ElideRight, at.width()));
         };
         p.setFont(render::font(12, 650));
         p.setPen(c.accent);
@@ -166,7 +171,8 @@ void WorstCards::paintEvent(QPaintEvent*) {
         p.setPen(render::outcome_ink(card.place.on_floor, c));
         // the unit gives way where there is no room for it
         const bool fits = QFontMetricsF(p.font()).horizontalAdvance(card.words[1]) <= text.width() - 16;
-        line(1, 16, fits || card.words[1].endsWith("none") ? card.words[1] : card.words[1].section(' ', 0, -2));
+        line(1, 16,
+             fits || card.words[1].endsWith("none") ? card.words[1] : card.words[1].section(' ', 0, -2));
         p.setFont(render::font(11.5));
         p.setPen(c.muted);
         line(2, 0, card.words[2]);

@@ -44,9 +44,8 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
     site_->setStyleSheet("border-radius: 5px;");
     site_->setToolTip("Buildings and yards from above, to place them against each other (Ctrl 6)");
     connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.show_site(on); });
-    for (auto signal :
-         {&Workspace::floor_changed, &Workspace::prediction_changed, &Workspace::selection_changed,
-          &Workspace::site_changed})
+    for (auto signal : {&Workspace::floor_changed, &Workspace::prediction_changed,
+                        &Workspace::selection_changed, &Workspace::site_changed})
         connect(&workspace, signal, this, &SectionView::refresh);
     // the plan goes first in a drag; the verdict, which is drawn here too, mostly comes before this
     later_->setSingleShot(true);

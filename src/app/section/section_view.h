@@ -60,7 +60,7 @@ private:
     std::optional<FloorId> slab_at(QPointF) const;
     Workspace& workspace_;
     QToolButton* site_;
-    QTimer* later_;  ///< runs until an edit is shown
+    QTimer* later_;                                ///< runs until an edit is shown
     mutable std::optional<SectionLayout> layout_;  ///< unscrolled; none when something changed
     double scroll_ = 0;
     std::optional<SlabDrag> drag_;

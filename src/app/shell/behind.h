@@ -20,7 +20,8 @@ public:
     Behind(const Behind&) = delete;
     Behind& operator=(const Behind&) = delete;
 
-    /// Stops what runs, and runs this on the thread. It must deal with its own faults; Cancelled may leave it.
+    /// Stops what runs, and runs this on the thread. It must deal with its own faults; Cancelled may leave
+    /// it.
     void request(Work);
     bool is_idle() const;
 

@@ -181,7 +181,8 @@ void LensBar::add_colouring() {
     menu->addSeparator();
     const auto change = [&](const QString& text, render::Against against) {
         add(
-            text, [against](auto& c) { c.against = c.against == against ? render::Against::nothing : against; },
+            text,
+            [against](auto& c) { c.against = c.against == against ? render::Against::nothing : against; },
             [against](const auto& c) { return c.against == against; });
     };
     change("Change by the last edit", render::Against::last_edit);
@@ -249,7 +250,8 @@ void LensBar::refresh() {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.radios_shown()) == i);
         radios_[i]->setVisible(on && !narrow);
     }
-    const bool asks_client = on && !narrow && (info.group == LensGroup::service && choice.lens != LensId::confidence);
+    const bool asks_client =
+        on && !narrow && (info.group == LensGroup::service && choice.lens != LensId::confidence);
     for_->setVisible(asks_client);
     client_->setVisible(asks_client);
     if (asks_client && workspace_.document().is_open()) {
@@ -263,8 +265,9 @@ void LensBar::refresh() {
     }
     colouring_->setVisible(on && !narrow);
     colouring_->setText(choice.is_change() ? "Change " : choice.smooth ? "Smooth " : "Steps ");
-    colouring_->setToolTip(choice.is_change() ? "The map shows the change " + workspace_.other_name()
-                                              : QString("How the map is coloured, and what it is held against"));
+    colouring_->setToolTip(choice.is_change()
+                               ? "The map shows the change " + workspace_.other_name()
+                               : QString("How the map is coloured, and what it is held against"));
     const Floor* f = workspace_.floor();
     words_->setVisible(!asks_client && !narrow && !(on && width() < 720));
     if (workspace_.site_shown())

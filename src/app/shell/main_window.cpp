@@ -197,7 +197,8 @@ void MainWindow::arrange_for_step() {
     proof_->setVisible(proof);
     proof_edge_->setVisible(proof);
     details_edge_->setVisible(!proof);
-    for (QWidget* w : {static_cast<QWidget*>(details_edge_), static_cast<QWidget*>(details_)}) upper_->removeWidget(w);
+    for (QWidget* w : {static_cast<QWidget*>(details_edge_), static_cast<QWidget*>(details_)})
+        upper_->removeWidget(w);
     if (proof) {
         upper_->addWidget(details_, 1, 4);
     } else {
@@ -272,7 +273,8 @@ void MainWindow::connect_parts() {
     connect(&workspace_, &Workspace::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
         const auto& known = workspace_.prediction();
-        const bool complete = known && known->verdict && workspace_.map_prediction() && !workspace_.held_against();
+        const bool complete =
+            known && known->verdict && workspace_.map_prediction() && !workspace_.held_against();
         if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
     });
     connect(&workspace_, &Workspace::tool_changed, this, [this] {
@@ -296,9 +298,8 @@ void MainWindow::connect_parts() {
     connect(plan_, &PlanView::hint_changed, this, &MainWindow::refresh_hint);
     connect(&workspace_, &Workspace::step_changed, this, &MainWindow::arrange_for_step);
     connect(proof_, &ProofPage::findings_asked, this, &MainWindow::show_findings);
-    connect(&workspace_, &Workspace::step_changed, this, [this] {
-        workspace_.step() == Step::spectrum ? show_tray(schedule_) : refresh_tray();
-    });
+    connect(&workspace_, &Workspace::step_changed, this,
+            [this] { workspace_.step() == Step::spectrum ? show_tray(schedule_) : refresh_tray(); });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
         const auto one = [&](double v) {
             return QString::fromStdString(format_length(v, workspace_.units(), false));
@@ -376,8 +377,12 @@ void MainWindow::leave_types() {
 
 ExtraWish MainWindow::wish() const {
     const render::MapChoice& map = workspace_.map();
-    return {map.lens == LensId::confidence, map.lens == LensId::outside, workspace_.step() == Step::proof,
-            map.cell_m, map.is_change() ? map.against : render::Against::nothing, map.other};
+    return {map.lens == LensId::confidence,
+            map.lens == LensId::outside,
+            workspace_.step() == Step::proof,
+            map.cell_m,
+            map.is_change() ? map.against : render::Against::nothing,
+            map.other};
 }
 
 void MainWindow::predict() {

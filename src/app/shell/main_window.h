@@ -132,7 +132,7 @@ private:
     ProofPage* proof_ = nullptr;
     QWidget *proof_edge_ = nullptr, *details_edge_ = nullptr;
     QWidget* middle_ = nullptr;  ///< lens bar and plan
-    QStackedWidget* views_;  ///< plan or site
+    QStackedWidget* views_;      ///< plan or site
     PlanView* plan_;
     SiteView* site_;
     SectionView* section_;

@@ -119,8 +119,9 @@ void MainWindow::export_picture(const QString& file) {
         QString failure;
         try {
             const bool held = known->other && known->other->floor == floor.floor;
-            render::save_plan_picture(project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
-                                      {known->other_project.get(), held ? &*known->other : nullptr, other_name});
+            render::save_plan_picture(
+                project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
+                {known->other_project.get(), held ? &*known->other : nullptr, other_name});
         } catch (const std::exception& fault) {
             failure = QString::fromUtf8(fault.what());
         }

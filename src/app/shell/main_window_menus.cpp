@@ -185,7 +185,8 @@ void MainWindow::make_tool_actions(QMenu* menu) {
 void MainWindow::show_change(render::Against against, VariantId other) {
     const render::MapChoice& map = workspace_.map();
     if (lens(map.lens).is_choice())
-        return workspace_.tell("A change is shown of amounts: choose Signal, SNR or another lens first", true);
+        return workspace_.tell("A change is shown of amounts: choose Signal, SNR or another lens first",
+                               true);
     if (!workspace_.map_shown()) workspace_.set_step(Step::placement);
     const bool off = map.against == against && map.other == other;
     workspace_.hold_against(off ? render::Against::nothing : against, other);
@@ -231,8 +232,10 @@ void MainWindow::make_variant_actions(QMenu* menu) {
         action(menu, "Show the change against the next variant", QKeySequence("Ctrl+Alt+B"), [this] {
             const Project& p = workspace_.project();
             if (p.variants.size() < 2)
-                return workspace_.tell("There is no other variant: Plan, Variants, New variant makes one", true);
-            const auto now = std::ranges::find_if(p.variants, [&](const Variant& v) { return v.id == p.variant; });
+                return workspace_.tell("There is no other variant: Plan, Variants, New variant makes one",
+                                       true);
+            const auto now =
+                std::ranges::find_if(p.variants, [&](const Variant& v) { return v.id == p.variant; });
             const Variant& next = now + 1 == p.variants.end() ? p.variants.front() : *(now + 1);
             show_change(render::Against::variant, next.id);
         }));

@@ -14,7 +14,8 @@ Workspace::Workspace(Document& document, QObject* parent) : QObject(parent), doc
     for (auto signal : {&Workspace::prediction_changed, &Workspace::floor_predicted})
         connect(this, signal, this, [this] {
             // the whole brings the floor in view again that came before it
-            const FloorPrediction* p = probed_ && prediction_ ? prediction_->site.find(probed_->probe.floor) : nullptr;
+            const FloorPrediction* p =
+                probed_ && prediction_ ? prediction_->site.find(probed_->probe.floor) : nullptr;
             if (!p || p->radios != probed_->radios) look_at_probe();
         });
     // every edit is followed by a prediction; only the probe itself is followed at once

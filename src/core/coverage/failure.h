@@ -4,8 +4,8 @@
 
 namespace yemvo {
 
-/// The demanded area of the site, and of it what has the signal asked for now but not without that access point
-/// (demanded_m2, met_m2 in that order), in one band.
+/// The demanded area of the site, and of it what has the signal asked for now but not without that access
+/// point (demanded_m2, met_m2 in that order), in one band.
 Area lost_without(const Project&, const SitePrediction&, AccessPointId, BandId);
 
 }  // namespace yemvo

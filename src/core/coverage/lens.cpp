@@ -36,10 +36,12 @@ const std::vector<LensInfo>& lenses() {
         {LensId::confidence, service, amount, "confidence", "Confidence", "%", 40, 5, 90, true,
          "How likely the signal asked for really holds here, given what walls and the model can be off by."},
         {LensId::failure, reach, amount, "failure", "Signal after a failure", "dBm", -90, 5, -75, true,
-         "The signal that is left when the selected access points fail; with all shown, when at each place the one "
+         "The signal that is left when the selected access points fail; with all shown, when at each place "
+         "the one "
          "fails that it depends on most."},
         {LensId::failure_loss, reach, amount, "failure_loss", "Lost by a failure", "dB", 0, 3, 12, false,
-         "By how many dB the signal falls when the selected access points fail; with all shown, the serving one."},
+         "By how many dB the signal falls when the selected access points fail; with all shown, the serving "
+         "one."},
         {LensId::outside, air, amount, "outside", "Signal outside", "dBm", -100, 5, -80, false,
          "How strong the plan is heard outside the building, where it should not be."},
     };

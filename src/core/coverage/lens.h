@@ -65,9 +65,9 @@ struct LensChoice {
     LensId lens = LensId::signal;
     BandSet bands = band_5;
     std::vector<AccessPointId> only = {};  ///< empty: all; of the lenses of failure: those that fail
-    ClientProfile client = {};                            ///< for rates and the way up
-    double level_dbm = -67;                               ///< confidence: the signal that must hold
-    double heard_dbm = -82;                               ///< a radio from here up is heard, and deferred to
+    ClientProfile client = {};             ///< for rates and the way up
+    double level_dbm = -67;                ///< confidence: the signal that must hold
+    double heard_dbm = -82;                ///< a radio from here up is heard, and deferred to
     friend bool operator==(const LensChoice&, const LensChoice&) = default;
 };
 

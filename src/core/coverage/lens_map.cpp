@@ -128,7 +128,9 @@ private:
                     kinds.try_emplace({f.model, f.radio, int{f.band.index}, f.channel.width_mhz});
                 if (fresh) kind->second = Rates(ladder(f, up));
                 radio.rates = &kind->second;
-                if (up) radio.shift_cdb = static_cast<int>(std::lround(100 * (choice_.client.power_dbm - f.power_dbm)));
+                if (up)
+                    radio.shift_cdb =
+                        static_cast<int>(std::lround(100 * (choice_.client.power_dbm - f.power_dbm)));
             }
             return radio.rates->at(reduction_->best_cdbm[i] + radio.shift_cdb);
         });
@@ -139,10 +141,13 @@ private:
         Rates() = default;
         explicit Rates(RateLadder ladder) : ladder_(std::move(ladder)) {
             for (int dbm = low_dbm; dbm <= high_dbm; ++dbm)
-                at_dbm_[static_cast<std::size_t>(dbm - low_dbm)] = static_cast<float>(ladder_->rate_mbps(dbm));
+                at_dbm_[static_cast<std::size_t>(dbm - low_dbm)] =
+                    static_cast<float>(ladder_->rate_mbps(dbm));
         }
         float at(int cdbm) const {
-            const auto k = static_cast<std::size_t>(std::clamp(cdbm - 100 * low_dbm, 0, 100 * (high_dbm - low_dbm) - 1)) / 100;
+            const auto k = static_cast<std::size_t>(
+                               std::clamp(cdbm - 100 * low_dbm, 0, 100 * (high_dbm - low_dbm) - 1)) /
+                           100;
             // no step between two whole dB
             if (at_dbm_[k] == at_dbm_[k + 1]) return at_dbm_[k];
             return static_cast<float>(ladder_->rate_mbps(cdbm / 100.0));
@@ -183,7 +188,8 @@ private:
             const RadioField& f = radios_[k];
             if (k == serving || f.band != radios_[serving].band || !counts(f)) continue;
             if (const double share = shared(f.channel, radios_[serving].channel); share > 0)
-                list.push_back({f.field->gain_cdb.data(), heard_from() - f.offset_cdb, static_cast<float>(share)});
+                list.push_back(
+                    {f.field->gain_cdb.data(), heard_from() - f.offset_cdb, static_cast<float>(share)});
         }
         return list;
     }

@@ -34,8 +34,9 @@ public:
 
     /// In one band.
     void in(const Requirement&, BandId, const std::vector<std::uint32_t>& cells, std::vector<float>& out);
-    /// The worst of its bands, or the best where one is enough; `each` gets what the bands have by themselves, in their
-    /// order. What is given is used again: memory that is fresh for each costs more than the work.
+    /// The worst of its bands, or the best where one is enough; `each` gets what the bands have by
+    /// themselves, in their order. What is given is used again: memory that is fresh for each costs more than
+    /// the work.
     void over_bands(const Requirement&, const std::vector<std::uint32_t>& cells, Margins& out,
                     std::vector<std::vector<float>>& each);
 

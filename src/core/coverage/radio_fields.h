@@ -23,8 +23,8 @@ struct RadioField {
     std::shared_ptr<const std::vector<TilePlane>> deviation;
 };
 
-/// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled. `share_done` is told
-/// from any thread how much of it there is.
+/// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled.
+/// `share_done` is told from any thread how much of it there is.
 std::vector<RadioField> radio_fields(const Project&, const std::shared_ptr<const Scene>&, const Surface&,
                                      FieldStore&, bool with_deviation, const CancelToken&,
                                      const std::function<void(double)>& share_done = {});

@@ -190,9 +190,8 @@ std::string requirement_name(const Requirement& r) {
 }
 
 bool needs_deviation(const Project& project) {
-    return std::ranges::any_of(requirements_in_force(project), [](const Requirement* r) {
-        return r->lens == lens(LensId::confidence).key;
-    });
+    return std::ranges::any_of(requirements_in_force(project),
+                               [](const Requirement* r) { return r->lens == lens(LensId::confidence).key; });
 }
 
 Outcome outcome(double share_met, double share_required) {

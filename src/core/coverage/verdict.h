@@ -29,9 +29,7 @@ struct PlaceResult {
     double demanded_m2 = 0;
     std::vector<double> met_m2;  ///< by band index; where one band is enough, the same for all of them
     std::optional<Worst> worst;
-    double share_met(BandId band) const {
-        return demanded_m2 > 0 ? met_m2[band.index] / demanded_m2 : 0;
-    }
+    double share_met(BandId band) const { return demanded_m2 > 0 ? met_m2[band.index] / demanded_m2 : 0; }
 };
 
 struct RequirementResult {

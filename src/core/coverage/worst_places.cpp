@@ -88,15 +88,16 @@ private:
             if (!missed[i]) continue;
             Candidate c{{}, take_area(missed, p.surface, i)};
             // a cell or two at a corner is nothing to go to
-            if (static_cast<double>(c.cells.size()) * p.surface.cell_m * p.surface.cell_m < least_m2) continue;
+            if (static_cast<double>(c.cells.size()) * p.surface.cell_m * p.surface.cell_m < least_m2)
+                continue;
             describe(floor, p, r, m, stands, c);
             found_.push_back(std::move(c));
         }
     }
     static void describe(const Floor& floor, const FloorPrediction& p, const Requirement& r, const Margins& m,
                          Outcome stands, Candidate& c) {
-        const std::size_t worst = *std::ranges::min_element(
-            c.cells, {}, [&](std::size_t i) { return m.margin[i]; });
+        const std::size_t worst =
+            *std::ranges::min_element(c.cells, {}, [&](std::size_t i) { return m.margin[i]; });
         WorstPlace& place = c.place;
         place.requirement = r.id;
         place.floor = floor.id;

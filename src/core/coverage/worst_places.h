@@ -7,12 +7,12 @@ namespace yemvo {
 struct WorstPlace {
     RequirementId requirement;
     FloorId floor;
-    ZoneId zone;          ///< of the worst cell; 0: in none
-    Point place;          ///< the worst cell, in the floor's metres
-    BandId band;          ///< that decides there
-    double value;         ///< there, in the lens's unit
-    double area_m2;       ///< of the connected area that misses the limit
-    int serving = 0;      ///< number of the access point that serves there in the band; 0: none
+    ZoneId zone;      ///< of the worst cell; 0: in none
+    Point place;      ///< the worst cell, in the floor's metres
+    BandId band;      ///< that decides there
+    double value;     ///< there, in the lens's unit
+    double area_m2;   ///< of the connected area that misses the limit
+    int serving = 0;  ///< number of the access point that serves there in the band; 0: none
     Outcome on_floor = Outcome::not_met;  ///< how the requirement stands on that floor
 };
 

@@ -43,7 +43,8 @@ RateLadder::RateLadder(const RadioModel& radio, const RadioBand& can, const Chan
         for (const Mcs& mcs : mcs_list(*standard))
             for (int n = 1; n <= streams; ++n)
                 if (const auto mbps = phy_rate_mbps(*standard, width, n, mcs.index, guard_us))
-                    all.push_back({noise_dbm(width, noise_figure_db) + mcs.plan_snr_db + for_streams_db(n), *mbps});
+                    all.push_back(
+                        {noise_dbm(width, noise_figure_db) + mcs.plan_snr_db + for_streams_db(n), *mbps});
     }
     std::sort(all.begin(), all.end(), [](const Step& a, const Step& b) {
         return a.received_dbm != b.received_dbm ? a.received_dbm < b.received_dbm : a.mbps > b.mbps;

@@ -158,8 +158,12 @@ AccessPoint read_access_point(const Reader& r) {
 Json write_client(const ClientProfile& c) {
     Json widest = Json::object();
     for (const auto& [id, width_mhz] : c.widest_mhz) widest[band(id).name] = width_mhz;
-    return {{"key", c.key},         {"name", c.name},          {"standard", c.standard},
-            {"streams", c.streams}, {"widest_mhz", widest},    {"power_dbm", c.power_dbm},
+    return {{"key", c.key},
+            {"name", c.name},
+            {"standard", c.standard},
+            {"streams", c.streams},
+            {"widest_mhz", widest},
+            {"power_dbm", c.power_dbm},
             {"noise_figure_db", c.noise_figure_db}};
 }
 
@@ -172,7 +176,8 @@ ClientProfile read_client(const Reader& r) {
     c.streams = r.at("streams").integer(1, 16);
     const Reader widest = r.at("widest_mhz");
     for (const Band& b : bands())
-        if (const auto width = widest.find(b.name.c_str())) c.widest_mhz.emplace_back(b.id, width->integer(20, 320));
+        if (const auto width = widest.find(b.name.c_str()))
+            c.widest_mhz.emplace_back(b.id, width->integer(20, 320));
     if (c.widest_mhz.empty()) widest.fail("needs at least one band");
     c.power_dbm = r.at("power_dbm").number(-50, 60);
     c.noise_figure_db = r.at("noise_figure_db").number(0, 30);

@@ -6,16 +6,17 @@ namespace yemvo {
 namespace {
 
 Json write_requirement(const Requirement& r) {
-    return {{"id", r.id.value},
-            {"lens", r.lens},
-            {"bands_ghz", write_list(r.bands.list(), [](BandId id) { return Json(band(id).name); })},
-            {"any_band", r.any_band},
-            {"limit", r.limit},
-            {"band_limits", write_list(r.band_limits,
-                                       [](const auto& own) {
-                                           return Json{{"band_ghz", band(own.first).name}, {"limit", own.second}};
-                                       })},
-            {"share_required", r.share_required}};
+    return {
+        {"id", r.id.value},
+        {"lens", r.lens},
+        {"bands_ghz", write_list(r.bands.list(), [](BandId id) { return Json(band(id).name); })},
+        {"any_band", r.any_band},
+        {"limit", r.limit},
+        {"band_limits", write_list(r.band_limits,
+                                   [](const auto& own) {
+                                       return Json{{"band_ghz", band(own.first).name}, {"limit", own.second}};
+                                   })},
+        {"share_required", r.share_required}};
 }
 
 double read_limit(const Reader& r) { return r.number(-10000, 100000); }
@@ -83,7 +84,8 @@ RequirementSet read_requirement_set(const Reader& r) {
     set.name = r.at("name").text(2000);
     if (const auto on = r.find("on")) set.on = on->boolean();
     set.zones = read_list_if_any<ZoneId>(r, "zones", [](const Reader& z) { return z.id<ZoneId>(); });
-    set.kinds = read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
+    set.kinds =
+        read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
     set.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
     return set;
 }

@@ -10,7 +10,8 @@ namespace yemvo {
 Json write_requirement_set(const RequirementSet&);
 /// Ids may be absent, as in the library's own sets.
 RequirementSet read_requirement_set(const Reader&);
-/// Formats before 5 had a plain list whose requirements named their zones; those for the same zones become a set.
+/// Formats before 5 had a plain list whose requirements named their zones; those for the same zones become a
+/// set.
 std::vector<RequirementSet> read_requirements_of_old(const Reader& list, int version, Project&);
 
 }  // namespace yemvo

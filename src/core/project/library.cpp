@@ -42,7 +42,8 @@ std::vector<AccessPointModel> standard_models() {
 std::vector<ClientProfile> standard_clients() {
     const Json json = parse_built_in("clients.json");
     std::vector<ClientProfile> clients;
-    for (const Reader& item : Reader(json, "clients.json").at("clients").items()) clients.push_back(read_client(item));
+    for (const Reader& item : Reader(json, "clients.json").at("clients").items())
+        clients.push_back(read_client(item));
     return clients;
 }
 

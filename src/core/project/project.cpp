@@ -53,7 +53,8 @@ const Floor* entry_floor(const Project& project) {
     constexpr double ground_m = -0.5;
     for (const Building& b : project.buildings) {
         if (b.floors.empty()) continue;
-        const auto at = std::ranges::find_if(b.floors, [](const Floor& f) { return f.elevation_m > ground_m; });
+        const auto at =
+            std::ranges::find_if(b.floors, [](const Floor& f) { return f.elevation_m > ground_m; });
         return at == b.floors.end() ? &b.floors.back() : &*at;
     }
     return nullptr;

@@ -84,7 +84,8 @@ std::vector<const Floor*> all_floors(const Project&);
 const Floor* find_floor(const Project&, FloorId);
 /// By the floor's title or, where no title is so, its name.
 const Floor* find_floor(const Project&, std::string_view name);
-/// Where people come in: the lowest floor that is not below the ground, of the first building that has floors.
+/// Where people come in: the lowest floor that is not below the ground, of the first building that has
+/// floors.
 const Floor* entry_floor(const Project&);
 /// The floor's name; where there are several buildings, after the building's: "North wing, First floor". A
 /// yard with one floor is called by its own name.

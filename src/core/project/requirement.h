@@ -29,8 +29,8 @@ struct Requirement {
     }
 };
 
-/// A named list of requirements and where they hold: in these zones; else in all zones of these kinds; else wherever
-/// service is demanded.
+/// A named list of requirements and where they hold: in these zones; else in all zones of these kinds; else
+/// wherever service is demanded.
 struct RequirementSet {
     RequirementSetId id;
     std::string name;

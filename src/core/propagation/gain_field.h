@@ -15,8 +15,9 @@ inline constexpr std::int16_t silent_cdb = std::numeric_limits<std::int16_t>::mi
 /// Planes of hundredths end on a whole register, so that loops may work on 64 values at once.
 constexpr std::size_t padded(std::size_t cells) { return (cells + 63) / 64 * 64; }
 
-/// Hundredths of a dB, by Surface::index, padded() with silent_cdb. The field is antenna gain - free space at the band's reference
-/// frequency - obstruction; silent_cdb where free space and obstruction exceed most_path_loss_db.
+/// Hundredths of a dB, by Surface::index, padded() with silent_cdb. The field is antenna gain - free space at
+/// the band's reference frequency - obstruction; silent_cdb where free space and obstruction exceed
+/// most_path_loss_db.
 struct GainField {
     std::uint64_t key = 0;  ///< equal for equal content
     bool silent = false;    ///< everywhere; then there are no cells

@@ -38,10 +38,10 @@ struct Surface {
 inline constexpr std::size_t most_cells = 4'000'000;
 
 /// The floor's surface at the client height over its plate or else its enclosed area; in a yard 1 m beyond
-/// its walls and zones; while there is nothing of that, over the drawings and 15 m round its access points. In the metres
-/// of the floor's building: the scene must have that as its frame. No cells for a floor with nothing on it.
-/// `beyond_m` adds so much on every side. The cell is doubled until there are at most most_cells.
-Surface make_surface(const Project&, const Scene&, const Floor&, double cell_m = 0.5,
-                     double beyond_m = 0);
+/// its walls and zones; while there is nothing of that, over the drawings and 15 m round its access points.
+/// In the metres of the floor's building: the scene must have that as its frame. No cells for a floor with
+/// nothing on it. `beyond_m` adds so much on every side. The cell is doubled until there are at most
+/// most_cells.
+Surface make_surface(const Project&, const Scene&, const Floor&, double cell_m = 0.5, double beyond_m = 0);
 
 }  // namespace yemvo

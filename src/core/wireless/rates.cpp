@@ -7,8 +7,9 @@
 namespace yemvo {
 namespace {
 
-/// The SNR is that of a convolutional code (K = 7, soft decisions, union bound) in thermal noise for 10 % lost
-/// packets of 1000 octets, and 3 dB for the radio, rounded up: a planning figure, uncertain by about 3 dB.
+/// The SNR is that of a convolutional code (K = 7, soft decisions, union bound) in thermal noise for 10 %
+/// lost packets of 1000 octets, and 3 dB for the radio, rounded up: a planning figure, uncertain by about 3
+/// dB.
 const std::vector<Mcs>& all_mcs() {
     static const std::vector<Mcs> list{
         {0, "BPSK", 1, 1, 2, 5},        {1, "QPSK", 2, 1, 2, 8},        {2, "QPSK", 2, 3, 4, 10},
