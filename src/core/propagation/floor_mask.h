@@ -32,6 +32,8 @@ public:
             i = end;
         }
     }
+    /// What lies beyond it is outside, when enclosed.
+    const Box& box() const { return box_; }
     std::uint64_t key() const { return key_; }  ///< equal for equal masks
 
 private:

@@ -144,6 +144,7 @@ public:
     SlabRows(const Surface& surface, const SceneSlab& slab, Point3 source)
         : surface_(surface), slab_(slab), source_(source), rows_(static_cast<std::size_t>(surface.columns)) {
         level_ = surface.slope_x == 0 && surface.slope_y == 0 && slab.rise == Point{};
+        if (!level_) reach_ = reach(slab);
     }
     std::vector<SlabRun> runs(int row) {
         if (level_)
@@ -163,11 +164,41 @@ public:
 
 private:
     int& at(int column) { return rows_[static_cast<std::size_t>(column)]; }
+    /// A box of the scene that it lies in; none when nothing bounds it.
+    static std::optional<Box> reach(const SceneSlab& slab) {
+        std::vector<Point> corners = slab.plate;
+        if (corners.empty() && slab.limit) corners = corners_of(*slab.limit);
+        if (corners.empty() && slab.extent->enclosed()) corners = corners_of(slab.extent->box());
+        if (corners.empty()) return std::nullopt;
+        for (Point& p : corners) p = slab.to_scene.apply(p);
+        constexpr double rounding_m = 0.01;
+        return bounds(corners)->grown(rounding_m);
+    }
+    static std::vector<Point> corners_of(const Box& b) {
+        return {b.low, {b.high.x, b.low.y}, b.high, {b.low.x, b.high.y}};
+    }
+    /// Columns of a row whose rays can meet it: those whose way runs beside the box do not.
+    std::pair<int, int> near_columns(int row) const {
+        if (!reach_) return {0, surface_.columns};
+        const double y = surface_.centre(0, row).y, from_y = source_.y;
+        if (std::max(y, from_y) < reach_->low.y || std::min(y, from_y) > reach_->high.y) return {0, 0};
+        const auto column = [&](double x) {
+            return static_cast<int>(std::clamp((x - surface_.origin.x) / surface_.cell_m, -2.0,
+                                               static_cast<double>(surface_.columns) + 2));
+        };
+        const int low = source_.x < reach_->low.x ? column(reach_->low.x) - 1 : 0;
+        const int high = source_.x > reach_->high.x ? column(reach_->high.x) + 2 : surface_.columns;
+        return {std::clamp(low, 0, surface_.columns), std::clamp(high, 0, surface_.columns)};
+    }
     void sloping(int row) {
-        for (int c = 0; c < surface_.columns; ++c) {
+        std::fill(rows_.begin(), rows_.end(), -1);
+        const auto [low, high] = near_columns(row);
+        for (int c = low; c < high; ++c) {
             const Point3 receiver = surface_.receiver(surface_.centre(c, row));
             const auto share = slab_.share(source_, receiver);
-            at(c) = share ? slab_.row_at(lerp(source_.flat(), receiver.flat(), *share)).value_or(-1) : -1;
+            if (!share) continue;
+            const Point p = lerp(source_.flat(), receiver.flat(), *share);
+            if (!reach_ || reach_->contains(p)) at(c) = slab_.row_at(p).value_or(-1);
         }
     }
     /// The ray passes the sheet at one share of every way: the cells' row is a line over the sheet.
@@ -215,6 +246,7 @@ private:
     const SceneSlab& slab_;
     Point3 source_;
     bool level_ = true;
+    std::optional<Box> reach_;  ///< of a sloping one
     std::vector<int> rows_;
     std::vector<double> crossings_;
 };
@@ -234,6 +266,7 @@ public:
         for (int t = 0; t < per_distance_.tile_rows(); t += block_tiles)
             inverse_distances(per_distance_.block(t), t * tile_side, per_distance_.tile_columns(), x, y, z);
         collect();
+        collect_prisms();
     }
 
     Obstruction losses(double limit_db) {
@@ -444,22 +477,26 @@ private:
 
     bool add_prisms(Block& block, std::optional<int> only) {
         bool any = false;
-        for (const ScenePrism& prism : scene_.prisms) {
-            if (only && prism.row != *only) continue;
-            if (!rays_.meets(prism.base_m, prism.top_m)) continue;
+        for (auto& [prism, shadow] : prisms_) {
+            if (only && prism->row != *only) continue;
             any = true;
-            const LawSet& laws = laws_[static_cast<std::size_t>(prism.row)];
-            PrismShadow shadow = prism_shadow(surface_, source_, prism);
+            const LawSet& laws = laws_[static_cast<std::size_t>(prism->row)];
             for (std::size_t b = 0; b < most_bands; ++b) {
                 shadow.db_per_m[b] = laws[b]->c[0][0];
-                shadow.most_db[b] = static_cast<float>(prism.most_db * share_of_loss(prism, b, only));
+                shadow.most_db[b] = static_cast<float>(prism->most_db * share_of_loss(*prism, b, only));
             }
-            if (prism.convex)
+            if (prism->convex)
                 add_prism(shadow, block);
             else
-                walk(prism, shadow, block);
+                walk(*prism, shadow, block);
         }
         return any;
+    }
+    /// Those that rays can meet, and their shadows: the same for every block.
+    void collect_prisms() {
+        for (const ScenePrism& prism : scene_.prisms)
+            if (rays_.meets(prism.base_m, prism.top_m))
+                prisms_.push_back({&prism, prism_shadow(surface_, source_, prism)});
     }
     /// Deviations are a share of the loss, and held by that share of its bound.
     double share_of_loss(const ScenePrism& prism, std::size_t band, std::optional<int> deviation) const {
@@ -496,6 +533,7 @@ private:
     const CancelToken& cancel_;
     TilePlane per_distance_;
     std::vector<PanelShadow> panels_;
+    std::vector<std::pair<const ScenePrism*, PrismShadow>> prisms_;
     std::vector<LawSet> laws_;
 };
 
