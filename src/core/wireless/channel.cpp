@@ -1,6 +1,7 @@
 #include "wireless/channel.h"
 
 #include <algorithm>
+#include <map>
 
 namespace yemvo {
 namespace {
@@ -56,11 +57,24 @@ std::vector<int> numbers_6(int width_mhz) {
     }
 }
 
-std::vector<int> numbers(BandId id, int width_mhz) {
+std::vector<int> numbers_of(BandId id, int width_mhz) {
     if (id == band_24) return numbers_24(width_mhz);
     if (id == band_5) return numbers_5(width_mhz);
     if (id == band_6) return numbers_6(width_mhz);
     return {};
+}
+
+/// Written out once: each radio of each prediction asks.
+const std::vector<int>& numbers(BandId id, int width_mhz) {
+    static const auto known = [] {
+        std::map<std::pair<BandId, int>, std::vector<int>> table;
+        for (const Band& b : bands())
+            for (int width : channel_widths_mhz()) table[{b.id, width}] = numbers_of(b.id, width);
+        return table;
+    }();
+    static const std::vector<int> none;
+    const auto found = known.find({id, width_mhz});
+    return found == known.end() ? none : found->second;
 }
 
 void require_valid(const Channel& c) {
@@ -84,7 +98,7 @@ std::vector<Channel> channels(BandId id, int width_mhz) {
 }
 
 bool is_valid(const Channel& c) {
-    const auto known = numbers(c.band, c.width_mhz);
+    const auto& known = numbers(c.band, c.width_mhz);
     return std::find(known.begin(), known.end(), c.number) != known.end();
 }
 
