@@ -142,8 +142,8 @@ TEST_CASE("a changed wall traces only the access points whose rays can meet it")
             const auto scene = store.scenes().scene(p, building_with(p, floor->id).id);
             const Surface s = make_surface(p, *scene, *floor);
             for (const auto& placed : placed_access_points(p))
-                store.field(scene, s, antenna_place(*scene, *placed.floor, *placed.access_point), Antenna{},
-                            {}, band_5, {});
+                store.field(store.place(scene, s, antenna_place(*scene, *placed.floor, *placed.access_point)),
+                            Antenna{}, {}, band_5, {});
         }
         return store.traced() - before;
     };

@@ -1,65 +1,75 @@
 #include "coverage/lens_map.h"
 
 #include <algorithm>
-#include <array>
 #include <cmath>
 #include <map>
 #include <optional>
-#include <tuple>
 
+#include "coverage/lens_kernels.h"
 #include "wireless/link_budget.h"
 #include "wireless/spectrum.h"
 
 namespace yemvo {
 namespace {
 
+using Plane = std::vector<float>;
 constexpr float no_value = std::numeric_limits<float>::quiet_NaN();
+
+/// A value by server, for the kernels: nobody's first.
+class ByServer {
+public:
+    template <class Value>
+    ByServer(const std::vector<RadioField>& radios, float nobody, const Value& value) : values_{nobody} {
+        values_.reserve(radios.size() + 1);
+        for (const RadioField& f : radios) values_.push_back(static_cast<float>(value(f)));
+    }
+    const float* data() const { return values_.data(); }
+
+private:
+    std::vector<float> values_;
+};
 
 /// One lens over one set of bands.
 class Painter {
 public:
     Painter(const FloorPrediction& floor, const LensChoice& choice)
-        : floor_(floor), choice_(choice), radios_(*floor.radios) {}
+        : floor_(floor), choice_(choice), radios_(*floor.radios), cells_(floor.surface.cells()) {}
 
-    std::vector<float> joint(BandSet bands) {
+    void joint(BandSet bands, Plane& out) {
         take(bands);
+        out.resize(cells_);
         switch (choice_.lens) {
             case LensId::next_best:
-                return decibels(reduction_->next_cdbm);
+                return decibels(reduction_->next_cdbm, out);
             case LensId::failure:
-                return decibels(left_after_failure(bands));
+                return decibels(left_after_failure(bands), out);
             case LensId::third:
-                return decibels(reduction_->third_cdbm);
+                return decibels(reduction_->third_cdbm, out);
             case LensId::snr:
-                return of_serving([&](std::size_t i, const RadioField& f) {
-                    return static_cast<float>(reduction_->best_cdbm[i] - f.noise_cdbm) / 100.0f;
-                });
+                return above_noise(out);
             case LensId::serving:
-                return of_serving(
-                    [](std::size_t, const RadioField& f) { return static_cast<float>(f.number); });
+                return of_serving([](const RadioField& f) { return f.number; }, out);
             case LensId::serving_band:
-                return of_serving(
-                    [](std::size_t, const RadioField& f) { return static_cast<float>(f.band.index); });
+                return of_serving([](const RadioField& f) { return f.band.index; }, out);
             case LensId::failure_loss:
-                return failure_loss(left_after_failure(bands));
+                return failure_loss(left_after_failure(bands), out);
             case LensId::balance:
-                return of_serving([&](std::size_t, const RadioField& f) {
-                    return static_cast<float>(f.power_dbm - choice_.client.power_dbm);
-                });
+                return of_serving([&](const RadioField& f) { return f.power_dbm - choice_.client.power_dbm; },
+                                  out);
             case LensId::rate_down:
             case LensId::rate_up:
-                return rates();
+                return rates(out);
             case LensId::heard:
-                return heard(bands);
+                return heard(bands, out);
             case LensId::contention:
-                return contention();
+                return contention(bands, out);
             case LensId::confidence:
-                return confidences();
+                return confidences(out);
             case LensId::signal:
             case LensId::outside:
                 break;
         }
-        return decibels(reduction_->best_cdbm);
+        decibels(reduction_->best_cdbm, out);
     }
 
 private:
@@ -69,7 +79,7 @@ private:
             reduction_ = floor_.by_band[bands.first().index].get();
             return;
         }
-        own_ = reduce(radios_, bands, floor_.surface.cells(), only);
+        own_ = reduce(radios_, bands, cells_, only);
         reduction_ = &own_;
     }
     bool is_failure() const {
@@ -82,8 +92,8 @@ private:
         std::vector<AccessPointId> others;
         for (const RadioField& f : radios_)
             if (std::ranges::count(choice_.only, f.access_point) == 0) others.push_back(f.access_point);
-        left_.best_cdbm.assign(floor_.surface.cells(), silent_cdb);
-        if (!others.empty()) left_ = reduce(radios_, bands, floor_.surface.cells(), others);
+        left_.best_cdbm.assign(padded(cells_), silent_cdb);
+        if (!others.empty()) left_ = reduce(radios_, bands, cells_, others);
         return left_.best_cdbm;
     }
     bool counts(const RadioField& f) const {
@@ -91,141 +101,116 @@ private:
                (choice_.only.empty() ||
                 std::find(choice_.only.begin(), choice_.only.end(), f.access_point) != choice_.only.end());
     }
-    static std::vector<float> decibels(const std::vector<std::int16_t>& hundredths) {
-        std::vector<float> values(hundredths.size());
-        for (std::size_t i = 0; i < values.size(); ++i)
-            values[i] = hundredths[i] == silent_cdb ? no_value : static_cast<float>(hundredths[i]) / 100.0f;
-        return values;
+    const std::int16_t* serving() const { return reduction_->serving.data(); }
+    void decibels(const std::vector<std::int16_t>& level_cdbm, Plane& values) const {
+        kernels::decibels(level_cdbm.data(), cells_, values.data());
     }
     template <class Value>
-    std::vector<float> of_serving(Value value) const {
-        std::vector<float> values(reduction_->serving.size(), no_value);
-        for (std::size_t i = 0; i < values.size(); ++i)
-            if (const int k = reduction_->serving[i]; k >= 0)
-                values[i] = value(i, radios_[static_cast<std::size_t>(k)]);
-        return values;
+    void of_serving(const Value& value, Plane& values) const {
+        kernels::of_serving(serving(), ByServer(radios_, no_value, value).data(), cells_, values.data());
+    }
+    ByServer noise() const {
+        return ByServer(radios_, no_value, [](const RadioField& f) { return f.noise_cdbm; });
+    }
+    void above_noise(Plane& values) const {
+        kernels::above_floor(reduction_->best_cdbm.data(), serving(), noise().data(), cells_, values.data());
     }
     /// Where nobody else is heard, all of the signal down to the noise is lost.
-    std::vector<float> failure_loss(const std::vector<std::int16_t>& left_cdbm) const {
-        return of_serving([&](std::size_t i, const RadioField& f) {
-            const int left = std::max<int>(left_cdbm[i], f.noise_cdbm);
-            return static_cast<float>(std::max(0, reduction_->best_cdbm[i] - left)) / 100.0f;
-        });
+    void failure_loss(const std::vector<std::int16_t>& left_cdbm, Plane& values) const {
+        kernels::lost_without(reduction_->best_cdbm.data(), left_cdbm.data(), serving(), noise().data(),
+                              cells_, values.data());
     }
-    std::vector<float> rates() const {
+    void rates(Plane& values) const {
         const bool up = choice_.lens == LensId::rate_up;
-        // radios of one kind on channels of one width have one ladder
-        std::map<std::tuple<ModelId, std::size_t, int, int>, Rates> kinds;
-        struct OfRadio {
-            const Rates* rates = nullptr;
+        struct OfServer {
+            RateTable::View table{};
             int shift_cdb = 0;  ///< from what arrives here to what arrives there
         };
-        std::vector<OfRadio> of(radios_.size());
-        return of_serving([&](std::size_t i, const RadioField& f) {
-            OfRadio& radio = of[static_cast<std::size_t>(reduction_->serving[i])];
-            if (!radio.rates) {
-                const auto [kind, fresh] =
-                    kinds.try_emplace({f.model, f.radio, int{f.band.index}, f.channel.width_mhz});
-                if (fresh) kind->second = Rates(ladder(f, up));
-                radio.rates = &kind->second;
+        std::vector<OfServer> by_server(radios_.size());
+        std::vector<std::shared_ptr<const RateTable>> held;
+        for (std::size_t i = 0; i < cells_; ++i) {
+            const int server = reduction_->serving[i];
+            if (server < 0) {
+                values[i] = no_value;
+                continue;
+            }
+            OfServer& of = by_server[static_cast<std::size_t>(server)];
+            if (!of.table.step) {
+                const RadioField& f = radios_[static_cast<std::size_t>(server)];
+                of.table = held.emplace_back(table(f, up))->view();
                 if (up)
-                    radio.shift_cdb =
+                    of.shift_cdb =
                         static_cast<int>(std::lround(100 * (choice_.client.power_dbm - f.power_dbm)));
             }
-            return radio.rates->at(reduction_->best_cdbm[i] + radio.shift_cdb);
-        });
+            values[i] = of.table.at(reduction_->best_cdbm[i] + of.shift_cdb);
+        }
     }
-    /// A ladder with a step for each hundredth of a dB would be long: whole dB lead to the few steps within.
-    class Rates {
-    public:
-        Rates() = default;
-        explicit Rates(RateLadder ladder) : ladder_(std::move(ladder)) {
-            for (int dbm = low_dbm; dbm <= high_dbm; ++dbm)
-                at_dbm_[static_cast<std::size_t>(dbm - low_dbm)] =
-                    static_cast<float>(ladder_->rate_mbps(dbm));
-        }
-        float at(int cdbm) const {
-            const auto k = static_cast<std::size_t>(
-                               std::clamp(cdbm - 100 * low_dbm, 0, 100 * (high_dbm - low_dbm) - 1)) /
-                           100;
-            // no step between two whole dB
-            if (at_dbm_[k] == at_dbm_[k + 1]) return at_dbm_[k];
-            return static_cast<float>(ladder_->rate_mbps(cdbm / 100.0));
-        }
-
-    private:
-        static constexpr int low_dbm = -130, high_dbm = 30;
-        std::optional<RateLadder> ladder_;
-        std::array<float, high_dbm - low_dbm + 1> at_dbm_{};
-    };
-    RateLadder ladder(const RadioField& f, bool up) const {
+    std::shared_ptr<const RateTable> table(const RadioField& f, bool up) const {
         for (const AccessPointModel& m : *floor_.models)
             if (m.id == f.model)
-                return {m.radios[f.radio], *radio_band(m, f.radio, f.band), f.channel, choice_.client,
-                        up ? access_point_noise_figure_db : choice_.client.noise_figure_db};
+                return floor_.memo->rate_tables.of(
+                    m.radios[f.radio], *radio_band(m, f.radio, f.band), f.channel, choice_.client,
+                    up ? access_point_noise_figure_db : choice_.client.noise_figure_db);
         throw std::logic_error("a radio of a model that the project does not have");
     }
-    std::int16_t heard_from() const { return centi_db(choice_.heard_dbm); }
-    std::vector<float> heard(BandSet bands) const {
-        std::vector<float> values(floor_.surface.cells(), 0.0f);
-        for (const RadioField& f : radios_) {
-            if (!bands.contains(f.band) || !counts(f)) continue;
-            const int least = heard_from() - f.offset_cdb;
-            const std::int16_t* gain = f.field->gain_cdb.data();
-            for (std::size_t i = 0; i < values.size(); ++i) values[i] += gain[i] >= least ? 1.0f : 0.0f;
-        }
-        return values;
+    /// The least gain with which a radio is heard.
+    std::int16_t least_cdb(const RadioField& f) const {
+        return static_cast<std::int16_t>(
+            std::clamp(centi_db(choice_.heard_dbm) - f.offset_cdb, silent_cdb + 1, 32767));
     }
-    /// Another radio on spectrum of a serving one: from which gain on it is heard, and how much it weighs.
-    struct Rival {
-        const std::int16_t* gain_cdb;
-        int least_cdb;
-        float weight;
-    };
-    std::vector<Rival> rivals(std::size_t serving) const {
-        std::vector<Rival> list;
-        for (std::size_t k = 0; k < radios_.size(); ++k) {
-            const RadioField& f = radios_[k];
-            if (k == serving || f.band != radios_[serving].band || !counts(f)) continue;
-            if (const double share = shared(f.channel, radios_[serving].channel); share > 0)
-                list.push_back(
-                    {f.field->gain_cdb.data(), heard_from() - f.offset_cdb, static_cast<float>(share)});
-        }
-        return list;
-    }
-    /// Other radios than the serving one that are heard, by their share of its spectrum.
-    std::vector<float> contention() const {
-        std::vector<std::optional<std::vector<Rival>>> of(radios_.size());
-        return of_serving([&](std::size_t i, const RadioField&) {
-            auto& list = of[static_cast<std::size_t>(reduction_->serving[i])];
-            if (!list) list = rivals(static_cast<std::size_t>(reduction_->serving[i]));
-            float sum = 0;
-            for (const Rival& r : *list) sum += r.gain_cdb[i] >= r.least_cdb ? r.weight : 0;
-            return sum;
-        });
+    void heard(BandSet bands, Plane& values) const {
+        std::ranges::fill(values, 0.0f);
+        for (const RadioField& f : radios_)
+            if (bands.contains(f.band) && counts(f) && f.field->peak_cdb >= least_cdb(f))
+                kernels::add_heard(f.field->gain_cdb.data(), least_cdb(f), cells_, values.data());
     }
     /// Channels beside each other leak a little: radios do not defer to that.
-    double shared(const Channel& from, const Channel& to) const {
+    static float share(const Channel& from, const Channel& to) {
         constexpr double leak = 0.05;
-        const auto [kept, fresh] = overlaps_.try_emplace({from, to}, 0.0);
-        if (fresh) kept->second = overlap(from, to);
-        return kept->second < leak ? 0 : kept->second;
+        const double part = overlap(from, to);
+        return part < leak ? 0 : static_cast<float>(part);
     }
-    std::vector<float> confidences() const {
-        return of_serving([&](std::size_t i, const RadioField& f) {
-            if (!f.deviation) return no_value;
-            const double material_db = double{(*f.deviation)[f.band.index].at(i)};
-            return static_cast<float>(100 * confidence(reduction_->best_cdbm[i] / 100.0, choice_.level_dbm,
-                                                       total_deviation_db(material_db)));
+    /// Other radios than the serving one that are heard, by their share of its spectrum.
+    void contention(BandSet bands, Plane& values) const {
+        of_serving([](const RadioField&) { return 0; }, values);
+        std::map<Channel, ByServer> weights;  // by what is sent on
+        for (std::size_t k = 0; k < radios_.size(); ++k) {
+            const RadioField& f = radios_[k];
+            if (!bands.contains(f.band) || !counts(f) || f.field->peak_cdb < least_cdb(f)) continue;
+            auto weight = weights.find(f.channel);
+            if (weight == weights.end()) weight = weights.emplace(f.channel, weights_of(f.channel)).first;
+            kernels::add_rival(f.field->gain_cdb.data(), least_cdb(f), static_cast<std::int16_t>(k),
+                               serving(), weight->second.data(), cells_, values.data());
+        }
+    }
+    ByServer weights_of(const Channel& from) const {
+        std::map<Channel, float> known;
+        return ByServer(radios_, 0, [&](const RadioField& server) {
+            const auto [to, fresh] = known.try_emplace(server.channel, 0.0f);
+            if (fresh) to->second = share(from, server.channel);
+            return to->second;
         });
+    }
+    void confidences(Plane& values) const {
+        std::ranges::fill(values, no_value);
+        for (std::size_t i = 0; i < cells_; ++i) {
+            const int server = reduction_->serving[i];
+            if (server < 0) continue;
+            const RadioField& f = radios_[static_cast<std::size_t>(server)];
+            if (!f.deviation) continue;
+            const double material_db = double{(*f.deviation)[f.band.index].at(i)};
+            values[i] =
+                static_cast<float>(100 * confidence(reduction_->best_cdbm[i] / 100.0, choice_.level_dbm,
+                                                    total_deviation_db(material_db)));
+        }
     }
 
     const FloorPrediction& floor_;
     const LensChoice& choice_;
     const std::vector<RadioField>& radios_;
+    std::size_t cells_;
     const Reduction* reduction_ = nullptr;
     Reduction own_, left_;
-    mutable std::map<std::pair<Channel, Channel>, double> overlaps_;
 };
 
 /// Lenses that need all bands together: the strongest of all, or who is left when an access point fails.
@@ -242,19 +227,48 @@ bool is_joint(LensId id) {
     }
 }
 
+void paint(const FloorPrediction& floor, const LensChoice& choice, Plane& out) {
+    if (choice.bands.single() || is_joint(choice.lens))
+        return Painter(floor, choice).joint(choice.bands, out);
+    const bool more = lens(choice.lens).more_is_better;
+    out.assign(floor.surface.cells(), no_value);
+    Plane values;
+    for (BandId id : choice.bands.list()) {
+        Painter(floor, choice).joint(id, values);
+        for (std::size_t i = 0; i < out.size(); ++i)
+            if (std::isnan(out[i]) || (more ? values[i] > out[i] : values[i] < out[i])) out[i] = values[i];
+    }
+}
+
+/// Of all that a choice looks at on a floor.
+std::uint64_t plane_key(const FloorPrediction& floor, const LensChoice& choice) {
+    ContentKey key;
+    key.add(static_cast<int>(choice.lens)).add(choice.level_dbm).add(choice.heard_dbm);
+    for (BandId id : choice.bands.list())
+        key.add(int{id.index}).add(floor.band_keys[id.index]).add(choice.client.widest(id));
+    for (AccessPointId id : choice.only) key.add(static_cast<std::uint64_t>(id.value));
+    return key.add(std::hash<std::string>()(choice.client.standard))
+        .add(choice.client.streams)
+        .add(choice.client.power_dbm)
+        .add(choice.client.noise_figure_db)
+        .value();
+}
+
 }  // namespace
 
+std::shared_ptr<const Plane> lens_plane(const FloorPrediction& floor, const LensChoice& choice) {
+    PlaneStore& planes = floor.memo->lens_planes;
+    const std::uint64_t key = plane_key(floor, choice);
+    if (auto found = planes.find(key)) return found;
+    Plane made = planes.take();
+    paint(floor, choice, made);
+    return planes.keep(key, std::move(made));
+}
+
 std::vector<float> lens_values(const FloorPrediction& floor, const LensChoice& choice) {
-    if (choice.bands.single() || is_joint(choice.lens)) return Painter(floor, choice).joint(choice.bands);
-    const bool more = lens(choice.lens).more_is_better;
-    std::vector<float> best(floor.surface.cells(), no_value);
-    for (BandId id : choice.bands.list()) {
-        const auto values = Painter(floor, choice).joint(id);
-        for (std::size_t i = 0; i < best.size(); ++i)
-            if (std::isnan(best[i]) || (more ? values[i] > best[i] : values[i] < best[i]))
-                best[i] = values[i];
-    }
-    return best;
+    Plane values;
+    paint(floor, choice, values);
+    return values;
 }
 
 std::vector<float> lens_change(const FloorPrediction& now, const std::vector<float>& values,

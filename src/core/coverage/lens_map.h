@@ -10,6 +10,8 @@ namespace yemvo {
 /// there is none. Of several bands the best counts; radios heard add up. Confidence needs fields with
 /// deviations.
 std::vector<float> lens_values(const FloorPrediction&, const LensChoice&);
+/// The same, kept: for what is asked for again after each edit.
+std::shared_ptr<const std::vector<float>> lens_plane(const FloorPrediction&, const LensChoice&);
 
 /// By how much each cell of `now` changed against the same place of `before`, which may have another surface;
 /// NaN where only one of them holds the place. What no radio reaches counts as the low end of the lens's

@@ -3,6 +3,8 @@
 #include <cmath>
 #include <optional>
 
+#include "coverage/lens_kernels.h"
+
 namespace yemvo {
 
 AskedCells by_zone(const std::vector<std::uint8_t>& asked, const CellMask& mask) {
@@ -31,15 +33,12 @@ AskedCells by_zone(const std::vector<std::uint8_t>& asked, const CellMask& mask)
 void FloorMargins::in(const Requirement& r, BandId band, const std::vector<std::uint32_t>& cells,
                       std::vector<float>& out) {
     const LensInfo& info = required_lens(r);
-    const float* v = values(r, band).data();
-    const auto limit = static_cast<float>(r.limit_in(band));
-    const auto nothing = static_cast<float>(value_of_nothing(info));
-    const float sign = info.more_is_better ? 1 : -1;
+    const auto values = lens_plane(floor_, choice_of(project_, r, band));
     out.resize(cells.size());
-    for (std::size_t k = 0; k < cells.size(); ++k) {
-        const float there = v[cells[k]];
-        out[k] = sign * ((there == there ? there : nothing) - limit);
-    }
+    kernels::margins(values->data(), cells.data(), cells.size(),
+                     {static_cast<float>(r.limit_in(band)), static_cast<float>(value_of_nothing(info)),
+                      info.more_is_better},
+                     out.data());
 }
 
 void FloorMargins::over_bands(const Requirement& r, const std::vector<std::uint32_t>& cells, Margins& out,
@@ -55,12 +54,6 @@ void FloorMargins::over_bands(const Requirement& r, const std::vector<std::uint3
             out.margin[k] = decides ? each[b][k] : out.margin[k];
             out.band[k] = decides ? bands[b].index : out.band[k];
         }
-}
-
-const std::vector<float>& FloorMargins::values(const Requirement& r, BandId band) {
-    auto& kept = kept_[{r.lens, band.index}];
-    if (kept.empty()) kept = lens_values(floor_, choice_of(project_, r, band));
-    return kept;
 }
 
 double value_of_nothing(const LensInfo& info) {
@@ -81,7 +74,7 @@ LensChoice choice_of(const Project& project, const Requirement& r, BandSet bands
     choice.lens = required_lens(r).id;
     choice.bands = bands;
     choice.client = client(project, project.settings.client);
-    choice.level_dbm = signal_asked_dbm(project, bands);
+    if (choice.lens == LensId::confidence) choice.level_dbm = signal_asked_dbm(project, bands);
     return choice;
 }
 
@@ -101,6 +94,18 @@ std::vector<std::uint8_t> asked_cells(const RequirementSet& set, const Floor& fl
     std::vector<std::uint8_t> asked(mask.zone.size());
     for (std::size_t i = 0; i < asked.size(); ++i) asked[i] = named[mask.zone[i]];
     return asked;
+}
+
+std::shared_ptr<const AskedCells> asked_cells(const RequirementSet& set, const Floor& floor,
+                                              const FloorPrediction& p) {
+    ContentKey key;
+    key.add(p.mask->key).add(int{set.is_everywhere()});
+    for (const Zone& z : *floor.zones) key.add(int{set.names(z)});
+    auto& kept = p.memo->asked_cells;
+    if (auto found = kept.find(key.value())) return found;
+    auto made = std::make_shared<const AskedCells>(by_zone(asked_cells(set, floor, *p.mask), *p.mask));
+    kept.keep(key.value(), made, made->cells.size() * sizeof(std::uint32_t));
+    return made;
 }
 
 }  // namespace yemvo

@@ -1,7 +1,7 @@
 // By how much each place of a floor keeps a requirement.
 #pragma once
 #include <cstdint>
-#include <map>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -20,6 +20,8 @@ struct AskedCells {
     std::vector<Range> zones;          ///< none of them empty
 };
 AskedCells by_zone(const std::vector<std::uint8_t>& asked, const CellMask&);
+/// What a set asks about on a floor; kept with the prediction.
+std::shared_ptr<const AskedCells> asked_cells(const RequirementSet&, const Floor&, const FloorPrediction&);
 
 /// Below 0 the limit is missed, in the lens's unit; a value for each cell asked about.
 struct Margins {
@@ -27,7 +29,7 @@ struct Margins {
     std::vector<std::uint8_t> band;  ///< index of the band that decides
 };
 
-/// The values of one floor, worked out once a lens and band. Throws Error for a lens that cannot be required.
+/// The margins of one floor. Throws Error for a lens that cannot be required.
 class FloorMargins {
 public:
     FloorMargins(const Project& project, const FloorPrediction& floor) : project_(project), floor_(floor) {}
@@ -41,10 +43,8 @@ public:
                     std::vector<std::vector<float>>& each);
 
 private:
-    const std::vector<float>& values(const Requirement&, BandId);
     const Project& project_;
     const FloorPrediction& floor_;
-    std::map<std::pair<std::string, int>, std::vector<float>> kept_;
 };
 
 /// What counts where no radio is heard: far below any limit, or nothing to take turns with.

@@ -10,35 +10,76 @@
 namespace yemvo {
 namespace {
 
-struct Job {
-    PlacedAccessPoint placed;
-    std::size_t radio;
-};
+/// The radios of one access point that are on: they share the traced obstruction.
+class AccessPointFields {
+public:
+    AccessPointFields(const Project& project, const FieldStore::Place& place, const PlacedAccessPoint& placed,
+                      FieldStore& store)
+        : project_(project),
+          place_(place),
+          ap_(*placed.access_point),
+          model_(model(project, ap_.model)),
+          azimuth_deg_(azimuth_deg(*place.scene, *placed.floor, ap_)),
+          store_(store) {}
 
-RadioField make(const Project& project, const std::shared_ptr<const Scene>& scene, const Surface& surface,
-                const Job& job, FieldStore& store, bool with_deviation, const CancelToken& cancel) {
-    const AccessPoint& ap = *job.placed.access_point;
-    const Radio& radio = ap.radios[job.radio];
-    const BandId id = radio.channel.band;
-    const RadioBand& can = *radio_band(model(project, ap.model), job.radio, id);
-    const Turn turn =
-        body_turn(can.antenna.frame(), ap.mount, azimuth_deg(*scene, *job.placed.floor, ap), ap.downtilt_deg);
-    const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
-    const Point3 at = antenna_place(*scene, *job.placed.floor, ap);
-    RadioField out{ap.id,
-                   ap.number,
-                   job.radio,
-                   ap.model,
-                   id,
-                   radio.channel,
-                   radio.power_dbm,
-                   centi_db(radio.power_dbm - shift_db),
-                   centi_db(client_noise_dbm(project, radio.channel)),
-                   store.field(scene, surface, at, can.antenna, turn, id, cancel),
-                   nullptr};
-    if (with_deviation && !out.field->silent) out.deviation = store.deviation(*scene, surface, at, cancel);
-    return out;
-}
+    /// From what is kept; false where something has to be worked out.
+    bool find(bool with_deviation, std::vector<RadioField>& fields) const {
+        if (with_deviation) return false;
+        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
+            if (!ap_.radios[r].on) continue;
+            auto field = store_.kept_field(place_, can(r).antenna, turn(r), ap_.radios[r].channel.band);
+            if (!field) {
+                fields.clear();
+                return false;
+            }
+            fields.push_back(describe(r, std::move(field)));
+        }
+        return true;
+    }
+    std::vector<RadioField> make(bool with_deviation, const CancelToken& cancel) const {
+        std::vector<RadioField> fields;
+        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
+            if (!ap_.radios[r].on) continue;
+            cancel.check();
+            const BandId band = ap_.radios[r].channel.band;
+            fields.push_back(describe(r, store_.field(place_, can(r).antenna, turn(r), band, cancel)));
+            if (with_deviation && !fields.back().field->silent)
+                fields.back().deviation = store_.deviation(place_, cancel);
+        }
+        return fields;
+    }
+
+private:
+    const RadioBand& can(std::size_t radio) const {
+        return *radio_band(model_, radio, ap_.radios[radio].channel.band);
+    }
+    Turn turn(std::size_t radio) const {
+        return body_turn(can(radio).antenna.frame(), ap_.mount, azimuth_deg_, ap_.downtilt_deg);
+    }
+    RadioField describe(std::size_t number, std::shared_ptr<const GainField> field) const {
+        const Radio& radio = ap_.radios[number];
+        const BandId id = radio.channel.band;
+        const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
+        return {ap_.id,
+                ap_.number,
+                number,
+                ap_.model,
+                id,
+                radio.channel,
+                radio.power_dbm,
+                centi_db(radio.power_dbm - shift_db),
+                centi_db(client_noise_dbm(project_, radio.channel)),
+                std::move(field),
+                nullptr};
+    }
+
+    const Project& project_;
+    FieldStore::Place place_;
+    const AccessPoint& ap_;
+    const AccessPointModel& model_;
+    double azimuth_deg_;
+    FieldStore& store_;
+};
 
 }  // namespace
 
@@ -46,27 +87,26 @@ std::vector<RadioField> radio_fields(const Project& project, const std::shared_p
                                      const Surface& surface, FieldStore& store, bool with_deviation,
                                      const CancelToken& cancel,
                                      const std::function<void(double)>& share_done) {
-    std::vector<std::vector<Job>> by_access_point;
-    std::size_t count = 0;
-    for (const PlacedAccessPoint& placed : placed_access_points(project)) {
-        std::vector<Job> jobs;
-        for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
-            if (placed.access_point->radios[r].on) jobs.push_back({placed, r});
-        count += jobs.size();
-        by_access_point.push_back(std::move(jobs));
+    const auto placed = placed_access_points(project);
+    std::vector<std::vector<RadioField>> made(placed.size());
+    std::vector<std::pair<std::size_t, AccessPointFields>> missing;
+    for (std::size_t i = 0; i < placed.size(); ++i) {
+        const Point3 source = antenna_place(*scene, *placed[i].floor, *placed[i].access_point);
+        AccessPointFields of(project, store.place(scene, surface, source), placed[i], store);
+        if (!of.find(with_deviation, made[i])) missing.emplace_back(i, std::move(of));
     }
-    // one task an access point: its radios share the traced obstruction
-    std::vector<std::vector<RadioField>> made(by_access_point.size());
-    std::atomic<std::size_t> finished = 0;
-    tbb::parallel_for(std::size_t{0}, made.size(), [&](std::size_t i) {
-        for (const Job& job : by_access_point[i]) {
-            cancel.check();
-            made[i].push_back(make(project, scene, surface, job, store, with_deviation, cancel));
-        }
+    std::atomic<std::size_t> finished = made.size() - missing.size();
+    const auto work_out = [&](std::size_t k) {
+        const auto& [i, of] = missing[k];
+        made[i] = of.make(with_deviation, cancel);
         if (share_done) share_done(static_cast<double>(++finished) / static_cast<double>(made.size()));
-    });
+    };
+    // to wake the other cores for one access point takes longer than it saves
+    if (missing.size() == 1)
+        work_out(0);
+    else
+        tbb::parallel_for(std::size_t{0}, missing.size(), work_out);
     std::vector<RadioField> fields;
-    fields.reserve(count);
     for (auto& part : made) std::move(part.begin(), part.end(), std::back_inserter(fields));
     return fields;
 }

@@ -2,6 +2,17 @@
 
 #include <algorithm>
 
+#ifndef YEMVO_RADIO_LEVEL  // this file is read once an instruction set
+#define YEMVO_RADIO_LEVEL
+namespace yemvo {
+/// A radio's level is its field and an offset.
+struct RadioLevel {
+    const std::int16_t* gain_cdb;
+    std::int16_t offset_cdb, index;
+};
+}  // namespace yemvo
+#endif
+
 #undef HWY_TARGET_INCLUDE
 #define HWY_TARGET_INCLUDE "coverage/reduction.cpp"
 #include <hwy/foreach_target.h>
@@ -21,32 +32,28 @@ inline V level(V gain, V offset) {
     return hn::IfThenElse(hn::Eq(gain, silent), silent, hn::SaturatedAdd(gain, offset));
 }
 
-/// The strongest of one access point's radios, and which it is.
-void TakeBetter(const std::int16_t* gain, std::int16_t offset, std::int16_t index, std::int16_t* best,
-                std::int16_t* which, std::size_t cells) {
+/// The strongest of an access point's radios joins the three strongest; on a tie the earlier radio serves.
+void Merge(const RadioLevel* radios, std::size_t count, std::size_t from, std::size_t to, Reduction& r) {
     const D d;
     const std::size_t lanes = hn::Lanes(d);
-    for (std::size_t i = 0; i < cells; i += lanes) {
-        const V value = level(hn::LoadU(d, gain + i), hn::Set(d, offset)), kept = hn::LoadU(d, best + i);
-        const auto better = hn::Gt(value, kept);
-        hn::StoreU(hn::IfThenElse(better, value, kept), d, best + i);
-        hn::StoreU(hn::IfThenElse(better, hn::Set(d, index), hn::LoadU(d, which + i)), d, which + i);
-    }
-}
-
-/// Another access point joins the three strongest; on a tie the earlier one serves.
-void Merge(const std::int16_t* value, const std::int16_t* which, std::int16_t* best, std::int16_t* next,
-           std::int16_t* third, std::int16_t* serving, std::size_t cells) {
-    const D d;
-    const std::size_t lanes = hn::Lanes(d);
-    for (std::size_t i = 0; i < cells; i += lanes) {
-        const V v = hn::LoadU(d, value + i), b = hn::LoadU(d, best + i), n = hn::LoadU(d, next + i);
+    for (std::size_t i = from; i < to; i += lanes) {
+        V v = level(hn::LoadU(d, radios[0].gain_cdb + i), hn::Set(d, radios[0].offset_cdb));
+        V which = hn::Set(d, radios[0].index);
+        for (std::size_t k = 1; k < count; ++k) {
+            const V other = level(hn::LoadU(d, radios[k].gain_cdb + i), hn::Set(d, radios[k].offset_cdb));
+            which = hn::IfThenElse(hn::Gt(other, v), hn::Set(d, radios[k].index), which);
+            v = hn::Max(v, other);
+        }
+        std::int16_t *best = r.best_cdbm.data() + i, *next = r.next_cdbm.data() + i,
+                     *third = r.third_cdbm.data() + i, *serving = r.serving.data() + i;
+        const V b = hn::LoadU(d, best), n = hn::LoadU(d, next), server = hn::LoadU(d, serving);
         const V after = hn::Min(v, b), last = hn::Min(after, n);
-        hn::StoreU(hn::IfThenElse(hn::Gt(v, b), hn::LoadU(d, which + i), hn::LoadU(d, serving + i)), d,
-                   serving + i);
-        hn::StoreU(hn::Max(v, b), d, best + i);
-        hn::StoreU(hn::Max(after, n), d, next + i);
-        hn::StoreU(hn::Max(last, hn::LoadU(d, third + i)), d, third + i);
+        // nobody's index is below all others: where nothing is heard, nobody goes on serving
+        const auto wins = hn::Or(hn::Gt(v, b), hn::And(hn::Eq(v, b), hn::Lt(which, server)));
+        hn::StoreU(hn::IfThenElse(wins, which, server), d, serving);
+        hn::StoreU(hn::Max(v, b), d, best);
+        hn::StoreU(hn::Max(after, n), d, next);
+        hn::StoreU(hn::Max(last, hn::LoadU(d, third)), d, third);
     }
 }
 
@@ -56,39 +63,65 @@ HWY_AFTER_NAMESPACE();
 #if HWY_ONCE
 namespace yemvo {
 
-HWY_EXPORT(TakeBetter);
 HWY_EXPORT(Merge);
+
+namespace {
+
+/// The radios that are heard at all, an entry an access point.
+template <class Counts>
+std::vector<std::vector<RadioLevel>> levels(std::span<const RadioField> fields, BandSet bands,
+                                            const Counts& counts) {
+    std::vector<std::vector<RadioLevel>> all;
+    for (std::size_t k = 0; k < fields.size();) {
+        const AccessPointId id = fields[k].access_point;
+        const bool counted = counts(id);
+        std::vector<RadioLevel> own;
+        for (; k < fields.size() && fields[k].access_point == id; ++k) {
+            const RadioField& f = fields[k];
+            if (counted && bands.contains(f.band) && !f.field->silent)
+                own.push_back({f.field->gain_cdb.data(), static_cast<std::int16_t>(f.offset_cdb),
+                               static_cast<std::int16_t>(k)});
+        }
+        if (!own.empty()) all.push_back(std::move(own));
+    }
+    return all;
+}
+
+void merge(Reduction& r, const std::vector<std::vector<RadioLevel>>& access_points) {
+    // the four planes of so many cells stay in the nearest cache while the fields go by
+    constexpr std::size_t block = 4096;
+    for (std::size_t from = 0; from < r.serving.size(); from += block)
+        for (const auto& radios : access_points) HWY_DYNAMIC_DISPATCH(Merge)
+    (radios.data(), radios.size(), from, std::min(from + block, r.serving.size()), r);
+}
+
+Reduction nothing(std::size_t cells) {
+    Reduction r;
+    for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm}) plane->assign(padded(cells), silent_cdb);
+    r.serving.assign(padded(cells), -1);
+    return r;
+}
+
+}  // namespace
 
 Reduction reduce(std::span<const RadioField> fields, BandSet bands, std::size_t cells,
                  const std::vector<AccessPointId>& only) {
-    const std::size_t room = padded(cells);
-    Reduction r;
-    for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm}) plane->assign(room, silent_cdb);
-    r.serving.assign(room, -1);
-    std::vector<std::int16_t> own(room), which(room);
-    for (std::size_t k = 0; k < fields.size();) {
-        const AccessPointId id = fields[k].access_point;
-        const bool counts = only.empty() || std::find(only.begin(), only.end(), id) != only.end();
-        bool heard = false;
-        for (; k < fields.size() && fields[k].access_point == id; ++k) {
-            const RadioField& f = fields[k];
-            if (!counts || !bands.contains(f.band) || f.field->silent) continue;
-            if (!heard) {
-                std::fill(own.begin(), own.end(), silent_cdb);
-                std::fill(which.begin(), which.end(), std::int16_t{-1});
-            }
-            heard = true;
-            HWY_DYNAMIC_DISPATCH(TakeBetter)
-            (f.field->gain_cdb.data(), static_cast<std::int16_t>(f.offset_cdb), static_cast<std::int16_t>(k),
-             own.data(), which.data(), cells);
-        }
-        if (!heard) continue;
-        HWY_DYNAMIC_DISPATCH(Merge)
-        (own.data(), which.data(), r.best_cdbm.data(), r.next_cdbm.data(), r.third_cdbm.data(),
-         r.serving.data(), cells);
-    }
-    for (auto* plane : {&r.best_cdbm, &r.next_cdbm, &r.third_cdbm, &r.serving}) plane->resize(cells);
+    Reduction r = nothing(cells);
+    merge(r, levels(fields, bands, [&](AccessPointId id) {
+              return only.empty() || std::find(only.begin(), only.end(), id) != only.end();
+          }));
     return r;
+}
+
+Reduction reduce_without(std::span<const RadioField> fields, BandSet bands, std::size_t cells,
+                         AccessPointId left_out) {
+    Reduction r = nothing(cells);
+    merge(r, levels(fields, bands, [&](AccessPointId id) { return id != left_out; }));
+    return r;
+}
+
+void join(Reduction& r, std::span<const RadioField> fields, BandSet bands, AccessPointId joining) {
+    merge(r, levels(fields, bands, [&](AccessPointId id) { return id == joining; }));
 }
 
 }  // namespace yemvo

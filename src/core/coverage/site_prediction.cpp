@@ -1,8 +1,9 @@
 #include "coverage/site_prediction.h"
 
-#include <tbb/parallel_for.h>
-
 #include <algorithm>
+#include <map>
+
+#include "coverage/each.h"
 
 namespace yemvo {
 namespace {
@@ -91,6 +92,40 @@ std::vector<std::uint8_t> bands_in_use(const std::vector<RadioField>& fields) {
     return used;
 }
 
+std::uint64_t key_of(const AccessPointModel& model) {
+    ContentKey key;
+    for (const RadioModel& radio : model.radios)
+        key.add(radio.chains).add(std::hash<std::string>()(radio.standard));
+    return key.value();
+}
+
+std::vector<std::uint64_t> band_keys(const std::vector<RadioField>& fields,
+                                     const std::vector<AccessPointModel>& models, const Surface& surface) {
+    std::map<ModelId, std::uint64_t> model_keys;
+    for (const AccessPointModel& m : models) model_keys[m.id] = key_of(m);
+    std::vector<ContentKey> keys(band_count(), ContentKey().add(surface.key()));
+    for (std::size_t k = 0; k < fields.size(); ++k) {
+        const RadioField& f = fields[k];
+        if (f.field->silent) continue;
+        keys[f.band.index]
+            .add(static_cast<std::uint64_t>(k))
+            .add(f.field->key)
+            .add(static_cast<std::uint64_t>(f.access_point.value))
+            .add(f.number)
+            .add(static_cast<std::uint64_t>(f.radio))
+            .add(model_keys[f.model])
+            .add(f.channel.number)
+            .add(f.channel.width_mhz)
+            .add(f.power_dbm)
+            .add(f.offset_cdb)
+            .add(f.noise_cdbm)
+            .add(int{f.deviation != nullptr});
+    }
+    std::vector<std::uint64_t> values;
+    for (const ContentKey& key : keys) values.push_back(key.value());
+    return values;
+}
+
 }  // namespace
 
 const FloorPrediction* SitePrediction::find(FloorId id) const {
@@ -112,26 +147,10 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     add_outline(key, floor.plate);
     if (outside || scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
     if (auto kept = masks_.find(key.value())) return kept;
-    auto made = std::make_shared<const CellMask>(outside ? make_outside_mask(scene, surface)
-                                                         : make_mask(scene, surface, floor));
+    auto made = std::make_shared<CellMask>(outside ? make_outside_mask(scene, surface)
+                                                   : make_mask(scene, surface, floor));
+    made->key = key.value();
     masks_.keep(key.value(), made, surface.cells() * 5);
-    return made;
-}
-
-std::shared_ptr<const Reduction> Predictor::reduced(const std::vector<RadioField>& fields, BandId id,
-                                                    const Surface& surface) {
-    ContentKey key;
-    key.add(int{id.index}).add(surface.key());
-    for (const RadioField& f : fields)
-        if (f.band == id)
-            key.add(static_cast<std::uint64_t>(f.field->key))
-                .add(f.offset_cdb)
-                .add(static_cast<std::uint64_t>(f.access_point.value));
-        else
-            key.add(-1);  // the serving radio is told by its place in the list
-    if (auto kept = reductions_.find(key.value())) return kept;
-    auto made = std::make_shared<const Reduction>(reduce(fields, BandSet(id), surface.cells()));
-    reductions_.keep(key.value(), made, surface.cells() * 8);
     return made;
 }
 
@@ -165,8 +184,12 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         const auto& fields = *p.radios;
         p.band_in_use = bands_in_use(fields);
         p.by_band.resize(band_count());
-        tbb::parallel_for(std::size_t{0}, band_count(),
-                          [&](std::size_t b) { p.by_band[b] = reduced(fields, bands()[b].id, p.surface); });
+        const auto reduce_band = [&](std::size_t b) {
+            p.by_band[b] = reductions_.of(fields, bands()[b].id, p.surface);
+        };
+        each(band_count(), p.surface.cells() * fields.size() > worth_waking, reduce_band);
+        p.band_keys = band_keys(fields, *p.models, p.surface);
+        p.memo = memo_;
         site.floors.push_back(p);
         if (done) done(site.floors.back());
     }

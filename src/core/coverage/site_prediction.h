@@ -6,12 +6,14 @@
 #include <vector>
 
 #include "base/progress.h"
-#include "coverage/reduction.h"
+#include "coverage/floor_memo.h"
+#include "coverage/reduction_store.h"
 
 namespace yemvo {
 
 /// What a cell counts for.
 struct CellMask {
+    std::uint64_t key = 0;             ///< equal for equal content
     std::vector<std::uint8_t> inside;  ///< inside the building and not a void
     std::vector<std::uint8_t> shown;   ///< inside, and not where nobody needs service: the map is drawn here
     std::vector<std::uint8_t>
@@ -29,6 +31,8 @@ struct FloorPrediction {
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
     Shared<std::vector<AccessPointModel>> models;
+    std::vector<std::uint64_t> band_keys;  ///< of all that the lenses of a band are worked out from
+    std::shared_ptr<FloorMemo> memo;       ///< what was worked out from such floors before
 };
 
 struct SitePrediction {
@@ -58,10 +62,10 @@ public:
 
 private:
     std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&, bool outside);
-    std::shared_ptr<const Reduction> reduced(const std::vector<RadioField>&, BandId, const Surface&);
     FieldStore store_;
     ContentCache<CellMask> masks_{std::size_t{128} << 20};
-    ContentCache<Reduction> reductions_{std::size_t{256} << 20};
+    ReductionStore reductions_;
+    std::shared_ptr<FloorMemo> memo_ = std::make_shared<FloorMemo>();
 };
 
 }  // namespace yemvo

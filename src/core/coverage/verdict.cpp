@@ -1,38 +1,64 @@
 #include "coverage/verdict.h"
 
-#include <tbb/parallel_for.h>
-
 #include <algorithm>
+#include <array>
 #include <iterator>
+
+#include "coverage/each.h"
+#include "coverage/lens_kernels.h"
 
 namespace yemvo {
 namespace {
 
-using Cells = std::vector<std::uint8_t>;
+/// A bit a band.
+using BandBits = std::uint8_t;
 
-/// Cells counted by the zone they lie in; 0: in none.
-struct Counts {
-    std::vector<std::size_t> asked, met;
-    explicit Counts(std::size_t zones) : asked(zones + 1), met(zones + 1) {}
-};
-
-Counts count(const Cells& asked, const Cells& failed, const CellMask& mask, std::size_t zones) {
-    Counts counts(zones);
-    for (std::size_t i = 0; i < asked.size(); ++i) {
-        if (!asked[i]) continue;
-        ++counts.asked[mask.zone[i]];
-        counts.met[mask.zone[i]] += !failed[i];
-    }
-    return counts;
-}
-
-void merge(Cells& into, const Cells& more) {
-    for (std::size_t i = 0; i < into.size(); ++i) into[i] |= more[i];
-}
+BandBits bit(BandId band) { return static_cast<BandBits>(1u << band.index); }
 
 void keep_worse(std::optional<Worst>& worst, const std::optional<Worst>& other) {
     if (other && (!worst || other->margin < worst->margin)) worst = other;
 }
+
+/// Of which bands something is asked at each cell of a floor, and in which of them something is missed.
+class FloorTally {
+public:
+    explicit FloorTally(std::size_t cells) : asked_(cells), missed_(cells) {
+        if (band_count() > most_bands) throw std::logic_error("more bands than a tally has bits for");
+    }
+
+    void add(const AskedCells& asked, BandBits bands, const std::vector<BandBits>& missed) {
+        for (std::size_t k = 0; k < missed.size(); ++k) {
+            asked_[asked.cells[k]] |= bands;
+            missed_[asked.cells[k]] |= missed[k];
+        }
+    }
+    /// Cells by the zone they lie in (0: in none) and what is asked and missed there.
+    void count(const CellMask& mask, std::size_t zones) {
+        counts_.assign(zones + 1, {});
+        for (std::size_t i = 0; i < asked_.size(); ++i)
+            if (asked_[i]) ++counts_[mask.zone[i]][asked_[i]][missed_[i]];
+    }
+    struct Cells {
+        std::size_t asked = 0, met = 0;
+    };
+    /// Of one zone: cells that are asked for something in these bands, and miss nothing of it.
+    Cells in(std::size_t zone, BandBits bands) const {
+        Cells sum;
+        for (std::size_t asked = 1; asked < bits; ++asked)
+            for (std::size_t missed = 0; missed < bits; ++missed) {
+                if (!(asked & bands)) continue;
+                sum.asked += counts_[zone][asked][missed];
+                if (!(missed & bands)) sum.met += counts_[zone][asked][missed];
+            }
+        return sum;
+    }
+    std::size_t zones() const { return counts_.size(); }
+
+private:
+    static constexpr std::size_t most_bands = 3, bits = std::size_t{1} << most_bands;
+    std::vector<BandBits> asked_, missed_;
+    std::vector<std::array<std::array<std::uint32_t, bits>, bits>> counts_;
+};
 
 /// All requirements on one floor.
 class FloorJudge {
@@ -41,76 +67,83 @@ public:
         : project_(project),
           floor_(floor),
           p_(p),
-          cells_(p.surface.cells()),
           cell_m2_(p.surface.cell_m * p.surface.cell_m),
-          asked_(band_count(), Cells(cells_)),
-          failed_(band_count(), Cells(cells_)),
+          tally_(p.surface.cells()),
           margins_(project, p) {}
 
     void run(Verdict& verdict) {
         std::size_t k = 0;
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
-            const AskedCells asked = by_zone(asked_cells(set, floor_, *p_.mask), *p_.mask);
-            for (const Requirement& r : set.requirements) check(r, asked, verdict.requirements[k++]);
+            const auto asked = asked_cells(set, floor_, p_);
+            missed_.assign(asked->cells.size(), 0);
+            BandBits bands = 0;
+            for (const Requirement& r : set.requirements) {
+                check(r, *asked, verdict.requirements[k++]);
+                for (BandId id : r.bands.list()) bands |= bit(id);
+            }
+            tally_.add(*asked, bands, missed_);
         }
-        Cells asked(cells_), failed(cells_);
-        for (const Band& b : bands()) {
-            merge(asked, asked_[b.id.index]);
-            merge(failed, failed_[b.id.index]);
-            for (BandResult& result : verdict.bands)
-                if (result.band == b.id)
-                    add_areas(asked_[b.id.index], failed_[b.id.index], result.floors, result.zones, &result);
+        tally_.count(*p_.mask, floor_.zones->size());
+        BandBits all = 0;
+        for (BandResult& result : verdict.bands) {
+            add_areas(bit(result.band), result.floors, result.zones, &result);
+            all |= bit(result.band);
         }
-        add_areas(asked, failed, verdict.floors, verdict.zones, nullptr);
+        add_areas(all, verdict.floors, verdict.zones, nullptr);
     }
 
 private:
-    std::size_t zone_count() const { return floor_.zones->size(); }
     double area(std::size_t cells) const { return static_cast<double>(cells) * cell_m2_; }
     ZoneId zone(std::size_t index) const { return index ? (*floor_.zones)[index - 1].id : ZoneId{}; }
 
     void check(const Requirement& r, const AskedCells& asked, RequirementResult& result) {
-        margins_.over_bands(r, asked.cells, whole_, each_);
-        std::vector<PlaceResult> places(asked.zones.size());
+        if (asked.cells.empty()) return;
         const auto bands = r.bands.list();
-        for (std::size_t b = 0; b < bands.size(); ++b) {
-            const std::vector<float>& margin = r.any_band ? whole_.margin : each_[b];
-            for (std::size_t z = 0; z < places.size(); ++z) {
-                const auto [zone, begin, end] = asked.zones[z];
-                places[z].demanded_m2 = area(end - begin);
-                places[z].met_m2.resize(band_count());
-                places[z].met_m2[bands[b].index] = area(kept(margin, begin, end));
-            }
-            std::uint8_t* failed = failed_[bands[b].index].data();
-            std::uint8_t* asked_here = asked_[bands[b].index].data();
-            for (std::size_t k = 0; k < asked.cells.size(); ++k) {
-                failed[asked.cells[k]] |= static_cast<std::uint8_t>(margin[k] < 0);
-                asked_here[asked.cells[k]] = 1;
-            }
-        }
+        each_.resize(std::max(each_.size(), bands.size()));
+        for (std::size_t b = 0; b < bands.size(); ++b) margins_.in(r, bands[b], asked.cells, each_[b]);
+        if (r.any_band) take_best(bands.size());
+        std::vector<PlaceResult> places(asked.zones.size());
         for (std::size_t z = 0; z < places.size(); ++z) {
-            places[z].zone = zone(asked.zones[z].zone);
-            places[z].worst = worst(r, asked, asked.zones[z]);
+            const auto [index, begin, end] = asked.zones[z];
+            places[z].zone = zone(index);
+            places[z].demanded_m2 = area(end - begin);
+            places[z].met_m2.resize(band_count());
+            for (std::size_t b = 0; b < bands.size(); ++b)
+                places[z].met_m2[bands[b].index] =
+                    area(kernels::kept(decides(r, b).data() + begin, end - begin));
+            places[z].worst = worst(r, asked, begin, end);
         }
+        for (std::size_t b = 0; b < bands.size(); ++b)
+            kernels::mark_missed(decides(r, b).data(), missed_.size(), bit(bands[b]), missed_.data());
         add(places, result);
     }
-    static std::size_t kept(const std::vector<float>& margin, std::size_t begin, std::size_t end) {
-        std::size_t count = 0;
-        for (std::size_t k = begin; k < end; ++k) count += margin[k] >= 0;
-        return count;
+    /// Where one band is enough, at each cell the best of them.
+    void take_best(std::size_t bands) {
+        best_ = each_[0];
+        for (std::size_t b = 1; b < bands; ++b)
+            for (std::size_t k = 0; k < best_.size(); ++k) best_[k] = std::max(best_[k], each_[b][k]);
     }
-    Worst worst(const Requirement& r, const AskedCells& asked, const AskedCells::Range& range) const {
-        const auto first = whole_.margin.begin();
-        const auto least = std::min_element(first + static_cast<std::ptrdiff_t>(range.begin),
-                                            first + static_cast<std::ptrdiff_t>(range.end));
-        const auto k = static_cast<std::size_t>(least - first);
-        const double sign = required_lens(r).more_is_better ? 1 : -1, by = double{*least};
-        const BandId b{whole_.band[k]};
-        return {p_.surface.centre(asked.cells[k]), r.limit_in(b) + sign * by, b, by};
+    /// The margins that decide about the b-th band of a requirement.
+    const std::vector<float>& decides(const Requirement& r, std::size_t b) const {
+        return r.any_band ? best_ : each_[b];
+    }
+    /// The first of the worst cells, and the first band that is so bad there, or with one band enough so
+    /// good.
+    Worst worst(const Requirement& r, const AskedCells& asked, std::size_t begin, std::size_t end) const {
+        const auto bands = r.bands.list();
+        float least = kernels::least(decides(r, 0).data() + begin, end - begin);
+        for (std::size_t b = 1; b < bands.size() && !r.any_band; ++b)
+            least = std::min(least, kernels::least(each_[b].data() + begin, end - begin));
+        std::size_t at = end;
+        for (std::size_t b = 0; b < bands.size(); ++b)
+            at = begin + kernels::first_of(decides(r, b).data() + begin, at - begin, least);
+        std::size_t b = 0;
+        while (each_[b][at] != least) ++b;
+        const double sign = required_lens(r).more_is_better ? 1 : -1, by = double{least};
+        return {p_.surface.centre(asked.cells[at]), r.limit_in(bands[b]) + sign * by, bands[b], by};
     }
     void add(std::vector<PlaceResult>& places, RequirementResult& result) const {
-        if (places.empty()) return;
         PlaceResult floor{floor_.id, {}, 0, std::vector<double>(band_count()), {}};
         for (PlaceResult& place : places) {
             floor.demanded_m2 += place.demanded_m2;
@@ -125,15 +158,15 @@ private:
         keep_worse(result.site.worst, floor.worst);
         result.floors.push_back(std::move(floor));
     }
-    void add_areas(const Cells& asked, const Cells& failed, std::vector<FloorArea>& floors,
-                   std::vector<ZoneArea>& zones, Area* sum) const {
-        const Counts counts = count(asked, failed, *p_.mask, zone_count());
+    void add_areas(BandBits bands, std::vector<FloorArea>& floors, std::vector<ZoneArea>& zones,
+                   Area* sum) const {
         FloorArea whole{{}, floor_.id};
-        for (std::size_t z = 0; z < counts.asked.size(); ++z) {
-            const Area here{area(counts.asked[z]), area(counts.met[z])};
+        for (std::size_t z = 0; z < tally_.zones(); ++z) {
+            const FloorTally::Cells cells = tally_.in(z, bands);
+            const Area here{area(cells.asked), area(cells.met)};
             whole.demanded_m2 += here.demanded_m2;
             whole.met_m2 += here.met_m2;
-            if (z > 0 && counts.asked[z] > 0) zones.push_back({here, floor_.id, zone(z)});
+            if (z > 0 && cells.asked > 0) zones.push_back({here, floor_.id, zone(z)});
         }
         if (whole.demanded_m2 > 0) floors.push_back(whole);
         if (!sum) return;
@@ -144,12 +177,12 @@ private:
     const Project& project_;
     const Floor& floor_;
     const FloorPrediction& p_;
-    std::size_t cells_;
     double cell_m2_;
-    std::vector<Cells> asked_, failed_;  ///< of all requirements so far, by band
+    FloorTally tally_;
     FloorMargins margins_;
-    Margins whole_;
+    std::vector<BandBits> missed_;          ///< by the set at hand, at the cells it asks about
     std::vector<std::vector<float>> each_;  ///< margins of the requirement at hand, by its bands
+    std::vector<float> best_;
 };
 
 BandResult& band_result(Verdict& verdict, BandId id) {
@@ -258,7 +291,9 @@ Verdict judge(const Project& project, const SitePrediction& site) {
     Verdict verdict = nothing_judged(project);
     const auto floors = all_floors(project);
     std::vector<Verdict> parts(floors.size(), verdict);
-    tbb::parallel_for(std::size_t{0}, floors.size(), [&](std::size_t i) {
+    std::size_t cells = 0;
+    for (const FloorPrediction& p : site.floors) cells += p.surface.cells();
+    each(floors.size(), cells * verdict.requirements.size() > worth_waking, [&](std::size_t i) {
         if (const FloorPrediction* p = site.find(floors[i]->id))
             FloorJudge(project, *floors[i], *p).run(parts[i]);
     });

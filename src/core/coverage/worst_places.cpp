@@ -42,10 +42,10 @@ public:
         FloorMargins margins(project_, p);
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
-            const AskedCells asked = by_zone(asked_cells(set, floor, *p.mask), *p.mask);
+            const std::shared_ptr<const AskedCells> asked = asked_cells(set, floor, p);
             for (const Requirement& r : set.requirements) {
                 cancel.check();
-                look(floor, p, r, asked, margins);
+                look(floor, p, r, *asked, margins);
             }
         }
     }

@@ -4,8 +4,6 @@
 #include <mutex>
 #include <unordered_map>
 
-#include "propagation/ray_heights.h"
-
 namespace yemvo {
 namespace {
 
@@ -40,13 +38,16 @@ std::uint64_t other_key(const Scene& scene, const RayHeights& h) {
     return key.value();
 }
 
-/// Of everything that a link between a source and a surface can meet.
-std::uint64_t traced_key(const Scene& scene, const Surface& surface, Point3 source) {
-    const RayHeights h = ray_heights(surface, source);
-    std::uint64_t panels = 0;
-    for (std::size_t i = 0; i < scene.panels.size(); ++i)
-        if (h.meets(scene.panels[i].base_m, scene.panels[i].top_m)) panels += scene.panel_keys[i];
-    return ContentKey().add(place_key(surface, source)).add(other_key(scene, h)).add(panels).value();
+std::uint64_t field_key(const FieldStore::Place& place, const Antenna& antenna, const Turn& turn, BandId id) {
+    ContentKey key;
+    key.add(place.key)
+        .add(antenna.gain_dbi)
+        .add(turn.azimuth_deg)
+        .add(turn.downtilt_deg)
+        .add(turn.roll_deg)
+        .add(int{id.index});
+    std::visit(KeyOfLobe{key}, antenna.lobe);
+    return key.value();
 }
 
 std::vector<std::pair<std::uint64_t, std::size_t>> sorted_keys(const Scene& scene) {
@@ -88,81 +89,93 @@ std::shared_ptr<const FieldStore::Changed> FieldStore::changed(const std::shared
     return made;
 }
 
+FieldStore::Place FieldStore::place(const std::shared_ptr<const Scene>& scene, const Surface& surface,
+                                    Point3 source) {
+    const std::uint64_t met = met_key(*scene, ray_heights(surface, source));
+    return {scene, surface, source, ContentKey().add(place_key(surface, source)).add(met).value()};
+}
+
+/// Of everything that links between such heights can meet; most access points hang at the same few.
+std::uint64_t FieldStore::met_key(const Scene& scene, const RayHeights& h) {
+    constexpr std::size_t most = 20000;
+    const std::uint64_t asked = ContentKey().add(scene.key).add(h.low).add(h.high).value();
+    const std::lock_guard lock(met_mutex_);
+    if (met_.size() > most) met_.clear();
+    const auto [kept, fresh] = met_.try_emplace(asked, 0);
+    if (fresh) {
+        std::uint64_t panels = 0;
+        for (std::size_t i = 0; i < scene.panels.size(); ++i)
+            if (h.meets(scene.panels[i].base_m, scene.panels[i].top_m)) panels += scene.panel_keys[i];
+        kept->second = ContentKey().add(other_key(scene, h)).add(panels).value();
+    }
+    return kept->second;
+}
+
 /// What was traced before, when none of the changed panels' shadows reaches a cell that counts: new ones none
 /// that is within the limit, old ones none at all.
-std::shared_ptr<const Obstruction> FieldStore::untouched(const std::shared_ptr<const Scene>& scene,
-                                                         const Surface& surface, Point3 source,
-                                                         const Last& last) {
+std::shared_ptr<const Obstruction> FieldStore::untouched(const Place& place, const Last& last) {
     const auto kept = last.obstruction.lock();
     if (!kept || !last.scene) return nullptr;
-    const RayHeights h = ray_heights(surface, source);
-    if (other_key(*last.scene, h) != other_key(*scene, h)) return nullptr;
+    const RayHeights h = ray_heights(place.surface, place.source);
+    if (other_key(*last.scene, h) != other_key(*place.scene, h)) return nullptr;
     constexpr std::size_t many = 64;
-    const auto change = changed(last.scene, scene);
+    const auto change = changed(last.scene, place.scene);
     if (change->removed.size() + change->added.size() > many) return nullptr;
-    const Point3 from = engine_source(*scene, source);
-    if (!(from == engine_source(*last.scene, source))) return nullptr;
+    const Point3 from = engine_source(*place.scene, place.source);
+    if (!(from == engine_source(*last.scene, place.source))) return nullptr;
     for (const ScenePanel& panel : change->removed)
-        if (can_touch(surface, from, panel, nullptr)) return nullptr;
+        if (can_touch(place.surface, from, panel, nullptr)) return nullptr;
     for (const ScenePanel& panel : change->added)
-        if (can_touch(surface, from, panel, kept.get())) return nullptr;
+        if (can_touch(place.surface, from, panel, kept.get())) return nullptr;
     return kept;
 }
 
-std::shared_ptr<const Obstruction> FieldStore::obstruction(const std::shared_ptr<const Scene>& scene,
-                                                           const Surface& surface, Point3 source,
-                                                           std::uint64_t key, const CancelToken& cancel) {
-    auto made = obstructions_.find(key);
+std::shared_ptr<const Obstruction> FieldStore::obstruction(const Place& place, const CancelToken& cancel) {
+    auto made = obstructions_.find(place.key);
     if (made) return made;
-    const std::uint64_t place = place_key(surface, source);
+    const std::uint64_t here = place_key(place.surface, place.source);
     Last last;
     {
         const std::lock_guard lock(mutex_);
-        if (const auto found = last_.find(place); found != last_.end()) last = found->second;
+        if (const auto found = last_.find(here); found != last_.end()) last = found->second;
     }
-    made = untouched(scene, surface, source, last);
+    made = untouched(place, last);
     if (!made) {
-        made = std::make_shared<const Obstruction>(cast_shadows(*scene, surface, source, cancel));
+        made = std::make_shared<const Obstruction>(
+            cast_shadows(*place.scene, place.surface, place.source, cancel));
         ++traced_;
     }
-    obstructions_.keep(key, made, made->bytes());
+    obstructions_.keep(place.key, made, made->bytes());
     constexpr std::size_t most_places = 20000;
     const std::lock_guard lock(mutex_);
     if (last_.size() > most_places) last_.clear();
-    last_[place] = {scene, made};
+    last_[here] = {place.scene, made};
     return made;
 }
 
-std::shared_ptr<const std::vector<TilePlane>> FieldStore::deviation(const Scene& scene,
-                                                                    const Surface& surface, Point3 source,
+std::shared_ptr<const std::vector<TilePlane>> FieldStore::deviation(const Place& place,
                                                                     const CancelToken& cancel) {
-    const std::uint64_t key = traced_key(scene, surface, source);
-    if (auto kept = deviations_.find(key)) return kept;
-    auto made =
-        std::make_shared<const std::vector<TilePlane>>(cast_deviation(scene, surface, source, cancel));
-    deviations_.keep(key, made, made->size() * made->front().bytes());
+    if (auto kept = deviations_.find(place.key)) return kept;
+    auto made = std::make_shared<const std::vector<TilePlane>>(
+        cast_deviation(*place.scene, place.surface, place.source, cancel));
+    deviations_.keep(place.key, made, made->size() * made->front().bytes());
     return made;
 }
 
-std::shared_ptr<const GainField> FieldStore::field(const std::shared_ptr<const Scene>& scene,
-                                                   const Surface& surface, Point3 source,
-                                                   const Antenna& antenna, const Turn& turn, BandId id,
-                                                   const CancelToken& cancel) {
-    const std::uint64_t traced = traced_key(*scene, surface, source);
-    ContentKey key;
-    key.add(traced)
-        .add(antenna.gain_dbi)
-        .add(turn.azimuth_deg)
-        .add(turn.downtilt_deg)
-        .add(turn.roll_deg)
-        .add(int{id.index});
-    std::visit(KeyOfLobe{key}, antenna.lobe);
-    if (auto kept = fields_.find(key.value())) return kept;
-    GainField computed = make_gain_field(surface, source, turn, antenna, id,
-                                         *obstruction(scene, surface, source, traced, cancel));
-    computed.key = key.value();
+std::shared_ptr<const GainField> FieldStore::kept_field(const Place& place, const Antenna& antenna,
+                                                        const Turn& turn, BandId id) {
+    return fields_.find(field_key(place, antenna, turn, id));
+}
+
+std::shared_ptr<const GainField> FieldStore::field(const Place& place, const Antenna& antenna,
+                                                   const Turn& turn, BandId id, const CancelToken& cancel) {
+    const std::uint64_t key = field_key(place, antenna, turn, id);
+    if (auto kept = fields_.find(key)) return kept;
+    GainField computed =
+        make_gain_field(place.surface, place.source, turn, antenna, id, *obstruction(place, cancel));
+    computed.key = key;
     auto made = std::make_shared<const GainField>(std::move(computed));
-    fields_.keep(key.value(), made, 64 + made->gain_cdb.size() * sizeof(std::int16_t));
+    fields_.keep(key, made, 64 + made->gain_cdb.size() * sizeof(std::int16_t));
     return made;
 }
 

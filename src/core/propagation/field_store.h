@@ -9,6 +9,7 @@
 #include "base/content_key.h"
 #include "gear/access_point.h"
 #include "propagation/gain_field.h"
+#include "propagation/ray_heights.h"
 #include "propagation/shadow_raster.h"
 
 namespace yemvo {
@@ -18,14 +19,24 @@ class FieldStore {
 public:
     explicit FieldStore(std::size_t budget_bytes = std::size_t{768} << 20);
 
+    /// An access point's place over a surface, with the key of everything that its rays can meet. The scene
+    /// and the surface must outlive it.
+    struct Place {
+        const std::shared_ptr<const Scene>& scene;
+        const Surface& surface;
+        Point3 source;
+        std::uint64_t key;
+    };
+    Place place(const std::shared_ptr<const Scene>&, const Surface&, Point3 source);
     /// The field of one radio. Moving its access point or changing what its rays can meet traces; aim,
     /// antenna and mount redo the gain stage; power, channel, width and on/off need nothing. Throws
     /// Cancelled.
-    std::shared_ptr<const GainField> field(const std::shared_ptr<const Scene>&, const Surface&, Point3 source,
-                                           const Antenna&, const Turn&, BandId, const CancelToken&);
+    std::shared_ptr<const GainField> field(const Place&, const Antenna&, const Turn&, BandId,
+                                           const CancelToken&);
+    /// The same if it is kept, else null.
+    std::shared_ptr<const GainField> kept_field(const Place&, const Antenna&, const Turn&, BandId);
     /// Standard deviation of what stands in the way [dB], a plane a band; worked out when first asked for.
-    std::shared_ptr<const std::vector<TilePlane>> deviation(const Scene&, const Surface&, Point3 source,
-                                                            const CancelToken&);
+    std::shared_ptr<const std::vector<TilePlane>> deviation(const Place&, const CancelToken&);
     SceneCache& scenes() { return scenes_; }
     /// Obstructions worked out so far, for tests and benchmarks.
     std::size_t traced() const { return traced_; }
@@ -40,10 +51,8 @@ private:
         std::shared_ptr<const Scene> from, to;
         std::vector<ScenePanel> removed, added;
     };
-    std::shared_ptr<const Obstruction> obstruction(const std::shared_ptr<const Scene>&, const Surface&,
-                                                   Point3 source, std::uint64_t key, const CancelToken&);
-    std::shared_ptr<const Obstruction> untouched(const std::shared_ptr<const Scene>&, const Surface&,
-                                                 Point3 source, const Last&);
+    std::shared_ptr<const Obstruction> obstruction(const Place&, const CancelToken&);
+    std::shared_ptr<const Obstruction> untouched(const Place&, const Last&);
     std::shared_ptr<const Changed> changed(const std::shared_ptr<const Scene>& from,
                                            const std::shared_ptr<const Scene>& to);
 
@@ -51,6 +60,10 @@ private:
     ContentCache<std::vector<TilePlane>> deviations_;
     ContentCache<GainField> fields_;
     SceneCache scenes_;
+    std::uint64_t met_key(const Scene&, const RayHeights&);
+
+    std::mutex met_mutex_;  ///< of the next
+    std::unordered_map<std::uint64_t, std::uint64_t> met_;
     std::mutex mutex_;  ///< of the next two
     std::unordered_map<std::uint64_t, Last> last_;
     std::shared_ptr<const Changed> changed_;

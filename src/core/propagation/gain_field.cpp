@@ -205,6 +205,8 @@ GainField make_gain_field(const Surface& surface, Point3 source, const Turn& tur
     if (!heard) {
         field.silent = true;
         field.gain_cdb = {};
+    } else {
+        for (std::int16_t gain : field.gain_cdb) field.peak_cdb = std::max(field.peak_cdb, gain);
     }
     return field;
 }

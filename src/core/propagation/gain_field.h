@@ -22,6 +22,7 @@ struct GainField {
     std::uint64_t key = 0;  ///< equal for equal content
     bool silent = false;    ///< everywhere; then there are no cells
     std::vector<std::int16_t> gain_cdb;
+    std::int16_t peak_cdb = silent_cdb;  ///< the highest of them
 };
 
 /// Hundredths of a dB, rounded and held within what a field can hold, never silent_cdb.
