@@ -191,6 +191,7 @@ int main(int argc, char** argv) {
                 find_floor(demo::compose_venue(), "First floor")->walls->size());
     const double open_ms = milliseconds([&] {
         window.open_file(QString::fromStdString(file));
+        longest_block_ms([&] { return !window.is_working(); });
         window.plan().repaint();
         longest_block_ms([&] { return !window.plan().is_reading(); });
     });

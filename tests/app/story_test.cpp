@@ -147,7 +147,8 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     const QString file = QString::fromStdString(folder / "corner.yemvo");
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
     d.key(Qt::Key_S, Qt::ControlModifier);
-    REQUIRE(QFile::exists(file));
+    const auto at_rest = [&] { return QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000); };
+    REQUIRE(at_rest());
     const Project saved = d.project();
     CHECK_FALSE(d.window.isWindowModified());
     CHECK(load_project(file.toStdString()).project == saved);
@@ -155,6 +156,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     CHECK(d.window.isWindowModified());
     d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
     d.key(Qt::Key_O, Qt::ControlModifier);
+    REQUIRE(at_rest());
     CHECK(d.unsaved_asked == 1);
     CHECK(d.project() == saved);
 
@@ -163,7 +165,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     const QString picture = QString::fromStdString(folder / "plan-out.png");
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return picture; };
     d.key(Qt::Key_E, Qt::ControlModifier);
-    REQUIRE(QTest::qWaitFor([&] { return !d.window.is_working(); }, 5000));
+    REQUIRE(at_rest());
     const QImage out(picture);
     CHECK(out.width() == 1600);
 }
@@ -219,7 +221,8 @@ TEST_CASE("a project file that cannot be opened is told about and the open one s
     REQUIRE(broken.open(QIODevice::WriteOnly));
     broken.write("PK\3\4 and no more");
     broken.close();
-    CHECK_FALSE(d.window.open_file(broken.fileName()));
+    d.window.open_file(broken.fileName());
+    REQUIRE(QTest::qWaitFor([&] { return !d.failure.isEmpty(); }, 5000));
     CHECK(d.failure.contains("broken.yemvo"));
     CHECK(d.failure.contains("damaged"));
     CHECK(d.project() == before);

@@ -209,7 +209,9 @@ TEST_CASE("unsaved edits are journalled and found by the next program; saved one
         CHECK(leftovers(root.toStdString()).empty());  // it is still running
         std::filesystem::copy(root.toStdString(), folder / "crashed",
                               std::filesystem::copy_options::recursive);
-        document.save(QString::fromStdString(file.string()));
+        const auto saving = document.begin_saving();
+        save_project(saving.project, file);
+        document.end_saving(saving.of, QString::fromStdString(file.string()));
         REQUIRE(QTest::qWaitFor(
             [&] {
                 for (const auto& e : std::filesystem::recursive_directory_iterator(root.toStdString()))
@@ -241,6 +243,7 @@ TEST_CASE("the start page offers what was not saved, and recovering it opens it 
     auto* recover = d.window.findChild<QPushButton*>("recover0");
     REQUIRE(recover);
     QTest::mouseClick(recover, Qt::LeftButton);
+    REQUIRE(QTest::qWaitFor([&] { return d.w().document().is_open(); }, 5000));
     CHECK(d.w().project().name == "Lost and found");
     CHECK(d.w().document().is_modified());
     // thrown away only once this program's own journal holds it

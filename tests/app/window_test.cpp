@@ -224,15 +224,6 @@ TEST_CASE("closing with unsaved changes asks, and Cancel keeps the window") {
     CHECK(d.window.close());
 }
 
-TEST_CASE("a file that was saved or opened is among the recent ones") {
-    const yemvo::test::TemporaryFolder folder;
-    Demo d;
-    const QString file = QString::fromStdString(folder / "recent.yemvo");
-    d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
-    d.menu("Saveas");
-    CHECK(QSettings().value("recent").toStringList().contains(file));
-}
-
 TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres back") {
     Demo d;
     d.w().set_step(Step::venue);

@@ -21,7 +21,8 @@ int main(int argc, char** argv) {
     apply_theme(app);
     MainWindow window;
     window.show();
-    if (!window.open_file(argv[1])) return 3;
+    window.open_file(argv[1]);
+    if (!QTest::qWaitFor([&] { return window.workspace().document().is_open(); }, 10000)) return 3;
     std::mt19937 random(static_cast<unsigned>(std::atoi(argv[2])));
     for (int n = 1;; ++n) {
         window.workspace().edit("Edit", [&](Project& p) {
@@ -37,6 +38,7 @@ int main(int argc, char** argv) {
         std::fflush(stdout);
         if (random() % 35 == 0) {
             window.save();
+            while (window.is_working()) QTest::qWait(1);
             std::printf("saved %d\n", n);
             std::fflush(stdout);
         }

@@ -20,6 +20,11 @@ constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
 /// Round the view, so that a pan has something to show before the next picture arrives.
 constexpr int margin_px = 160;
 
+/// Of what is chosen only zones and notes are drawn in the layers.
+bool is_not_layered(const Item& item) {
+    return item.kind != ItemKind::zone && item.kind != ItemKind::note;
+}
+
 }  // namespace
 
 PlanView::PlanView(Workspace& workspace, QWidget* parent)
@@ -42,7 +47,9 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     connect(&workspace, &Workspace::floor_changed, this, &PlanView::floor_shown);
     connect(&workspace, &Workspace::project_changed, this, &PlanView::project_edited);
     connect(&workspace, &Workspace::selection_changed, this, [this] {
-        layers_old_ = true;
+        std::vector<Item> chosen = workspace_.selection();
+        std::erase_if(chosen, is_not_layered);
+        if (!(chosen == drawn_chosen_)) layers_old_ = true;
         update();
     });
     connect(&workspace, &Workspace::step_changed, this, [this] {
@@ -340,6 +347,8 @@ void PlanView::redraw_layers() {
     drawn_floor_ = *f;
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
+    drawn_chosen_ = workspace_.selection();
+    std::erase_if(drawn_chosen_, is_not_layered);
     request_drawings();
     const auto& project = workspace_.project();
     render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.map_shown());

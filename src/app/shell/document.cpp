@@ -1,7 +1,5 @@
 #include "app/shell/document.h"
 
-#include "project/storage.h"
-
 namespace yemvo::app {
 
 class EditCommand : public QUndoCommand {
@@ -42,6 +40,8 @@ void Document::open(Project project, const QString& file) {
     project_ = std::move(project);
     open_ = true;
     file_ = file;
+    ++opened_count_;
+    saving_ = 0;
     stack_.clear();
     emit opened();
     emit changed();
@@ -66,10 +66,19 @@ const Project* Document::before_last_edit() const {
     return &static_cast<const EditCommand*>(stack_.command(stack_.index() - 1))->before();
 }
 
-void Document::save(const QString& file) {
-    save_project(project_, file.toStdString());
-    file_ = file;
+Document::Saving Document::begin_saving() {
+    ++saving_;
     stack_.setClean();
+    return {project_, opened_count_};
+}
+
+void Document::end_saving(int of, const QString& file) {
+    if (of != opened_count_) return;
+    --saving_;
+    if (file.isEmpty())
+        stack_.resetClean();
+    else
+        file_ = file;
     emit state_changed();
 }
 

@@ -18,7 +18,10 @@ public:
     const Project& project() const { return project_; }
     bool is_open() const { return open_; }
     const QString& file() const { return file_; }
-    bool is_modified() const { return open_ && !stack_.isClean(); }
+    /// There are edits that no file holds yet.
+    bool is_modified() const { return open_ && (!stack_.isClean() || saving_ > 0); }
+    /// How many projects were opened so far: tells whether what was begun for one is still wanted.
+    int opened_count() const { return opened_count_; }
     QUndoStack& history() { return stack_; }
 
     /// Starts afresh with a project; `file` empty for one never saved.
@@ -31,8 +34,15 @@ public:
     int new_merge_key() { return ++last_merge_key_; }
     /// The value before the edit that would be undone next; null where there is none.
     const Project* before_last_edit() const;
-    /// Throws Error.
-    void save(const QString& file);
+    /// A value that is to be written, of the project opened as the so-manieth.
+    struct Saving {
+        Project project;
+        int of;
+    };
+    /// The value as it is now. The document stays modified until the saving has ended.
+    Saving begin_saving();
+    /// `file` empty: it could not be written.
+    void end_saving(int of, const QString& file);
 
 signals:
     void changed();        ///< the project's value
@@ -46,7 +56,7 @@ private:
     bool open_ = false;
     QString file_;
     QUndoStack stack_;
-    int last_merge_key_ = 0;
+    int last_merge_key_ = 0, opened_count_ = 0, saving_ = 0;
 };
 
 }  // namespace yemvo::app

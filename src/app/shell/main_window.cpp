@@ -26,6 +26,7 @@
 #include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
 #include "app/shell/lens_bar.h"
+#include "app/shell/project_files.h"
 #include "app/shell/start_page.h"
 #include "app/shell/status_line.h"
 #include "app/shell/theme.h"
@@ -68,6 +69,7 @@ MainWindow::MainWindow(QWidget* parent)
       runner_(new PredictionRunner(this)),
       findings_runner_(new FindingsRunner(this)),
       autosave_(new Autosave(document_, this)),
+      files_(new ProjectFiles(document_, this)),
       say_work_(new QTimer(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
@@ -82,6 +84,7 @@ MainWindow::MainWindow(QWidget* parent)
 
 MainWindow::~MainWindow() {
     // the document and the workspace go before the widgets that listen to them
+    delete files_;
     delete autosave_;
     runner_->disconnect();
     findings_runner_->disconnect();
@@ -219,16 +222,15 @@ void MainWindow::arrange_for_step() {
 void MainWindow::connect_parts() {
     connect(
         runner_, &PredictionRunner::ready, this,
-        [this](std::shared_ptr<const Prediction> p) { workspace_.set_prediction(std::move(p)); },
+        [this](std::shared_ptr<const Prediction> p) {
+            if (p->of == document_.opened_count()) workspace_.set_prediction(std::move(p));
+        },
         Qt::QueuedConnection);
     connect(
         runner_, &PredictionRunner::working, this,
         [this](bool on, const QString& doing) {
             doing_ = on ? doing : QString();
-            // what is done at once is not announced: the frames of a drag would spend their time on it
-            if (!on) say_work_->stop();
-            if (on && !status_->is_working()) return say_work_->start();
-            status_->set_work(on ? doing : document_.is_open() ? "Prediction up to date" : "", on);
+            refresh_work();
         },
         Qt::QueuedConnection);
     connect(
@@ -236,12 +238,17 @@ void MainWindow::connect_parts() {
         [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
     say_work_->setSingleShot(true);
     say_work_->setInterval(150);
-    connect(say_work_, &QTimer::timeout, this, [this] { status_->set_work(doing_, true); });
+    connect(say_work_, &QTimer::timeout, this, &MainWindow::tell_work);
+    connect(files_, &ProjectFiles::doing_changed, this, &MainWindow::refresh_work);
     connect(status_, &StatusLine::cancel_asked, this, [this] {
+        if (files_->is_reading()) return files_->stop_reading();
         runner_->cancel();
         prediction_stopped_ = true;
-        status_->set_work("Prediction stopped", false);
+        doing_.clear();
+        refresh_work();
     });
+    // what was begun for another project is not wanted any more
+    connect(&document_, &Document::opened, runner_, &PredictionRunner::cancel);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
     // some views need more than the fields: it is worked out when they are first looked at
     for (auto signal : {&Workspace::map_changed, &Workspace::step_changed})
@@ -338,17 +345,17 @@ void MainWindow::connect_parts() {
                                                          : QString());
     });
     connect(start_, &StartPage::create_asked, this, [this](const Project& p) {
-        if (may_leave()) open_project(p, {});
+        leave_then([this, p] { open_project(p, {}); });
     });
     connect(start_, &StartPage::open_asked, this, [this] {
         const QString name = asking_.open_file("Open a project", project_filter);
-        if (!name.isEmpty() && may_leave()) open_file(name);
+        if (!name.isEmpty()) leave_then([this, name] { open_file(name); });
     });
     connect(start_, &StartPage::open_file_asked, this, [this](const QString& name) {
-        if (may_leave()) open_file(name);
+        leave_then([this, name] { open_file(name); });
     });
     connect(start_, &StartPage::demo_asked, this, [this] {
-        if (may_leave()) open_demo();
+        leave_then([this] { open_demo(); });
     });
     connect(start_, &StartPage::back_asked, this, [this] { pages_->setCurrentIndex(1); });
 }
@@ -389,7 +396,27 @@ void MainWindow::predict() {
     prediction_stopped_ = false;
     wanted_ = wish();
     if (document_.is_open() && workspace_.floor())
-        runner_->request(document_.project(), workspace_.floor_id(), wanted_, workspace_.held_against());
+        runner_->request(document_.project(), workspace_.floor_id(), wanted_, workspace_.held_against(),
+                         document_.opened_count());
+}
+
+/// What is done at once is not announced: the frames of a drag would spend their time on it.
+void MainWindow::refresh_work() {
+    const bool on = !doing_.isEmpty() || !files_->doing().isEmpty();
+    if (!on) say_work_->stop();
+    if (!on || status_->is_working()) return tell_work();
+    if (!say_work_->isActive()) say_work_->start();
+}
+
+/// Files go before predictions.
+void MainWindow::tell_work() {
+    if (const QString file = files_->doing(); !file.isEmpty())
+        return status_->set_work(file, files_->is_reading());
+    if (!doing_.isEmpty()) return status_->set_work(doing_, true);
+    status_->set_work(!document_.is_open()   ? ""
+                      : prediction_stopped_ ? "Prediction stopped"
+                                            : "Prediction up to date",
+                      false);
 }
 
 void MainWindow::refresh_title() {
@@ -442,7 +469,7 @@ void MainWindow::show_plan_or_site() {
 
 bool MainWindow::is_preparing() const { return pages_->currentWidget() == prepare_; }
 bool MainWindow::is_working() const {
-    return working_ > 0 || prepare_->is_working() || !prepare_->canvas().is_idle();
+    return working_ > 0 || !files_->doing().isEmpty() || prepare_->is_working() || !prepare_->canvas().is_idle();
 }
 
 void MainWindow::duplicate(FloorId id) {

@@ -14,6 +14,10 @@ class QMenu;
 class QTabBar;
 class QTimer;
 
+namespace yemvo {
+struct Loaded;
+}
+
 namespace yemvo::app {
 
 class HeaderBar;
@@ -25,6 +29,7 @@ class CostsPage;
 class LinkProfilePage;
 class ProofPage;
 class Autosave;
+class ProjectFiles;
 class StatusLine;
 class StartPage;
 class RadioSchedule;
@@ -47,12 +52,14 @@ public:
     StatusLine& status() { return *status_; }
     Asking& asking() { return asking_; }
 
-    bool open_file(const QString& file);
+    /// Reads the file behind the window.
+    void open_file(const QString& file);
     void open_project(const Project&, const QString& file);
     /// The made-up library, as a project never saved.
     void open_demo();
-    bool save();
-    bool save_as();
+    /// Written behind the window.
+    void save();
+    void save_as();
     /// Painted and written behind the window.
     void export_picture(const QString& file);
     /// Reads the file behind the window and shows it on the preparation page.
@@ -71,7 +78,7 @@ public:
     bool is_showing_types() const;
     /// The preparation page is in front.
     bool is_preparing() const;
-    /// A drawing is being read or a picture written.
+    /// A file is being read or written.
     bool is_working() const;
 
 protected:
@@ -96,7 +103,14 @@ private:
     void refresh_tray();
     void remember(const QString& file);
     void fill_recent();
-    bool may_leave();
+    /// Goes on once what is not saved may be left: at once, when it is saved, or never.
+    void leave_then(const std::function<void()>& go);
+    void save_then(const QString& file, const std::function<void()>& go);
+    QString ask_where_to_save();
+    void read_project(const QString& what, std::function<Loaded()> how, std::function<void(const Loaded&)> done,
+                      const QString& failure);
+    void refresh_work();
+    void tell_work();
     void show_start_page();
     void choose_drawing();
     void choose_revision(DrawingId);
@@ -140,6 +154,7 @@ private:
     RadioSchedule* schedule_;
     FindingsRunner* findings_runner_;
     Autosave* autosave_;
+    ProjectFiles* files_;
     FindingsPage* findings_;
     TypesPage* types_;
     QStackedWidget* tray_;
@@ -157,6 +172,7 @@ private:
     void show_work();
     void recover_work(int index);
     std::vector<Leftover> leftovers_;
+    bool may_close_ = false;
     bool prediction_stopped_ = false;  ///< by hand: what is shown may be old
     QStringList dropped_;              ///< drawings that wait for their turn
 };

@@ -20,6 +20,7 @@
 #include "app/shell/autosave.h"
 #include "app/shell/file_names.h"
 #include "app/shell/main_window.h"
+#include "app/shell/project_files.h"
 #include "demo/demo.h"
 #include "project/edits.h"
 #include "project/storage.h"
@@ -47,64 +48,74 @@ void MainWindow::show_work() {
     refresh_status();
 }
 
-bool MainWindow::open_file(const QString& file) {
-    try {
-        Loaded loaded = load_project(file.toStdString());
-        open_project(loaded.project, QFileInfo(file).absoluteFilePath());
-        remember(document_.file());
-        for (const std::string& warning : loaded.warnings)
-            workspace_.tell(QString::fromStdString(warning), true);
-        return true;
-    } catch (const std::exception& fault) {
-        asking_.tell_failure("The project could not be opened", QString::fromUtf8(fault.what()));
-        return false;
-    }
+void MainWindow::open_file(const QString& file) {
+    const QString path = QFileInfo(file).absoluteFilePath();
+    read_project(
+        QFileInfo(file).fileName(), [path] { return load_project(path.toStdString()); },
+        [this, path](const Loaded& loaded) {
+            open_project(loaded.project, path);
+            remember(path);
+            for (const std::string& warning : loaded.warnings)
+                workspace_.tell(QString::fromStdString(warning), true);
+        },
+        "The project could not be opened");
+}
+
+/// What is done to the open project while another is read has to be left like any other work.
+void MainWindow::read_project(const QString& what, std::function<Loaded()> how,
+                              std::function<void(const Loaded&)> done, const QString& failure) {
+    files_->read(
+        what, std::move(how),
+        [this, done = std::move(done), before = document_.project()](const Loaded& loaded) {
+            if (!document_.is_open() || document_.project() == before) return done(loaded);
+            leave_then([done, loaded] { done(loaded); });
+        },
+        [this, failure](const QString& why) { asking_.tell_failure(failure, why); });
 }
 
 void MainWindow::recover_work(int index) {
     const Leftover leftover = leftovers_.at(static_cast<std::size_t>(index));
-    try {
-        Project project = recover(leftover);
-        document_.open_unsaved(std::move(project), QString::fromStdString(leftover.file));
-        show_work();
-        autosave_->take_over(leftover);
-        workspace_.tell("Recovered what was not saved; save it to keep it");
-    } catch (const std::exception& fault) {
-        asking_.tell_failure("The unsaved work could not be recovered", QString::fromUtf8(fault.what()));
-    }
+    read_project(
+        QString::fromStdString(leftover.project), [leftover] { return Loaded{recover(leftover), {}}; },
+        [this, leftover](const Loaded& loaded) {
+            document_.open_unsaved(loaded.project, QString::fromStdString(leftover.file));
+            show_work();
+            autosave_->take_over(leftover);
+            workspace_.tell("Recovered what was not saved; save it to keep it");
+        },
+        "The unsaved work could not be recovered");
 }
 
 void MainWindow::open_demo() { open_project(demo::make_demo(), {}); }
 
-bool MainWindow::save() {
-    if (document_.file().isEmpty()) return save_as();
-    try {
-        document_.save(document_.file());
-        remember(document_.file());
-        workspace_.tell("Saved " + document_.file());
-        return true;
-    } catch (const Error& fault) {
-        asking_.tell_failure("The project could not be saved", QString::fromUtf8(fault.what()));
-        return false;
-    }
+void MainWindow::save() {
+    const QString file = document_.file().isEmpty() ? ask_where_to_save() : document_.file();
+    if (!file.isEmpty()) save_then(file, [] {});
 }
 
-bool MainWindow::save_as() {
+void MainWindow::save_as() {
+    const QString file = ask_where_to_save();
+    if (!file.isEmpty()) save_then(file, [] {});
+}
+
+QString MainWindow::ask_where_to_save() {
     const QString proposed = document_.file().isEmpty()
                                  ? QString::fromStdString(document_.project().name) + ".yemvo"
                                  : document_.file();
     const QString name =
         with_ending(asking_.save_file("Save the project", proposed, project_filter), ".yemvo");
-    if (name.isEmpty()) return false;
-    try {
-        document_.save(QFileInfo(name).absoluteFilePath());
-    } catch (const Error& fault) {
-        asking_.tell_failure("The project could not be saved", QString::fromUtf8(fault.what()));
-        return false;
-    }
-    remember(document_.file());
-    workspace_.tell("Saved " + document_.file());
-    return true;
+    return name.isEmpty() ? QString() : QFileInfo(name).absoluteFilePath();
+}
+
+void MainWindow::save_then(const QString& file, const std::function<void()>& go) {
+    files_->write(
+        file,
+        [this, file, go] {
+            remember(file);
+            workspace_.tell("Saved " + file);
+            go();
+        },
+        [this](const QString& why) { asking_.tell_failure("The project could not be saved", why); });
 }
 
 void MainWindow::export_picture(const QString& file) {
@@ -349,20 +360,35 @@ void MainWindow::remember(const QString& file) {
     settings.setValue("recent", recent);
 }
 
-bool MainWindow::may_leave() {
-    if (!document_.is_modified()) return true;
+void MainWindow::leave_then(const std::function<void()>& go) {
+    if (files_->is_writing()) return files_->after_writing([this, go] { leave_then(go); });
+    if (!document_.is_modified()) return go();
     switch (asking_.unsaved(QString::fromStdString(document_.project().name))) {
-        case Asking::Unsaved::save:
-            return save();
+        case Asking::Unsaved::save: {
+            const QString file = document_.file().isEmpty() ? ask_where_to_save() : document_.file();
+            // what is edited while the file is written is asked about again
+            if (!file.isEmpty()) save_then(file, [this, go] { leave_then(go); });
+            break;
+        }
         case Asking::Unsaved::discard:
-            return true;
+            return go();
         case Asking::Unsaved::cancel:
             break;
     }
-    return false;
 }
 
-void MainWindow::closeEvent(QCloseEvent* e) { may_leave() ? e->accept() : e->ignore(); }
+/// Closing goes on by itself when a file has to be written first.
+void MainWindow::closeEvent(QCloseEvent* e) {
+    if (!may_close_) {
+        const auto deciding = std::make_shared<bool>(true);
+        leave_then([this, deciding] {
+            may_close_ = true;
+            if (!*deciding) close();
+        });
+        *deciding = false;
+    }
+    e->setAccepted(may_close_);
+}
 
 void MainWindow::dragEnterEvent(QDragEnterEvent* e) {
     if (e->mimeData()->hasUrls()) e->acceptProposedAction();
@@ -375,7 +401,7 @@ void MainWindow::dropEvent(QDropEvent* e) {
     const QString file = urls.front().toLocalFile();
     e->acceptProposedAction();
     if (file.endsWith(".yemvo", Qt::CaseInsensitive)) {
-        if (may_leave()) open_file(file);
+        leave_then([this, file] { open_file(file); });
     } else if (!document_.is_open()) {
         workspace_.tell("Create or open a project first, then drop the drawing on its floor", true);
     } else {

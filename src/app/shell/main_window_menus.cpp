@@ -43,7 +43,7 @@ void MainWindow::make_menus() {
     action(file, "New project…", QKeySequence::New, [this] { show_start_page(); });
     action(file, "Open…", QKeySequence::Open, [this] {
         const QString name = asking_.open_file("Open a project", project_filter);
-        if (!name.isEmpty() && may_leave()) open_file(name);
+        if (!name.isEmpty()) leave_then([this, name] { open_file(name); });
     });
     recent_menu_ = file->addMenu("Open recent");
     connect(recent_menu_, &QMenu::aboutToShow, this, &MainWindow::fill_recent);
@@ -162,7 +162,7 @@ void MainWindow::make_menus() {
     action(help, "Keys", QKeySequence::HelpContents,
            [this] { (new KeysPage(*header_->menus(), this))->open(); });
     action(help, "Open the demo library", {}, [this] {
-        if (may_leave()) open_demo();
+        leave_then([this] { open_demo(); });
     });
 }
 
@@ -262,7 +262,7 @@ void MainWindow::fill_recent() {
     recent_menu_->clear();
     for (const QString& file : QSettings().value("recent").toStringList())
         recent_menu_->addAction(file, this, [this, file] {
-            if (may_leave()) open_file(file);
+            leave_then([this, file] { open_file(file); });
         });
     if (recent_menu_->isEmpty()) recent_menu_->addAction("Nothing yet")->setEnabled(false);
 }

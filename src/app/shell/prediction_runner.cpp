@@ -19,10 +19,10 @@ PredictionRunner::~PredictionRunner() {
 }
 
 void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra,
-                               std::shared_ptr<const Project> other) {
+                               std::shared_ptr<const Project> other, int of) {
     {
         const std::lock_guard lock(mutex_);
-        waiting_ = Request{project, in_view, extra, std::move(other)};
+        waiting_ = Request{project, in_view, extra, std::move(other), of};
         if (busy_ && std::chrono::steady_clock::now() - started_ > 250ms) running_.cancel();
     }
     wake_.notify_all();
@@ -100,6 +100,7 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     PredictionWish wish{extra.cell_m, extra.deviation || needs_deviation(request.project), 0};
     auto whole = std::make_shared<Prediction>();
     whole->project = request.project;
+    whole->of = request.of;
     if (request.other && find_floor(*request.other, request.in_view)) {
         whole->other_project = request.other;
         whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();

@@ -31,9 +31,9 @@ public:
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
     /// finish its first floor, so that the map follows a drag, and then gives way.
-    /// `other`: what the map in view is held against.
+    /// `other`: what the map in view is held against. `of` comes back with the prediction.
     void request(const Project&, FloorId in_view, const ExtraWish& = {},
-                 std::shared_ptr<const Project> other = nullptr);
+                 std::shared_ptr<const Project> other = nullptr, int of = 0);
     /// Stops what runs and waits; what has arrived stays.
     void cancel();
     bool is_idle() const;
@@ -49,6 +49,7 @@ private:
         FloorId in_view;
         ExtraWish extra;
         std::shared_ptr<const Project> other;
+        int of;
     };
     void work();
     void run(const Request&, const CancelToken&);

@@ -75,6 +75,7 @@ struct NextKinds {
 /// A prediction as it arrives: first the floor in view, then all with the verdict.
 struct Prediction {
     Project project;  ///< that it is of
+    int of = 0;       ///< Document::opened_count() when it was asked for
     SitePrediction site;
     std::optional<Verdict> verdict;
     std::optional<FloorPrediction> outside;  ///< round the floor in view, while its lens is looked through
