@@ -1,15 +1,10 @@
 // Drawing on a floor of 10,000 wall pieces in the real window at 1280x800: what a frame takes while the
 // pointer moves, what snapping takes of it, and what an added wall takes until it is painted.
-#include <QApplication>
-#include <QStandardPaths>
-#include <QTest>
 #include <random>
 
-#include "app/plan/plan_view.h"
 #include "app/plan/snapping.h"
-#include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "bench/timing.h"
+#include "bench/window.h"
 #include "checks/room_walls.h"
 #include "project/edits.h"
 
@@ -64,13 +59,8 @@ void zoomed(PlanView& plan, double px_per_m) { plan.zoom(px_per_m / plan.map().p
 }  // namespace
 
 int main(int argc, char** argv) {
-    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication app(argc, argv);
-    QStandardPaths::setTestModeEnabled(true);
-    apply_theme(app);
-    MainWindow window;
-    window.resize(1280, 800);
-    window.show();
+    BenchWindow bench(argc, argv);
+    MainWindow& window = *bench;
     const Project project = hall();
     window.open_project(project, {});
     Workspace& w = window.workspace();

@@ -1,26 +1,15 @@
 // Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new
 // verdict.
-#include <QApplication>
-#include <QStandardPaths>
-#include <QTest>
-
-#include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "bench/timing.h"
+#include "bench/window.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
 using namespace yemvo::bench;
 
 int main(int argc, char** argv) {
-    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication app(argc, argv);
-    QStandardPaths::setTestModeEnabled(true);
-    apply_theme(app);
-    MainWindow window;
-    window.resize(1280, 800);
-    window.show();
+    BenchWindow bench(argc, argv);
+    MainWindow& window = *bench;
     window.open_demo();
     Workspace& w = window.workspace();
     const auto idle = [&] { return window.runner().is_idle() && w.prediction() && w.prediction()->verdict; };

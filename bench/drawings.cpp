@@ -1,21 +1,16 @@
 // Drawings at size: a tower of 40 floors with 8 drawings, a DXF of 20,000 entities, a 36 x 24 inch PDF page.
-#include <QApplication>
 #include <QBuffer>
 #include <QElapsedTimer>
 #include <QPdfWriter>
-#include <QStandardPaths>
 #include <QTemporaryDir>
-#include <QTest>
 #include <array>
 #include <fstream>
 #include <random>
 #include <string>
 
 #include "app/drawings/sheet_canvas.h"
-#include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "bench/timing.h"
+#include "bench/window.h"
 #include "demo/demo.h"
 #include "exchange/dxf_reader.h"
 #include "project/edits.h"
@@ -153,15 +148,10 @@ void pan_and_zoom(MainWindow& window, const char* what) {
 }  // namespace
 
 int main(int argc, char** argv) {
-    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication app(argc, argv);
-    QStandardPaths::setTestModeEnabled(true);
-    apply_theme(app);
+    BenchWindow bench(argc, argv);
+    MainWindow& window = *bench;
     std::setvbuf(stdout, nullptr, _IOLBF, 0);
     QTemporaryDir folder;
-    MainWindow window;
-    window.resize(1280, 800);
-    window.show();
     Workspace& w = window.workspace();
 
     const Bytes cad = bytes_of(cad_of(20'000));

@@ -1,19 +1,14 @@
 // A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event
 // loop stands still while everything is predicted anew, while that is cancelled, and while an access point is
 // dragged.
-#include <QApplication>
 #include <QElapsedTimer>
 #include <QPushButton>
-#include <QStandardPaths>
-#include <QTest>
 #include <QTimer>
 
-#include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
 #include "app/shell/status_line.h"
-#include "app/shell/theme.h"
 #include "bench/scenes.h"
 #include "bench/timing.h"
+#include "bench/window.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -57,22 +52,15 @@ void wait(MainWindow& window) {
 }  // namespace
 
 int main(int argc, char** argv) {
-    if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
-    QApplication app(argc, argv);
-    QStandardPaths::setTestModeEnabled(true);
-    apply_theme(app);
-    MainWindow window;
-    window.resize(1280, 800);
-    window.show();
+    BenchWindow bench(argc, argv);
+    MainWindow& window = *bench;
     Workspace& w = window.workspace();
-    const Project project = hall();
+    Project project = hall();
+    project.settings.grid_m = 1;
     const double opened = milliseconds([&] {
         window.open_project(project, {});
         w.set_step(Step::placement);
     });
-    render::MapChoice map = w.map();
-    map.cell_m = 1;
-    w.set_map(map);
     wait(window);
     QTest::qWait(500);
     std::printf("hall of 300 m x 200 m, 10,000 pieces, 200 access points, 1 m grid, in the window\n");

@@ -38,7 +38,7 @@ int info(Context& context, const std::string& file) {
 struct PredictWish {
     std::string file, floor, lens, out;
     std::vector<std::string> bands;
-    double cell_m = 0.5;
+    std::optional<double> cell_m;
 };
 
 void write_csv(const std::string& file, const FloorPrediction& p, const std::vector<float>& values) {
@@ -139,7 +139,7 @@ void add_project_commands(CLI::App& root, Context& context) {
         ->check(CLI::IsMember(band_names()));
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();
-    command->add_option("--cell", wish->cell_m, "Grid in metres")
+    command->add_option("--cell", wish->cell_m, "Grid in metres instead of the project's own")
         ->check(CLI::Range(0.05, 10.0))
         ->capture_default_str();
 

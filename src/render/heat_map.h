@@ -24,7 +24,6 @@ struct MapChoice {
     bool smooth = false;                   ///< colours run over instead of in steps
     double opacity = 1;
     bool labels = false;                 ///< figures on the map, for print
-    double cell_m = 0.5;                 ///< of the grid it is worked out on
     Against against = Against::nothing;  ///< the map shows by how much it changed; of amounts only
     VariantId other = {};                ///< the variant it is held against
     friend bool operator==(const MapChoice&, const MapChoice&) = default;

@@ -339,6 +339,23 @@ TEST_CASE("on the plan a sheet's white lets the ground through; turn, crop, ligh
     CHECK(pixel(faint, 10, 10).alpha() == Approx(128).margin(4));
 }
 
+TEST_CASE("on dark paper dark ink is shown light, hues stay, and what is half there stays half there") {
+    QImage image(4, 1, QImage::Format_ARGB32_Premultiplied);
+    image.setPixel(0, 0, qRgba(0, 0, 0, 255));
+    image.setPixel(1, 0, qRgba(255, 0, 0, 255));
+    image.setPixel(2, 0, qRgba(0, 0, 128, 255));
+    image.setPixel(3, 0, qRgba(0, 0, 0, 100));
+    swap_light_and_dark(image);
+    CHECK(image.pixelColor(0, 0) == QColor(255, 255, 255));
+    CHECK(image.pixelColor(1, 0) == QColor(255, 0, 0));
+    CHECK(image.pixelColor(2, 0) == QColor(127, 127, 255));
+    CHECK(image.pixel(3, 0) == qRgba(100, 100, 100, 100));  // premultiplied: white, as much there as before
+    const QImage once = image;
+    swap_light_and_dark(image);
+    swap_light_and_dark(image);
+    CHECK(image == once);
+}
+
 TEST_CASE("the difference of two revisions: what went is red, what came is blue, what stayed grey") {
     QImage older(100, 100, QImage::Format_RGB32), newer(100, 100, QImage::Format_RGB32);
     for (QImage* i : {&older, &newer}) {

@@ -66,6 +66,15 @@ void add_site(Form* form, Workspace& w) {
             w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
         },
         0, 20);
+    QStringList grids;
+    for (const double grid_m : grids_m) grids << QString("%1 m").arg(grid_m);
+    form->choice(
+        form->row("Grid"), "siteGrid", grids,
+        [&w] {
+            const auto at = std::ranges::find(grids_m, w.project().settings.grid_m);
+            return at == grids_m.end() ? -1 : static_cast<int>(at - grids_m.begin());
+        },
+        [&w](int i) { w.choose_grid(grids_m[static_cast<std::size_t>(i)]); });
     form->number_field(
         form->row("Noise fig."), "noiseFigure", "dB", 1,
         [&w] { return w.project().settings.client_noise_figure_db; },

@@ -130,6 +130,7 @@ void SheetCanvas::request() {
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
     render::LaidSheet sheet = sheet_;
     sheet.opacity = 1;
+    sheet.on_dark = is_dark();
     runner_->request(
         [sheet, device, size = size() * ratio](const CancelToken& cancel) {
             return render::paint_sheets({sheet}, device, size, cancel);

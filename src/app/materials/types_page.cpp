@@ -2,7 +2,6 @@
 
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
@@ -10,103 +9,22 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
-#include <QStyledItemDelegate>
+#include <QTableWidget>
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
 #include "app/details/form_parts.h"
+#include "app/materials/type_list.h"
 #include "app/materials/type_plots.h"
+#include "app/materials/type_tables.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
 #include "project/library.h"
 #include "render/plan_marks.h"
-#include "render/plan_walls.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
-
-QString capital(std::string_view text) {
-    QString s = QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
-    if (!s.isEmpty()) s[0] = s[0].toUpper();
-    return s;
-}
-
-/// Sample, name, thickness, three figures; or the head of a group.
-class TypeDelegate : public QStyledItemDelegate {
-public:
-    TypeDelegate(Workspace& w, QObject* parent) : QStyledItemDelegate(parent), workspace_(w) {}
-    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex& i) const override {
-        return {100, i.data(Qt::UserRole).toUInt() == 0 ? 24 : 36};
-    }
-    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& colours = theme();
-        const QRect r = option.rect;
-        const auto id = WallTypeId{index.data(Qt::UserRole).toUInt()};
-        if (!id) {
-            p->fillRect(r, colours.chrome);
-            p->setPen(colours.muted);
-            p->setFont(render::font(11.5, 600));
-            p->drawText(r.adjusted(12, 0, 0, 0), Qt::AlignVCenter, index.data(Qt::DisplayRole).toString());
-            return;
-        }
-        const auto& types = *workspace_.project().wall_types;
-        const auto found =
-            std::find_if(types.begin(), types.end(), [&](const WallType& t) { return t.id == id; });
-        if (found == types.end()) return;
-        const WallType& t = *found;
-        const bool chosen = option.state & QStyle::State_Selected;
-        p->fillRect(r, chosen ? colours.accent_tint : colours.paper);
-        if (chosen) p->fillRect(QRect(r.left(), r.top(), 3, r.height()), colours.accent);
-        p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), colours.line2);
-        render::paint_type_sample(*p, QRectF(r.left() + 10, r.top() + 9, 34, 18), t, colours);
-        p->setPen(chosen ? colours.accent : colours.ink);
-        const QFont name = render::font(12.5, chosen ? 650 : 500);
-        p->setFont(name);
-        const int room = r.width() - 54 - 112;
-        p->drawText(QRect(r.left() + 54, r.top() + 3, room, 17), Qt::AlignVCenter,
-                    QFontMetrics(name).elidedText(QString::fromStdString(t.name), Qt::ElideRight, room));
-        p->setPen(colours.muted);
-        p->setFont(render::font(11));
-        p->drawText(QRect(r.left() + 54, r.top() + 18, room, 15), Qt::AlignVCenter,
-                    capital(use_name(t.use)) + (t.use == TypeUse::obstacle
-                                                    ? ", a metre"
-                                                    : ", " + render::figure(t.thickness_m * 1000) + " mm"));
-        p->setPen(colours.ink);
-        p->setFont(render::font(12.5));
-        for (std::size_t b = 0; b < band_count(); ++b)
-            p->drawText(QRect(r.right() - 112 + 36 * static_cast<int>(b), r.top(), 34, r.height()),
-                        Qt::AlignRight | Qt::AlignVCenter,
-                        render::figure(loss_db(t, bands()[b].reference_mhz / 1000),
-                                       loss_db(t, bands()[b].reference_mhz / 1000) < 99.95 ? 1 : 0));
-    }
-
-private:
-    Workspace& workspace_;
-};
-
-/// Over the three figures of each row.
-class BandHeads : public QWidget {
-public:
-    BandHeads() { setFixedHeight(20); }
-
-protected:
-    void paintEvent(QPaintEvent*) override {
-        QPainter p(this);
-        p.setRenderHint(QPainter::Antialiasing);
-        p.setFont(render::font(11));
-        const int bar = 9;  // of the list below
-        for (std::size_t b = 0; b < band_count(); ++b) {
-            const double right = width() - bar - 78 + 36.0 * static_cast<double>(b);
-            const QString name = QString::fromStdString(bands()[b].name);
-            p.setPen(theme().muted);
-            p.drawText(QRectF(right - 34, 0, 34, height()), Qt::AlignRight | Qt::AlignVCenter, name);
-            render::paint_band_glyph(
-                p, QPointF(right - QFontMetricsF(p.font()).horizontalAdvance(name) - 8, height() / 2.0),
-                bands()[b].id, theme());
-        }
-    }
-};
 
 class Ground : public QWidget {
 public:
@@ -123,38 +41,11 @@ QPushButton* button(const QString& words, const QString& object, const QString& 
     return b;
 }
 
-/// Words from a table's cell as a number; throws Error naming the column.
-double cell_number(const QTableWidget* table, int row, int column, double low, double high) {
-    const QTableWidgetItem* item = table->item(row, column);
-    const QString name = table->horizontalHeaderItem(column)->text();
-    try {
-        return parse_number(item ? item->text() : QString(), low, high, {});
-    } catch (const Error& fault) {
-        throw Error(name.toStdString() + ", row " + std::to_string(row + 1) + ": " + fault.what());
-    }
-}
-
 template <class Enum, class Name>
 QStringList names_of(int count, Name name) {
     QStringList names;
     for (int i = 0; i < count; ++i) names << capital(name(static_cast<Enum>(i)));
     return names;
-}
-
-/// As high as its rows, within reason.
-void fit_rows(QTableWidget* t) { t->setFixedHeight(32 + 24 * std::clamp(t->rowCount(), 1, 8)); }
-
-QTableWidget* table_of(const QStringList& heads, const QString& object) {
-    auto* t = new QTableWidget(0, static_cast<int>(heads.size()));
-    t->setObjectName(object);
-    t->setHorizontalHeaderLabels(heads);
-    t->verticalHeader()->hide();
-    t->verticalHeader()->setDefaultSectionSize(24);
-    t->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    t->setSelectionBehavior(QAbstractItemView::SelectRows);
-    t->setSelectionMode(QAbstractItemView::SingleSelection);
-    t->setFrameShape(QFrame::NoFrame);
-    return t;
 }
 
 }  // namespace
@@ -220,11 +111,11 @@ QWidget* TypesPage::make_list() {
     padded->setContentsMargins(10, 8, 10, 6);
     padded->addWidget(search_);
     column->addLayout(padded);
-    column->addWidget(new BandHeads);
+    column->addWidget(band_heads());
     list_ = new QListWidget;
     list_->setObjectName("typeList");
     list_->setFrameShape(QFrame::NoFrame);
-    list_->setItemDelegate(new TypeDelegate(workspace_, list_));
+    list_->setItemDelegate(type_delegate(workspace_, list_));
     list_->setVerticalScrollMode(QAbstractItemView::ScrollPerPixel);
     column->addWidget(list_, 1);
     auto* foot = new QHBoxLayout;
@@ -378,6 +269,21 @@ void TypesPage::change(const QString& label, const std::function<void(WallType&)
 void TypesPage::rebuild_form() {
     auto* form = new Form(workspace_);
     form_ = form;
+    add_identity(form);
+    add_told_by(form);
+    if (!type()->losses.empty()) add_losses(form);
+    add_layers(form);
+    add_bounds(form);
+    form->stretch();
+    form->setAutoFillBackground(true);
+    if (QWidget* old = middle_->takeWidget()) {
+        old->hide();
+        old->deleteLater();
+    }
+    middle_->setWidget(form);
+}
+
+void TypesPage::add_identity(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
     const auto text = [&](const char* label, const char* object, std::string WallType::*field) {
         form->name_field(
@@ -427,7 +333,10 @@ void TypesPage::rebuild_form() {
     form->name_field(
         form->row("Note"), "typeNote", [t] { return QString::fromStdString(t().note); },
         [this](const QString& v) { change("Change note", [&](WallType& x) { x.note = v.toStdString(); }); });
+}
 
+void TypesPage::add_told_by(Form* form) {
+    const auto t = [this]() -> const WallType& { return *type(); };
     form->group("Loss");
     form->choice(
         form->row("Told by"), "typeBy", {"Measured figures", "Layers, by ITU-R P.2040"},
@@ -446,35 +355,43 @@ void TypesPage::rebuild_form() {
                 }
             });
         });
-    if (!t().losses.empty()) {
-        auto* table = table_of({"GHz", "Low", "Typical", "High"}, "typeLosses");
-        form->on_refresh([this, table] { fill_losses(table); });
-        form->widget(table);
-        connect(
-            table, &QTableWidget::cellChanged, this, [this, table] { take_losses(table); },
-            Qt::QueuedConnection);
-        auto* row = form->row({});
-        auto* more = button("Add a frequency", "addLoss");
-        auto* less = button("Remove the row", "removeLoss");
-        row->addWidget(more);
-        row->addWidget(less);
-        connect(more, &QPushButton::clicked, this, [this] {
-            change("Add a frequency", [](WallType& x) {
-                LossPoint p = x.losses.back();
-                p.frequency_ghz = std::min(300.0, p.frequency_ghz * 1.2);
-                if (p.frequency_ghz > x.losses.back().frequency_ghz) x.losses.push_back(p);
-            });
+}
+
+void TypesPage::add_losses(Form* form) {
+    auto* table = type_table({"GHz", "Low", "Typical", "High"}, "typeLosses");
+    form->on_refresh([this, table] { fill_losses(table, type()->losses); });
+    form->widget(table);
+    connect(
+        table, &QTableWidget::cellChanged, this, [this, table] { take_losses(table); }, Qt::QueuedConnection);
+    auto* row = form->row({});
+    auto* more = button("Add a frequency", "addLoss");
+    auto* less = button("Remove the row", "removeLoss");
+    row->addWidget(more);
+    row->addWidget(less);
+    connect(more, &QPushButton::clicked, this, [this] {
+        change("Add a frequency", [](WallType& x) {
+            LossPoint p = x.losses.back();
+            p.frequency_ghz = std::min(300.0, p.frequency_ghz * 1.2);
+            if (p.frequency_ghz > x.losses.back().frequency_ghz) x.losses.push_back(p);
         });
-        connect(less, &QPushButton::clicked, this, [this, table] {
-            const int at = table->currentRow();
-            if (at < 0 || type()->losses.size() < 2)
-                return workspace_.tell("At least one frequency stays; choose the row to remove", true);
-            change("Remove a frequency", [&](WallType& x) { x.losses.erase(x.losses.begin() + at); });
-        });
-    }
+    });
+    connect(less, &QPushButton::clicked, this, [this, table] {
+        const int at = table->currentRow();
+        if (at < 0 || type()->losses.size() < 2)
+            return workspace_.tell("At least one frequency stays; choose the row to remove", true);
+        change("Remove a frequency", [&](WallType& x) { x.losses.erase(x.losses.begin() + at); });
+    });
+}
+
+void TypesPage::add_layers(Form* form) {
+    const auto t = [this]() -> const WallType& { return *type(); };
     form->group(t().losses.empty() ? "Layers" : "Layers, for the shape against angle");
-    auto* layers = table_of({"Material", "mm", "Ω a square"}, "typeLayers");
-    form->on_refresh([this, layers] { fill_layers(layers); });
+    auto* layers = type_table({"Material", "mm", "Ω a square"}, "typeLayers");
+    form->on_refresh([this, layers] {
+        fill_layers(layers, type()->layers, [this](std::size_t row, const Material& m) {
+            change("Change material", [&](WallType& x) { x.layers[row].material = m; });
+        });
+    });
     form->widget(layers);
     connect(
         layers, &QTableWidget::cellChanged, this, [this, layers] { take_layers(layers); },
@@ -509,6 +426,10 @@ void TypesPage::rebuild_form() {
         return words;
     });
     form->note("Constants by ITU-R P.2040-2. A layer with ohms a square is a coating without thickness.");
+}
+
+void TypesPage::add_bounds(Form* form) {
+    const auto t = [this]() -> const WallType& { return *type(); };
     form->group("Bounds");
     if (t().losses.empty())
         form->number_field(
@@ -522,46 +443,11 @@ void TypesPage::rebuild_form() {
             form->row("It is"), "typeSaturates", {"Cut off there", "Approached slowly (P.833)"},
             [t] { return t().saturates ? 1 : 0; },
             [this](int i) { change("Change bound", [&](WallType& x) { x.saturates = i == 1; }); });
-    form->stretch();
-    form->setAutoFillBackground(true);
-    if (QWidget* old = middle_->takeWidget()) {
-        old->hide();
-        old->deleteLater();
-    }
-    middle_->setWidget(form);
 }
 
-void TypesPage::fill_losses(QTableWidget* table) {
-    const QSignalBlocker quiet(table);
-    const auto& losses = type()->losses;
-    table->setRowCount(static_cast<int>(losses.size()));
-    fit_rows(table);
-    for (int r = 0; r < table->rowCount(); ++r) {
-        const LossPoint& p = losses[static_cast<std::size_t>(r)];
-        const double values[] = {p.frequency_ghz, p.low_db, p.loss_db, p.high_db};
-        for (int c = 0; c < 4; ++c) {
-            auto* item = new QTableWidgetItem(c == 0 ? QString::number(values[c], 'g', 6)
-                                                     : render::figure(values[c], 1));
-            item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
-            table->setItem(r, c, item);
-        }
-    }
-}
-
-void TypesPage::take_losses(QTableWidget* table) {
+void TypesPage::take_losses(const QTableWidget* table) {
     try {
-        std::vector<LossPoint> points;
-        for (int r = 0; r < table->rowCount(); ++r)
-            points.push_back({cell_number(table, r, 0, 0.1, 300), cell_number(table, r, 2, 0, 2000),
-                              cell_number(table, r, 1, 0, 2000), cell_number(table, r, 3, 0, 2000)});
-        std::sort(points.begin(), points.end(),
-                  [](auto& a, auto& b) { return a.frequency_ghz < b.frequency_ghz; });
-        for (std::size_t i = 0; i < points.size(); ++i) {
-            if (points[i].low_db > points[i].loss_db || points[i].high_db < points[i].loss_db)
-                throw Error("low must be at most, high at least the typical loss");
-            if (i > 0 && points[i].frequency_ghz <= points[i - 1].frequency_ghz)
-                throw Error("a frequency stands there twice");
-        }
+        const auto points = losses_in(table);
         change("Change loss", [&](WallType& x) { x.losses = points; });
     } catch (const Error& fault) {
         workspace_.tell(QString::fromUtf8(fault.what()), true);
@@ -569,63 +455,9 @@ void TypesPage::take_losses(QTableWidget* table) {
     if (form_) form_->refresh();
 }
 
-void TypesPage::fill_layers(QTableWidget* table) {
-    const QSignalBlocker quiet(table);
-    static const auto materials = standard_materials();
-    const auto& layers = type()->layers;
-    table->setRowCount(static_cast<int>(layers.size()));
-    fit_rows(table);
-    for (int r = 0; r < table->rowCount(); ++r) {
-        const Layer& l = layers[static_cast<std::size_t>(r)];
-        auto* combo = new QComboBox;
-        combo->setObjectName(QString("layerMaterial%1").arg(r));
-        int chosen = -1;
-        for (std::size_t m = 0; m < materials.size(); ++m) {
-            const Material& one = materials[m];
-            combo->addItem(QString::fromStdString(one.name));
-            combo->setItemData(static_cast<int>(m),
-                               QString("%1 to %2 GHz; ε' %3 f^%4, σ %5 f^%6 S/m")
-                                   .arg(one.low_ghz)
-                                   .arg(one.high_ghz)
-                                   .arg(one.a)
-                                   .arg(one.b)
-                                   .arg(one.c)
-                                   .arg(one.d),
-                               Qt::ToolTipRole);
-            if (one == l.material) chosen = static_cast<int>(m);
-        }
-        if (chosen < 0) {
-            combo->addItem(QString::fromStdString(l.material.name));
-            chosen = combo->count() - 1;
-        }
-        combo->setCurrentIndex(chosen);
-        combo->setToolTip(combo->itemData(chosen, Qt::ToolTipRole).toString());
-        connect(combo, &QComboBox::activated, this, [this, r](int i) {
-            if (i < static_cast<int>(materials.size()))
-                change("Change material", [&](WallType& x) {
-                    x.layers[static_cast<std::size_t>(r)].material = materials[static_cast<std::size_t>(i)];
-                });
-        });
-        table->setCellWidget(r, 0, combo);
-        const QString values[] = {l.sheet_ohm > 0 ? QString() : QString::number(l.thickness_m * 1000, 'g', 5),
-                                  l.sheet_ohm > 0 ? QString::number(l.sheet_ohm, 'g', 5) : QString()};
-        for (int c = 0; c < 2; ++c) {
-            auto* item = new QTableWidgetItem(values[c]);
-            item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
-            table->setItem(r, c + 1, item);
-        }
-    }
-}
-
-void TypesPage::take_layers(QTableWidget* table) {
+void TypesPage::take_layers(const QTableWidget* table) {
     try {
-        auto layers = type()->layers;
-        for (int r = 0; r < table->rowCount() && r < static_cast<int>(layers.size()); ++r) {
-            Layer& l = layers[static_cast<std::size_t>(r)];
-            const QTableWidgetItem* ohm = table->item(r, 2);
-            l.sheet_ohm = ohm && !ohm->text().trimmed().isEmpty() ? cell_number(table, r, 2, 0.01, 1e6) : 0;
-            if (l.sheet_ohm <= 0) l.thickness_m = cell_number(table, r, 1, 0.01, 10000) / 1000;
-        }
+        const auto layers = layers_in(table, type()->layers);
         change("Change layers", [&](WallType& x) {
             x.layers = layers;
             if (x.losses.empty() && x.use != TypeUse::obstacle)

@@ -39,10 +39,13 @@ private:
     void refresh();
     void fill_list();
     void rebuild_form();
-    void fill_losses(QTableWidget*);
-    void fill_layers(QTableWidget*);
-    void take_losses(QTableWidget*);
-    void take_layers(QTableWidget*);
+    void add_identity(Form*);
+    void add_told_by(Form*);
+    void add_losses(Form*);
+    void add_layers(Form*);
+    void add_bounds(Form*);
+    void take_losses(const QTableWidget*);
+    void take_layers(const QTableWidget*);
     void fill_uses();
     const WallType* type() const;
     void change(const QString& label, const std::function<void(WallType&)>& how);

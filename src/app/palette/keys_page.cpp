@@ -22,16 +22,30 @@ struct Group {
     std::vector<Row> rows;
 };
 
+/// The actions with keys of a menu; a menu within it is a group of its own where it has many.
+void add_groups(std::vector<Group>& groups, const QMenu& menu, const QString& name) {
+    constexpr std::size_t many = 4;
+    Group g{name, {}};
+    std::vector<Group> within;
+    for (const QAction* a : menu.actions()) {
+        if (a->menu()) add_groups(within, *a->menu(), a->text().remove('&'));
+        if (!a->shortcut().isEmpty())
+            g.rows.push_back({a->shortcut().toString(QKeySequence::NativeText), a->text().remove('&')});
+    }
+    for (Group& inner : within)
+        if (inner.rows.size() <= many) {
+            g.rows.insert(g.rows.end(), inner.rows.begin(), inner.rows.end());
+            inner.rows.clear();
+        }
+    groups.push_back(std::move(g));
+    groups.insert(groups.end(), within.begin(), within.end());
+}
+
 std::vector<Group> groups_of(const QMenuBar& menus) {
     std::vector<Group> groups;
-    for (const QAction* top : menus.actions()) {
-        if (!top->menu()) continue;
-        Group g{top->text().remove('&'), {}};
-        for (const QAction* a : top->menu()->actions())
-            if (!a->shortcut().isEmpty())
-                g.rows.push_back({a->shortcut().toString(QKeySequence::NativeText), a->text().remove('&')});
-        if (!g.rows.empty()) groups.push_back(g);
-    }
+    for (const QAction* top : menus.actions())
+        if (top->menu()) add_groups(groups, *top->menu(), top->text().remove('&'));
+    std::erase_if(groups, [](const Group& g) { return g.rows.empty(); });
     groups.push_back({"On the plan",
                       {{"Wheel", "Zoom at the pointer"},
                        {"Space + drag", "Move the plan (or the middle button)"},
@@ -42,7 +56,10 @@ std::vector<Group> groups_of(const QMenuBar& menus) {
                        {"Shift + click", "Add to the selection, or take out of it"},
                        {"Drag to the right", "Select what is wholly inside"},
                        {"Drag to the left", "Select what is touched"},
-                       {"Arrows", "Move by 10 cm, with Shift by 1 m"},
+                       {"Arrows", "Move what is selected by 10 cm, with Shift by 1 m"},
+                       {"Arrows", "With nothing selected, or another tool: a pointer; Shift: ten steps"},
+                       {"Space", "Click where that pointer is"},
+                       {"Shift + Space", "Press there and hold; again: let go"},
                        {"F", "Flip a door"},
                        {"Right click", "What can be done here"}}});
     groups.push_back({"While drawing",

@@ -21,9 +21,7 @@ constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
 constexpr int margin_px = 160;
 
 /// Of what is chosen only zones and notes are drawn in the layers.
-bool is_not_layered(const Item& item) {
-    return item.kind != ItemKind::zone && item.kind != ItemKind::note;
-}
+bool is_not_layered(const Item& item) { return item.kind != ItemKind::zone && item.kind != ItemKind::note; }
 
 }  // namespace
 
@@ -148,6 +146,7 @@ PlanView::~PlanView() = default;
 
 void PlanView::change_tool() {
     if (tool_) tool_->leave();
+    key_pointer_.hold(false);
     tool_ = make_tool(workspace_.tool(), workspace_, *this);
     setCursor(tool_->cursor());
     emit hint_changed();
@@ -270,7 +269,7 @@ void PlanView::request_drawings() {
     drawings_pending_ = true;
     drawing_runner_->request(
         [wish, cache = sheets_, assets = workspace_.project().assets, gone = theme().not_met,
-         come = theme().accent, found_lines = found_lines_,
+         come = theme().accent, dark = is_dark(), found_lines = found_lines_,
          known = lines_of_.drawings == wish.drawings && lines_of_.floor == drawings_of_,
          floor_id = drawings_of_](const CancelToken& cancel) {
             std::string missing;
@@ -294,10 +293,12 @@ void PlanView::request_drawings() {
             }
             for (const Drawing& d : wish.drawings) {
                 render::LaidSheet newer = render::laid(d, nullptr);
+                newer.on_dark = dark;
                 open(newer);
                 if (d.earlier && d.id == wish.comparison.drawing &&
                     wish.comparison.show != Comparison::Show::newer) {
                     render::LaidSheet older = older_of(d);
+                    older.on_dark = dark;
                     open(older);
                     if (wish.comparison.show == Comparison::Show::older)
                         sheets.push_back(older);
@@ -444,6 +445,7 @@ void PlanView::paint_decoration(QPainter& p) {
     paint_findings(p, workspace_, map_);
     paint_marked_place(p, workspace_, map_);
     paint_probes(p, workspace_, map_);
+    key_pointer_.paint(p, map_, theme());
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty()) legend().paint(p, statistics_, theme());
@@ -482,7 +484,10 @@ void PlanView::drag_legend(QPointF at) {
 
 void PlanView::mousePressEvent(QMouseEvent* e) {
     setFocus();
+    if (key_pointer_.is_held()) hold_key_pointer(false);
+    key_pointer_.drop();
     if (e->button() == Qt::MiddleButton || (e->button() == Qt::LeftButton && space_down_)) {
+        space_used_ = true;
         panning_ = e->position();
         setCursor(Qt::ClosedHandCursor);
         return;
@@ -495,6 +500,7 @@ void PlanView::mousePressEvent(QMouseEvent* e) {
 
 void PlanView::mouseMoveEvent(QMouseEvent* e) {
     emit pointer_moved(map_.to_floor(e->position()), true);
+    if (!key_pointer_.is_held()) key_pointer_.drop();
     if (panning_) {
         render::PlanMap m = map_;
         m.origin += e->position() - *panning_;
@@ -556,28 +562,68 @@ bool PlanView::event(QEvent* e) {
 }
 
 void PlanView::keyPressEvent(QKeyEvent* e) {
-    if (e->key() == Qt::Key_Space && !e->isAutoRepeat()) {
+    if (e->key() == Qt::Key_Space) {
+        if (e->isAutoRepeat()) return;
+        if (e->modifiers() & Qt::ShiftModifier) return hold_key_pointer(!key_pointer_.is_held());
         space_down_ = true;
+        space_used_ = false;
         setCursor(Qt::OpenHandCursor);
         return;
     }
-    if (e->key() == Qt::Key_Escape) {
+    if (key_pointer_.is_held() && move_key_pointer(*e)) {
+        // it drags
+    } else if (e->key() == Qt::Key_Escape) {
+        if (key_pointer_.is_held()) return hold_key_pointer(false);
         if (!tool_->back()) workspace_.set_tool(ToolId::select);
     } else if (tool_->key(*e)) {
         // the tool's own
     } else if (workspace_.tool() == ToolId::select &&
                (e->key() == Qt::Key_Delete || e->key() == Qt::Key_Backspace)) {
         workspace_.delete_selection();
-    } else {
+    } else if (!move_key_pointer(*e)) {
         return QWidget::keyPressEvent(e);
     }
     emit hint_changed();
 }
 
+/// Space alone clicks where the arrow keys took the pointer; with the mouse it moves the plan.
 void PlanView::keyReleaseEvent(QKeyEvent* e) {
     if (e->key() != Qt::Key_Space || e->isAutoRepeat()) return;
-    space_down_ = false;
     setCursor(tool_->cursor());
+    if (std::exchange(space_down_, false) && !space_used_) click_key_pointer();
+}
+
+PointerEvent PlanView::key_pointer_event(Qt::MouseButton button) const {
+    return {map_.to_screen(*key_pointer_.at()), *key_pointer_.at(), Qt::NoModifier, button};
+}
+
+bool PlanView::move_key_pointer(const QKeyEvent& e) {
+    if (!workspace_.floor()) return false;
+    const QPoint mouse = mapFromGlobal(QCursor::pos());
+    const Point start = map_.to_floor(rect().contains(mouse) ? mouse : rect().center());
+    if (!key_pointer_.step(e, start, grid_step_m(map_.px_per_m))) return false;
+    set_map_view(brought_into_view(map_, *key_pointer_.at(), size()));
+    emit pointer_moved(*key_pointer_.at(), true);
+    tool_->move(key_pointer_event(key_pointer_.is_held() ? Qt::LeftButton : Qt::NoButton));
+    update();
+    return true;
+}
+
+void PlanView::click_key_pointer() {
+    if (!key_pointer_.at() || !workspace_.floor()) return;
+    if (key_pointer_.is_held()) return hold_key_pointer(false);
+    tool_->press(key_pointer_event(Qt::LeftButton));
+    tool_->release(key_pointer_event(Qt::LeftButton));
+    update();
+    emit hint_changed();
+}
+
+void PlanView::hold_key_pointer(bool on) {
+    if (!key_pointer_.at() || !workspace_.floor()) return;
+    key_pointer_.hold(on);
+    on ? tool_->press(key_pointer_event(Qt::LeftButton)) : tool_->release(key_pointer_event(Qt::LeftButton));
+    update();
+    emit hint_changed();
 }
 
 void PlanView::contextMenuEvent(QContextMenuEvent* e) {

@@ -8,6 +8,7 @@
 #include "app/drawings/drawing_lines.h"
 #include "app/drawings/drawing_runner.h"
 #include "app/plan/entry_box.h"
+#include "app/plan/key_pointer.h"
 #include "app/plan/next_step_bar.h"
 #include "app/plan/plan_overlay.h"
 #include "app/plan/tool.h"
@@ -77,6 +78,10 @@ private:
     void paint_decoration(QPainter&);
     void go_near(Point);
     PointerEvent pointer(const QMouseEvent&, Qt::MouseButton) const;
+    PointerEvent key_pointer_event(Qt::MouseButton) const;
+    bool move_key_pointer(const QKeyEvent&);
+    void click_key_pointer();
+    void hold_key_pointer(bool on);
     /// The fields that the map is coloured from; the same in two predictions means the same map.
     struct HeatOf {
         std::shared_ptr<const std::vector<RadioField>> now, other;
@@ -125,7 +130,8 @@ private:
     render::MapChoice painted_map_;  ///< what the values are of
     render::MapStatistics statistics_;
     std::optional<QPointF> panning_;
-    bool space_down_ = false, legend_held_ = false;
+    bool space_down_ = false, space_used_ = false, legend_held_ = false;
+    KeyPointer key_pointer_;
     Floor drawn_floor_;
     Shared<std::vector<WallType>> drawn_types_;
     Display drawn_display_;

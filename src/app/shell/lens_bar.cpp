@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QToolButton>
 
+#include "app/shell/map_menu.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
 #include "render/plan_marks.h"
@@ -95,11 +96,8 @@ void LensBar::add_bands() {
         button->setIconSize({12, 12});
         button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
         connect(button, &QToolButton::clicked, this, [this, id = b.id] {
-            render::MapChoice choice = workspace_.map();
-            const bool also = QApplication::keyboardModifiers() & (Qt::ControlModifier | Qt::ShiftModifier);
-            const BandSet turned = choice.bands.with(id, !choice.bands.contains(id));
-            choice.bands = also && !turned.empty() ? turned : also ? choice.bands : BandSet(id);
-            workspace_.set_map(choice);
+            choose_band(workspace_, id,
+                        QApplication::keyboardModifiers() & (Qt::ControlModifier | Qt::ShiftModifier));
             shown_.reset();
             refresh();
         });
@@ -152,66 +150,10 @@ void LensBar::add_colouring() {
     colouring_->setAccessibleName("Colouring");
     colouring_->setToolTip("How the map is coloured");
     colouring_->setPopupMode(QToolButton::InstantPopup);
-    auto* menu = new QMenu(colouring_);
-    colouring_->setMenu(menu);
     layout()->addWidget(colouring_);
-    const auto add = [&](const QString& text, auto change, auto is_so) {
-        QAction* action = menu->addAction(text);
-        action->setCheckable(true);
-        connect(action, &QAction::triggered, this, [this, change] {
-            render::MapChoice choice = workspace_.map();
-            change(choice);
-            workspace_.set_map(choice);
-        });
-        connect(menu, &QMenu::aboutToShow, action,
-                [this, action, is_so] { action->setChecked(is_so(workspace_.map())); });
-    };
-    for (const bool smooth : {false, true})
-        add(
-            smooth ? "Smooth" : "In steps", [smooth](auto& c) { c.smooth = smooth; },
-            [smooth](const auto& c) { return c.smooth == smooth; });
-    menu->addSeparator();
-    for (const int percent : {100, 75, 50, 25})
-        add(
-            QString("%1 % opaque").arg(percent), [percent](auto& c) { c.opacity = percent / 100.0; },
-            [percent](const auto& c) { return std::abs(c.opacity - percent / 100.0) < 1e-9; });
-    menu->addSeparator();
-    add(
-        "Value labels", [](auto& c) { c.labels = !c.labels; }, [](const auto& c) { return c.labels; });
-    menu->addSeparator();
-    const auto change = [&](const QString& text, render::Against against) {
-        add(
-            text,
-            [against](auto& c) { c.against = c.against == against ? render::Against::nothing : against; },
-            [against](const auto& c) { return c.against == against; });
-    };
-    change("Change by the last edit", render::Against::last_edit);
-    auto* others = menu->addMenu("Change against variant");
-    others->setObjectName("othersMenu");
-    connect(others, &QMenu::aboutToShow, this, [this, others] { fill_others(others); });
-    menu->addSeparator();
-    for (const double cell_m : {1.0, 0.5, 0.25})
-        add(
-            QString("A value every %1 m").arg(cell_m), [cell_m](auto& c) { c.cell_m = cell_m; },
-            [cell_m](const auto& c) { return c.cell_m == cell_m; });
 }
 
-void LensBar::fill_others(QMenu* menu) {
-    menu->clear();
-    const Project& project = workspace_.project();
-    for (const Variant& v : project.variants) {
-        if (v.id == project.variant) continue;
-        QAction* action = menu->addAction(QString::fromStdString(v.name));
-        action->setCheckable(true);
-        const render::MapChoice& map = workspace_.map();
-        const bool shown = map.against == render::Against::variant && map.other == v.id;
-        action->setChecked(shown);
-        connect(action, &QAction::triggered, this, [this, id = v.id, shown] {
-            workspace_.hold_against(shown ? render::Against::nothing : render::Against::variant, id);
-        });
-    }
-    if (menu->isEmpty()) menu->addAction("There is no other variant")->setEnabled(false);
-}
+void LensBar::set_colouring(QMenu* menu) { colouring_->setMenu(menu); }
 
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();

@@ -15,6 +15,8 @@ class LensBar : public QWidget {
     Q_OBJECT
 public:
     explicit LensBar(Workspace&, QWidget* parent = nullptr);
+    /// What its last button opens.
+    void set_colouring(QMenu*);
 
 private:
     QToolButton* segment(const QString& text, const QString& tip);
@@ -22,7 +24,6 @@ private:
     void add_radios();
     void add_colouring();
     void fill_ticks(QMenu*);
-    void fill_others(QMenu*);
     void refresh();
     /// What it shows; a drag that changes none of it lays nothing out anew.
     struct Shown {

@@ -118,7 +118,8 @@ void MainWindow::lay_out() {
     auto* middle = new QVBoxLayout(middle_);
     middle->setContentsMargins(0, 0, 0, 0);
     middle->setSpacing(0);
-    middle->addWidget(new LensBar(workspace_, middle_));
+    lens_bar_ = new LensBar(workspace_, middle_);
+    middle->addWidget(lens_bar_);
     views_ = new QStackedWidget(middle_);
     plan_ = new PlanView(workspace_, views_);
     site_ = new SiteView(workspace_, views_);
@@ -344,19 +345,15 @@ void MainWindow::connect_parts() {
         status_->set_place(inside && document_.is_open() ? "east " + one(p.x) + "  north " + one(p.y)
                                                          : QString());
     });
-    connect(start_, &StartPage::create_asked, this, [this](const Project& p) {
-        leave_then([this, p] { open_project(p, {}); });
-    });
+    connect(start_, &StartPage::create_asked, this,
+            [this](const Project& p) { leave_then([this, p] { open_project(p, {}); }); });
     connect(start_, &StartPage::open_asked, this, [this] {
         const QString name = asking_.open_file("Open a project", project_filter);
         if (!name.isEmpty()) leave_then([this, name] { open_file(name); });
     });
-    connect(start_, &StartPage::open_file_asked, this, [this](const QString& name) {
-        leave_then([this, name] { open_file(name); });
-    });
-    connect(start_, &StartPage::demo_asked, this, [this] {
-        leave_then([this] { open_demo(); });
-    });
+    connect(start_, &StartPage::open_file_asked, this,
+            [this](const QString& name) { leave_then([this, name] { open_file(name); }); });
+    connect(start_, &StartPage::demo_asked, this, [this] { leave_then([this] { open_demo(); }); });
     connect(start_, &StartPage::back_asked, this, [this] { pages_->setCurrentIndex(1); });
 }
 
@@ -384,12 +381,8 @@ void MainWindow::leave_types() {
 
 ExtraWish MainWindow::wish() const {
     const render::MapChoice& map = workspace_.map();
-    return {map.lens == LensId::confidence,
-            map.lens == LensId::outside,
-            workspace_.step() == Step::proof,
-            map.cell_m,
-            map.is_change() ? map.against : render::Against::nothing,
-            map.other};
+    return {map.lens == LensId::confidence, map.lens == LensId::outside, workspace_.step() == Step::proof,
+            map.is_change() ? map.against : render::Against::nothing, map.other};
 }
 
 void MainWindow::predict() {
@@ -413,7 +406,7 @@ void MainWindow::tell_work() {
     if (const QString file = files_->doing(); !file.isEmpty())
         return status_->set_work(file, files_->is_reading());
     if (!doing_.isEmpty()) return status_->set_work(doing_, true);
-    status_->set_work(!document_.is_open()   ? ""
+    status_->set_work(!document_.is_open()  ? ""
                       : prediction_stopped_ ? "Prediction stopped"
                                             : "Prediction up to date",
                       false);
@@ -469,7 +462,8 @@ void MainWindow::show_plan_or_site() {
 
 bool MainWindow::is_preparing() const { return pages_->currentWidget() == prepare_; }
 bool MainWindow::is_working() const {
-    return working_ > 0 || !files_->doing().isEmpty() || prepare_->is_working() || !prepare_->canvas().is_idle();
+    return working_ > 0 || !files_->doing().isEmpty() || prepare_->is_working() ||
+           !prepare_->canvas().is_idle();
 }
 
 void MainWindow::duplicate(FloorId id) {

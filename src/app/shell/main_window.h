@@ -21,6 +21,7 @@ struct Loaded;
 namespace yemvo::app {
 
 class HeaderBar;
+class LensBar;
 class PlanView;
 class SiteView;
 class SectionView;
@@ -107,8 +108,8 @@ private:
     void leave_then(const std::function<void()>& go);
     void save_then(const QString& file, const std::function<void()>& go);
     QString ask_where_to_save();
-    void read_project(const QString& what, std::function<Loaded()> how, std::function<void(const Loaded&)> done,
-                      const QString& failure);
+    void read_project(const QString& what, std::function<Loaded()> how,
+                      std::function<void(const Loaded&)> done, const QString& failure);
     void refresh_work();
     void tell_work();
     void show_start_page();
@@ -123,6 +124,9 @@ private:
     void show_plan_or_site();
     void add_floor_on_top();
     void make_display_actions(QMenu*);
+    void make_map_actions(QMenu*);
+    /// The next floor of the building, above or below.
+    void show_floor_beside(int by);
     void open_palette();
     void add_places(std::vector<Command>&);
     void show_findings();
@@ -146,7 +150,8 @@ private:
     ProofPage* proof_ = nullptr;
     QWidget *proof_edge_ = nullptr, *details_edge_ = nullptr;
     QWidget* middle_ = nullptr;  ///< lens bar and plan
-    QStackedWidget* views_;      ///< plan or site
+    LensBar* lens_bar_;
+    QStackedWidget* views_;  ///< plan or site
     PlanView* plan_;
     SiteView* site_;
     SectionView* section_;

@@ -11,7 +11,9 @@
 #include "app/shell/arranging.h"
 #include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
+#include "app/shell/lens_bar.h"
 #include "app/shell/main_window.h"
+#include "app/shell/map_menu.h"
 #include "app/shell/theme.h"
 #include "app/shell/tool_strip.h"
 #include "project/edits.h"
@@ -111,6 +113,9 @@ void MainWindow::make_menus() {
     needs_project(action(view, "Fit floor", QKeySequence("Ctrl+0"), [this] { plan_->fit(); }));
     needs_project(action(view, "Zoom in", QKeySequence("Ctrl++"), [this] { plan_->zoom(1.25); }));
     needs_project(action(view, "Zoom out", QKeySequence("Ctrl+-"), [this] { plan_->zoom(0.8); }));
+    needs_project(action(view, "Floor above", QKeySequence("Ctrl+PgUp"), [this] { show_floor_beside(1); }));
+    needs_project(
+        action(view, "Floor below", QKeySequence("Ctrl+PgDown"), [this] { show_floor_beside(-1); }));
     needs_project(action(view, "Site", QKeySequence("Ctrl+6"),
                          [this] { workspace_.show_site(!workspace_.site_shown()); }));
     view->addSeparator();
@@ -120,9 +125,7 @@ void MainWindow::make_menus() {
                              QKeySequence(QString("Ctrl+%1").arg(i + 1)),
                              [this, i] { workspace_.set_step(static_cast<Step>(i)); }));
     view->addSeparator();
-    for (const LensInfo& info : lenses())
-        needs_project(action(view, "Lens " + QString::fromStdString(info.name), {},
-                             [this, &info] { workspace_.look_through(info.id); }));
+    make_map_actions(view);
     view->addSeparator();
     needs_project(action(view, "Tray", QKeySequence("Ctrl+T"), [this] {
         tray_open_ = !tray_open_;
@@ -161,9 +164,28 @@ void MainWindow::make_menus() {
     QMenu* help = bar->addMenu("&Help");
     action(help, "Keys", QKeySequence::HelpContents,
            [this] { (new KeysPage(*header_->menus(), this))->open(); });
-    action(help, "Open the demo library", {}, [this] {
-        leave_then([this] { open_demo(); });
-    });
+    action(help, "Open the demo library", {}, [this] { leave_then([this] { open_demo(); }); });
+}
+
+void MainWindow::make_map_actions(QMenu* view) {
+    QMenu* through = view->addMenu("Lens");
+    for (const LensInfo& info : lenses())
+        project_actions_.push_back(action(through, "Lens " + QString::fromStdString(info.name), {},
+                                          [this, &info] { workspace_.look_through(info.id); }));
+    QMenu* colouring = view->addMenu("Colouring");
+    lens_bar_->set_colouring(colouring);
+    for (const auto& made :
+         {fill_map_menu(view->addMenu("Map"), workspace_), fill_colouring_menu(colouring, workspace_)})
+        project_actions_.insert(project_actions_.end(), made.begin(), made.end());
+}
+
+void MainWindow::show_floor_beside(int by) {
+    const auto& floors = building_with(workspace_.project(), workspace_.floor_id()).floors;
+    const auto here = std::ranges::find(floors, workspace_.floor_id(), &Floor::id);
+    const auto to = here - floors.begin() + by;
+    if (to < 0 || to >= std::ssize(floors))
+        return workspace_.tell(by > 0 ? "This is the topmost floor" : "This is the lowest floor");
+    workspace_.show_floor(floors[static_cast<std::size_t>(to)].id);
 }
 
 void MainWindow::make_tool_actions(QMenu* menu) {
@@ -261,9 +283,7 @@ void MainWindow::fill_variants(QMenu* list) {
 void MainWindow::fill_recent() {
     recent_menu_->clear();
     for (const QString& file : QSettings().value("recent").toStringList())
-        recent_menu_->addAction(file, this, [this, file] {
-            leave_then([this, file] { open_file(file); });
-        });
+        recent_menu_->addAction(file, this, [this, file] { leave_then([this, file] { open_file(file); }); });
     if (recent_menu_->isEmpty()) recent_menu_->addAction("Nothing yet")->setEnabled(false);
 }
 

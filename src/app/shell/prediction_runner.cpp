@@ -97,7 +97,7 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     const auto order = in_order(request.project, request.in_view);
     emit working(true, tr("Predicting"));
     const ExtraWish& extra = request.extra;
-    PredictionWish wish{extra.cell_m, extra.deviation || needs_deviation(request.project), 0};
+    PredictionWish wish{{}, extra.deviation || needs_deviation(request.project), 0};
     auto whole = std::make_shared<Prediction>();
     whole->project = request.project;
     whole->of = request.of;
@@ -122,9 +122,8 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
         whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, token);
     if (extra.outside) {
         constexpr double beyond_m = 25;
-        whole->outside =
-            predictor_.predict(request.project, {request.in_view}, {extra.cell_m, false, beyond_m}, token)
-                .floors.front();
+        whole->outside = predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, token)
+                             .floors.front();
     }
     emit ready(whole);
 }

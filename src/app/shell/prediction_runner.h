@@ -17,7 +17,6 @@ struct ExtraWish {
     bool deviation = false;  ///< how far off the fields may be
     bool outside = false;    ///< the surroundings of the floor in view
     bool places = false;     ///< where requirements are missed
-    double cell_m = 0.5;
     render::Against against = render::Against::nothing;
     VariantId other = {};
     friend bool operator==(const ExtraWish&, const ExtraWish&) = default;

@@ -302,6 +302,10 @@ void Workspace::look_through(LensId id) {
     set_map(choice);
 }
 
+void Workspace::choose_grid(double grid_m) {
+    edit("Change grid", [&](Project& p) { p.settings.grid_m = grid_m; });
+}
+
 void Workspace::hold_against(render::Against against, VariantId other) {
     render::MapChoice choice = map_;
     choice.against = against;

@@ -2,6 +2,7 @@
 // step, the tool and its types, the map. Every view reads it; edits go through it.
 #pragma once
 #include <QObject>
+#include <array>
 #include <map>
 #include <memory>
 #include <optional>
@@ -84,6 +85,9 @@ struct Prediction {
     std::vector<WorstPlace> places;                ///< where requirements are missed, while Proof is in front
 };
 
+/// Grids that maps and verdicts are offered on.
+inline constexpr std::array<double, 3> grids_m{1, 0.5, 0.25};
+
 /// Whose radios the map shows.
 enum class RadiosShown { all, selected, ticked };
 
@@ -165,6 +169,8 @@ public:
     void set_map(const render::MapChoice&);
     /// Another lens, with its own threshold; the rest of the choice stays.
     void look_through(LensId);
+    /// Of maps and verdict alike, since a verdict that changed with the look of the map could not be trusted.
+    void choose_grid(double grid_m);
     /// Holds the map against another; a variant that is the current one or gone counts as nothing.
     void hold_against(render::Against, VariantId = {});
     /// The project that the map is held against now; null for nothing.

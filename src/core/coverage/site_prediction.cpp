@@ -176,7 +176,8 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         FloorPrediction p;
         p.floor = id;
         p.scene = kept;
-        p.surface = make_surface(project, scene, *floor, wish.cell_m, wish.beyond_m);
+        p.surface = make_surface(project, scene, *floor, wish.cell_m.value_or(project.settings.grid_m),
+                                 wish.beyond_m);
         p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
         p.models = project.models;
         p.radios = std::make_shared<const std::vector<RadioField>>(

@@ -3,6 +3,7 @@
 #include <cstdint>
 #include <functional>
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "base/progress.h"
@@ -41,8 +42,8 @@ struct SitePrediction {
 };
 
 struct PredictionWish {
-    double cell_m = 0.5;
-    bool deviation = false;  ///< also how far off the radios' fields may be
+    std::optional<double> cell_m = {};  ///< of another grid than the project's own
+    bool deviation = false;             ///< also how far off the radios' fields may be
     /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of
     /// inside.
     double beyond_m = 0;

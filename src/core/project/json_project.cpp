@@ -16,8 +16,12 @@ Json write_settings(const SiteSettings& s) {
             {"country", s.country},
             {"client_height_m", s.client_height_m},
             {"client_noise_figure_db", s.client_noise_figure_db},
-            {"client", s.client}};
+            {"client", s.client},
+            {"grid_m", s.grid_m}};
 }
+
+/// Finer ones would fill the memory, coarser ones miss rooms.
+constexpr double finest_grid_m = 0.1, coarsest_grid_m = 5;
 
 std::optional<LengthUnits> find_units(std::string_view name) {
     if (name == "metres") return LengthUnits::metres;
@@ -26,8 +30,12 @@ std::optional<LengthUnits> find_units(std::string_view name) {
 }
 
 SiteSettings read_settings(const Reader& r, int version) {
-    return {r.at("units").word(find_units), r.at("country").text(2), r.at("client_height_m").number(0, 100),
-            r.at("client_noise_figure_db").number(0, 30), version > 3 ? r.at("client").text(100) : "tablet"};
+    return {r.at("units").word(find_units),
+            r.at("country").text(2),
+            r.at("client_height_m").number(0, 100),
+            r.at("client_noise_figure_db").number(0, 30),
+            version > 3 ? r.at("client").text(100) : "tablet",
+            version > 5 ? r.at("grid_m").number(finest_grid_m, coarsest_grid_m) : SiteSettings().grid_m};
 }
 
 Json write_variant(const Variant& v) {

@@ -7,7 +7,7 @@
 
 namespace yemvo {
 
-inline constexpr int format_version = 5;
+inline constexpr int format_version = 6;
 
 /// Pretty-printed, always in the same order, so that it diffs. Assets are not in it.
 std::string project_to_json(const Project&);

@@ -40,6 +40,7 @@ QImage ink_of(const LaidSheet& s, const PlanMap& map, QSize size, const CancelTo
     }
     cancel.check();
     make_ink(image, s.inverted, s.lighten);
+    if (s.on_dark) swap_light_and_dark(image);
     if (s.tint) {
         QPainter p(&image);
         p.setCompositionMode(QPainter::CompositionMode_SourceIn);
@@ -51,7 +52,7 @@ QImage ink_of(const LaidSheet& s, const PlanMap& map, QSize size, const CancelTo
 }  // namespace
 
 LaidSheet laid(const Drawing& d, std::shared_ptr<const Sheet> sheet) {
-    return {std::move(sheet), d.source, d.crop, d.placement, d.opacity, d.lighten, d.inverted, {}};
+    return {std::move(sheet), d.source, d.crop, d.placement, d.opacity, d.lighten, d.inverted, {}, false};
 }
 
 QTransform sheet_to_px(const Similarity& placement, const PlanMap& map) {

@@ -18,6 +18,7 @@ struct LaidSheet {
     double opacity = 1, lighten = 0;
     bool inverted = false;
     std::optional<QColor> tint;  ///< all ink in this colour
+    bool on_dark = false;        ///< it lies on dark paper: dark ink is shown light, in its own hue
 };
 LaidSheet laid(const Drawing&, std::shared_ptr<const Sheet>);
 

@@ -77,4 +77,19 @@ void make_ink(QImage& image, bool inverted, double lighten) {
     }
 }
 
+void swap_light_and_dark(QImage& image) {
+    for (int y = 0; y < image.height(); ++y) {
+        auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
+        for (int x = 0; x < image.width(); ++x) {
+            const QRgb c = line[x];
+            const int a = qAlpha(c);
+            if (a == 0) continue;
+            // the lightness of HSL is half of the least and the greatest part
+            const auto [low, high] = std::minmax({qRed(c), qGreen(c), qBlue(c)});
+            const int by = a - low - high;
+            line[x] = qRgba(qRed(c) + by, qGreen(c) + by, qBlue(c) + by, a);
+        }
+    }
+}
+
 }  // namespace yemvo::render

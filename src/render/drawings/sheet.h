@@ -62,5 +62,7 @@ CleanSvg clean_svg(const Bytes&, const std::string& name);
 
 /// White becomes transparent, everything else looks over white as it did; then lightened or inverted.
 void make_ink(QImage& premultiplied, bool inverted, double lighten);
+/// Light ink becomes dark and dark ink light; hues stay.
+void swap_light_and_dark(QImage& premultiplied);
 
 }  // namespace yemvo::render

@@ -1,0 +1,35 @@
+// The real window without a display, as every bench of it needs it.
+#pragma once
+#include <QApplication>
+#include <QStandardPaths>
+#include <QTest>
+
+#include "app/plan/plan_view.h"
+#include "app/shell/main_window.h"
+#include "app/shell/theme.h"
+
+namespace yemvo::bench {
+
+/// At 1280x800, shown; nothing of it touches the person's own settings.
+class BenchWindow {
+public:
+    BenchWindow(int& argc, char** argv) : app_(argc, argv) {
+        QStandardPaths::setTestModeEnabled(true);
+        yemvo::app::apply_theme(app_);
+        window.emplace();
+        window->resize(1280, 800);
+        window->show();
+    }
+    yemvo::app::MainWindow& operator*() { return *window; }
+
+private:
+    struct Platform {
+        Platform() {
+            if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
+        }
+    } platform_;  ///< chosen before the application is there
+    QApplication app_;
+    std::optional<yemvo::app::MainWindow> window;
+};
+
+}  // namespace yemvo::bench
