@@ -9,6 +9,7 @@
 #include "app/shell/lens_bar.h"
 #include "project/edits.h"
 #include "render/legend.h"
+#include "render/text_style.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -53,8 +54,9 @@ TEST_CASE("the proof shows each requirement for the venue and every floor as the
     CHECK(d.table().place_name(0) == "Venue");
     for (const char* floor : {"Basement", "Ground floor", "First floor", "Second floor", "Garden"})
         CHECK(d.column(floor) > 0);
+    // rounded down: 99.97 % is not all of it
     const auto shown = [](double share) {
-        return share > 0.9995 ? QString("100") : QString::number(100 * share, 'f', 1);
+        return share == 1 ? QString("100") : QString::number(std::floor(1000 * share) / 10, 'f', 1);
     };
     for (BandId b : {band_24, band_5, band_6})
         CHECK(d.table().figure_text(row, 0, b) == shown(result->site.share_met(b)));
@@ -62,6 +64,10 @@ TEST_CASE("the proof shows each requirement for the venue and every floor as the
         const QString name = QString::fromStdString(find_floor(d.project(), f.floor)->name);
         CHECK(d.table().figure_text(row, d.column(name), band_5) == shown(f.share_met(band_5)));
     }
+    // the last row says what the header says
+    for (const BandResult& b : d.w().verdict()->bands)
+        CHECK(d.table().figure_text(d.table().row_count() - 1, 0, b.band) + " %" ==
+              render::percent(b.share_met()));
     // what is not asked in a band has a dash
     const int rate = d.table().row_of(d.required("rate_down", "Public library").id);
     CHECK(d.table().figure_text(rate, 0, band_24) == QString::fromUtf8("–"));

@@ -45,7 +45,7 @@ QString about(const Project& project) {
     const QString required =
         sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
                         : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
-    return QString("%1, variant %2: %3, %4 on; a place judged every %5 m, %6 above the floor")
+    return QString("%1, variant %2: %3, %4 on; judged every %5 m, %6 up")
         .arg(required, QString::fromStdString(current_variant(project).name),
              counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"))
         .arg(project.settings.grid_m)

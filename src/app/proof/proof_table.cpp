@@ -19,9 +19,10 @@ constexpr int title_width = 138, limit_width = 106, area_width = 40, figure_widt
 constexpr int head_height = 44, group_height = 20, row_height = 21, scroll_height = 12;
 const QString nothing_asked = QStringLiteral("–");
 
+/// As everywhere: rounded down, so that a limit is never shown as kept when it is not.
 QString share_text(double share) {
-    const double percent = 100 * share;
-    return percent > 99.95 ? QStringLiteral("100") : render::figure(percent, 1);
+    const QString text = render::percent(share).chopped(2);
+    return text == "100.0" ? QStringLiteral("100") : text;
 }
 
 QString group_title(LensGroup group) {

@@ -25,6 +25,7 @@ public:
     QRect figure_rect(int row, int place, BandId) const;
     QRect title_rect(int row) const;
     int row_of(RequirementId) const;  ///< -1: none
+    int row_count() const { return static_cast<int>(rows_.size()); }  ///< the last is all of them
     int place_count() const { return static_cast<int>(places_.size()); }
     QString place_name(int place) const { return places_[static_cast<std::size_t>(place)].name; }
     QSize sizeHint() const override;

@@ -76,7 +76,10 @@ void MainWindow::read_project(const QString& what, std::function<Loaded()> how,
 void MainWindow::recover_work(int index) {
     const Leftover leftover = leftovers_.at(static_cast<std::size_t>(index));
     read_project(
-        QString::fromStdString(leftover.project), [leftover] { return Loaded{recover(leftover), {}}; },
+        QString::fromStdString(leftover.project),
+        [leftover] {
+            return Loaded{recover(leftover), {}};
+        },
         [this, leftover](const Loaded& loaded) {
             document_.open_unsaved(loaded.project, QString::fromStdString(leftover.file));
             show_work();
