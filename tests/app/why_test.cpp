@@ -279,6 +279,32 @@ TEST_CASE("the dark theme turns everything at once and back again") {
         }
 }
 
+TEST_CASE("words written before the theme changed are readable after it") {
+    Demo d;
+    d.menu("Tray");
+    d.w().set_tool(ToolId::probe);
+    const Point place = access_points(d.project(), d.w().floor_id()).front().position;
+    d.click(place + Point{1.5, 1});
+    REQUIRE(d.settle());
+    const auto* terms = page(d).terms();
+    REQUIRE(terms->rowCount() > 3);
+    const auto readable = [&] {
+        for (int r = 0; r < terms->rowCount(); ++r)
+            for (int c = 0; c < 3; ++c) {
+                const int ink = terms->item(r, c)->foreground().color().lightness();
+                if (std::abs(ink - theme().paper.lightness()) < 90) return false;
+            }
+        return true;
+    };
+    CHECK(readable());
+    choose_theme(true);
+    QTest::qWait(20);
+    CHECK(readable());
+    choose_theme(false);
+    QTest::qWait(20);
+    CHECK(readable());
+}
+
 TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other one stays as it was") {
     Demo d;
     const auto count = [&] { return placed_access_points(d.w().project()).size(); };

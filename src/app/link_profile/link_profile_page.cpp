@@ -152,6 +152,11 @@ void LinkProfilePage::showEvent(QShowEvent* e) {
     QWidget::showEvent(e);
 }
 
+void LinkProfilePage::changeEvent(QEvent* e) {
+    if (e->type() == QEvent::PaletteChange) refresh();  // the cells keep their inks
+    QWidget::changeEvent(e);
+}
+
 void LinkProfilePage::refresh() {
     stale_ = !isVisible();
     if (stale_) return;

@@ -24,6 +24,7 @@ public:
 private:
     void refresh();
     void showEvent(QShowEvent*) override;
+    void changeEvent(QEvent*) override;
     void fill_probes();
     void fill_heard();
     void fill_terms();
