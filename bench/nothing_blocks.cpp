@@ -2,7 +2,7 @@
 // loop stands still while everything is predicted anew, while that is cancelled, and while an access point is
 // dragged.
 #include <QElapsedTimer>
-#include <QPushButton>
+#include <QTemporaryDir>
 #include <QTimer>
 
 #include "app/shell/status_line.h"
@@ -67,7 +67,7 @@ int main(int argc, char** argv) {
     std::printf("%-66s %8.1f ms\n", "put into the window", opened);
 
     Gaps gaps;
-    std::vector<double> whole, recomputed, cancelled, dragged;
+    std::vector<double> whole, recomputed, cancelled, dragged, probed, saved, opened_again;
     for (int i = 1; i <= 5; ++i) {
         gaps.take();
         whole.push_back(milliseconds([&] {
@@ -87,20 +87,48 @@ int main(int argc, char** argv) {
     wait(window);
     PlanView& plan = window.plan();
     const QPoint from = plan.map().to_screen(access_points(w.project(), w.floor_id())[77].position).toPoint();
-    gaps.take();
-    QTest::mousePress(&plan, Qt::LeftButton, {}, from);
-    for (int i = 1; i <= 20; ++i) {
-        const QPointF to = QPointF(from) + QPointF(3.0 * i, 2.0 * i);
-        QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
-                      Qt::NoModifier);
-        QApplication::sendEvent(&plan, &e);
-        QTest::qWait(30);
-        dragged.push_back(gaps.take());
+    const auto drag = [&](std::vector<double>& worst) {
+        gaps.take();
+        QTest::mousePress(&plan, Qt::LeftButton, {}, from);
+        for (int i = 1; i <= 20; ++i) {
+            const QPointF to = QPointF(from) + QPointF(3.0 * i, 2.0 * i);
+            QMouseEvent e(QEvent::MouseMove, to, plan.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                          Qt::NoModifier);
+            QApplication::sendEvent(&plan, &e);
+            QTest::qWait(30);
+            worst.push_back(gaps.take());
+        }
+        QTest::mouseRelease(&plan, Qt::LeftButton, {}, from);
+    };
+    drag(dragged);
+    wait(window);
+    w.set_tool(ToolId::probe);
+    drag(probed);
+    // a file of that size, read and written behind the window
+    QTemporaryDir folder;
+    const QString file = folder.path() + "/hall.yemvo";
+    window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
+    const auto at_rest = [&] { return !window.is_working(); };
+    for (int i = 0; i < 5; ++i) {
+        gaps.take();
+        window.save();
+        if (!QTest::qWaitFor(at_rest, 60'000)) return 2;
+        saved.push_back(gaps.take());
     }
-    QTest::mouseRelease(&plan, Qt::LeftButton, {}, from);
+    wait(window);
+    for (int i = 0; i < 5; ++i) {
+        gaps.take();
+        window.open_file(file);
+        if (!QTest::qWaitFor(at_rest, 60'000)) return 2;
+        wait(window);
+        opened_again.push_back(gaps.take());
+    }
     print("everything predicted anew, until painted with verdict", figures(whole));
     print("longest gap of the event loop meanwhile", figures(recomputed));
     print("longest gap while that is cancelled", figures(cancelled));
     print("longest gap in a move of an access point", figures(dragged));
+    print("longest gap in a move of a probe", figures(probed));
+    print("longest gap while it is saved", figures(saved));
+    print("longest gap while it is opened and predicted", figures(opened_again));
     return 0;
 }

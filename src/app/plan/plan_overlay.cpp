@@ -5,6 +5,23 @@
 #include "render/text_style.h"
 
 namespace yemvo::app {
+namespace {
+
+QPixmap blank_stamp(int half, double ratio) {
+    QPixmap stamp(QSize(2 * half, 2 * half) * ratio);
+    stamp.setDevicePixelRatio(ratio);
+    stamp.fill(Qt::transparent);
+    return stamp;
+}
+
+/// On whole pixels, so that text stays sharp.
+void put_stamp(QPainter& p, const QPixmap& stamp, QPointF centre, int half, double ratio) {
+    const QPointF corner = centre - QPointF(half, half);
+    p.drawPixmap(QPointF(std::round(corner.x() * ratio) / ratio, std::round(corner.y() * ratio) / ratio),
+                 stamp);
+}
+
+}  // namespace
 
 void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, const AccessPoint& ap,
                         render::BadgeState state, double ratio) {
@@ -20,17 +37,12 @@ void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, con
                              static_cast<int>(state), radios, is_dark()});
     QPixmap& stamp = kept->second;
     if (fresh) {
-        stamp = QPixmap(QSize(2 * half, 2 * half) * ratio);
-        stamp.setDevicePixelRatio(ratio);
-        stamp.fill(Qt::transparent);
+        stamp = blank_stamp(half, ratio);
         QPainter on(&stamp);
         on.setRenderHints(QPainter::Antialiasing | QPainter::TextAntialiasing);
         render::paint_badge(on, QPointF(half, half), project, ap, state, theme());
     }
-    // on whole pixels, so that text stays sharp
-    const QPointF corner = centre - QPointF(half, half);
-    p.drawPixmap(QPointF(std::round(corner.x() * ratio) / ratio, std::round(corner.y() * ratio) / ratio),
-                 stamp);
+    put_stamp(p, stamp, centre, half, ratio);
 }
 
 void paint_probe_ray(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
@@ -86,20 +98,55 @@ void paint_probes(QPainter& p, const Workspace& workspace, const render::PlanMap
     }
 }
 
-void paint_findings(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
-    if (workspace.map_shown()) return;
-    for (const Finding& f : *workspace.findings()) {
-        if (f.waived || !f.has_place || !(f.floor == workspace.floor_id())) continue;
-        const QPointF c = map.to_screen(f.place);
-        for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().not_met, 1.6)}) {
-            p.setPen(pen);
-            p.setBrush(Qt::NoBrush);
-            p.drawEllipse(c, 7, 7);
-        }
-        p.setPen(QPen(theme().not_met, 1.8, Qt::SolidLine, Qt::RoundCap));
-        p.drawLine(c + QPointF(0, -3), c + QPointF(0, 0.6));
-        p.drawPoint(c + QPointF(0, 3.4));
+std::vector<FindingMark> finding_marks(const std::vector<Finding>& findings, FloorId floor,
+                                       const render::PlanMap& map, QSizeF view) {
+    constexpr double rim_px = 10, apart_px = 22;
+    const QRectF seen = QRectF(QPointF(0, 0), view).adjusted(-rim_px, -rim_px, rim_px, rim_px);
+    std::map<std::pair<int, int>, FindingMark> marks;
+    for (const Finding& f : findings) {
+        if (f.waived || !f.has_place || f.floor != floor) continue;
+        const QPointF at = map.to_screen(f.place);
+        if (!seen.contains(at)) continue;
+        // cells lie fixed on the floor, so that a pan regroups nothing
+        const QPointF from_origin = (at - map.origin) / apart_px;
+        FindingMark& mark = marks[{static_cast<int>(std::floor(from_origin.x())),
+                                   static_cast<int>(std::floor(from_origin.y()))}];
+        ++mark.count;
+        mark.at += (at - mark.at) / mark.count;
     }
+    std::vector<FindingMark> list;
+    for (const auto& [cell, mark] : marks) list.push_back(mark);
+    return list;
+}
+
+static void paint_finding(QPainter& p, QPointF c, int count) {
+    for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().not_met, 1.6)}) {
+        p.setPen(pen);
+        p.setBrush(count > 1 ? QBrush(theme().tile) : Qt::NoBrush);
+        p.drawEllipse(c, count > 1 ? 8.5 : 7, count > 1 ? 8.5 : 7);
+    }
+    p.setPen(QPen(theme().not_met, 1.8, Qt::SolidLine, Qt::RoundCap));
+    if (count > 1) {
+        p.setFont(render::font(10.5, 600));
+        p.drawText(QRectF(c - QPointF(9, 9), QSizeF(18, 18)), Qt::AlignCenter,
+                   count < 100 ? QString::number(count) : QStringLiteral("…"));
+        return;
+    }
+    p.drawLine(c + QPointF(0, -3), c + QPointF(0, 0.6));
+    p.drawPoint(c + QPointF(0, 3.4));
+}
+
+void FindingStamps::paint(QPainter& p, const FindingMark& mark, double ratio) {
+    constexpr int half = 12;
+    const auto [kept, fresh] = stamps_.try_emplace({std::min(mark.count, 100), ratio, is_dark()});
+    QPixmap& stamp = kept->second;
+    if (fresh) {
+        stamp = blank_stamp(half, ratio);
+        QPainter on(&stamp);
+        on.setRenderHints(QPainter::Antialiasing | QPainter::TextAntialiasing);
+        paint_finding(on, QPointF(half, half), mark.count);
+    }
+    put_stamp(p, stamp, mark.at, half, ratio);
 }
 
 void paint_marked_place(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {

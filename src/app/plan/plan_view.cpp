@@ -442,7 +442,10 @@ void PlanView::paintEvent(QPaintEvent*) {
 }
 
 void PlanView::paint_decoration(QPainter& p) {
-    paint_findings(p, workspace_, map_);
+    if (!workspace_.map_shown())
+        for (const FindingMark& mark :
+             finding_marks(*workspace_.findings(), workspace_.floor_id(), map_, size()))
+            finding_stamps_.paint(p, mark, devicePixelRatioF());
     paint_marked_place(p, workspace_, map_);
     paint_probes(p, workspace_, map_);
     key_pointer_.paint(p, map_, theme());

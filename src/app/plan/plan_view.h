@@ -89,6 +89,7 @@ private:
     };
     HeatOf heat_of_;
     BadgeStamps badges_;
+    FindingStamps finding_stamps_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);
     void drag_legend(QPointF);

@@ -72,6 +72,7 @@ public:
         });
         std::sort(scene_.slabs.begin(), scene_.slabs.end(),
                   [](const SceneSlab& a, const SceneSlab& b) { return a.level_m < b.level_m; });
+        index_panels();
         set_keys();
         return std::move(scene_);
     }
@@ -257,6 +258,12 @@ private:
         add_points(key, p.outline);
         return key.value();
     }
+    void index_panels() {
+        std::vector<Segment> lines;
+        lines.reserve(scene_.panels.size());
+        for (const ScenePanel& p : scene_.panels) lines.push_back({p.a, p.b});
+        scene_.panel_index = SegmentIndex(std::move(lines));
+    }
     void set_keys() {
         scene_.laws_key = key_of(scene_.laws, scene_.deviations);
         for (const ScenePanel& p : scene_.panels) scene_.panel_keys.push_back(key_of(p));
@@ -276,26 +283,28 @@ private:
 };
 
 bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
-    return std::any_of(scene.panels.begin(), scene.panels.end(), [&](const ScenePanel& p) {
-        return from.z >= p.base_m && from.z < p.top_m &&
-               box_of({p.a, p.b}).grown(0.02).contains(from.flat()) &&
-               crossing({from.flat(), to.flat()}, {p.a, p.b}).has_value();
+    bool passes = false;
+    scene.panel_index.near(box_of({from.flat(), to.flat()}), [&](std::size_t i) {
+        const ScenePanel& p = scene.panels[i];
+        passes |= from.z >= p.base_m && from.z < p.top_m &&
+                  crossing({from.flat(), to.flat()}, {p.a, p.b}).has_value();
     });
+    return passes;
 }
 
 /// At least 3 cm from a wall, on the side where it is; on the wall's middle line on its left.
 Point3 off_walls(const Scene& scene, Point3 at) {
     constexpr double least_m = 0.03 + 0.016;  // and the step that follows
-    for (const ScenePanel& panel : scene.panels) {
-        if (at.z < panel.base_m || at.z >= panel.top_m) continue;
-        const Segment line{panel.a, panel.b};
-        if (!box_of(line).grown(least_m).contains(at.flat()) || distance(line, at.flat()) >= least_m)
-            continue;
+    constexpr double moved_m = 0.3;           // farther than it is carried from wall to wall
+    scene.panel_index.near(box_of({at.flat(), at.flat()}).grown(moved_m), [&](std::size_t i) {
+        const ScenePanel& panel = scene.panels[i];
+        if (at.z < panel.base_m || at.z >= panel.top_m) return;
+        if (distance({panel.a, panel.b}, at.flat()) >= least_m) return;
         const Point left = left_of(unit(panel.b - panel.a));
         const double side_m = dot(at.flat() - panel.a, left);
         const Point by = left * ((side_m < 0 ? -least_m : least_m) - side_m);
         at = at + Point3{by.x, by.y, 0};
-    }
+    });
     return at;
 }
 

@@ -11,6 +11,7 @@
 #include <vector>
 
 #include "base/content_key.h"
+#include "geometry/segment_index.h"
 #include "project/project.h"
 #include "propagation/angle_law.h"
 #include "propagation/floor_mask.h"
@@ -95,6 +96,7 @@ struct Scene {
     /// Of each panel, slab and prism, and of all laws.
     std::vector<std::uint64_t> panel_keys, slab_keys, prism_keys;
     std::uint64_t laws_key = 0;
+    SegmentIndex panel_index;  ///< of the panels from above, by their places in the list
     const SceneFloor& floor(FloorId) const;
     const FloorMask& mask(FloorId id) const { return *floor(id).mask; }
 };
