@@ -269,6 +269,7 @@ LensChoice look_of(const Project& project, const MapChoice& choice) {
     look.only = choice.only;
     look.client = client(project, project.settings.client);
     look.level_dbm = signal_asked_dbm(project, choice.bands);
+    look.heard_dbm = project.settings.heard_dbm;
     return look;
 }
 

@@ -217,6 +217,27 @@ TEST_CASE("the grid is the project's: an edit that is undone, one for the map an
     CHECK(d.w().map().opacity == 0.5);
 }
 
+TEST_CASE("the level from which a radio is heard is the site's, and map and requirement follow it") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    d.w().look_through(LensId::heard);
+    const Point place = access_points(d.project(), d.w().floor_id()).front().position;
+    const float before = d.map_at(place);
+    REQUIRE(before >= 1);
+    d.w().set_step(Step::venue);
+    d.fill("heardFrom", "-45");
+    REQUIRE(d.settle());
+    CHECK(d.project().settings.heard_dbm == -45);
+    CHECK(d.map_at(place) < before);
+    CHECK(d.map_at(place) >= 1);
+    d.menu("Undo");
+    REQUIRE(d.settle());
+    CHECK(d.map_at(place) == before);
+    d.fill("heardFrom", "20");  // no such level is heard from
+    CHECK(d.project().settings.heard_dbm == -82);
+}
+
 TEST_CASE("every key of the menus stands on the page of keys, those of menus within menus too") {
     Driver d;
     KeysPage page(*d.window.findChild<HeaderBar*>()->menus(), &d.window);

@@ -287,3 +287,12 @@ TEST_CASE("a requirement over several bands asks each of them, or one of them") 
     CHECK(any == Approx(share()));
     CHECK(any > each);
 }
+
+TEST_CASE("the chance that a level holds is the one worked out independently") {
+    CHECK(confidence(-65, -67, 6) == Approx(check_value("s.1")).margin(1e-4));
+    CHECK(confidence(-60, -67, 8) == Approx(check_value("s.2")).margin(1e-4));
+    // the margin for 95 % at a point
+    CHECK(confidence(-67 + check_value("s.3"), -67, 6) == Approx(0.95).margin(1e-4));
+    CHECK(confidence(-67, -67, 4) == 0.5);
+    CHECK(confidence(-57, -67, 3) > confidence(-57, -67, 6));
+}

@@ -1,3 +1,5 @@
+#include <complex>
+#include <numbers>
 #include <set>
 
 #include "core/support.h"
@@ -144,4 +146,36 @@ TEST_CASE("a library file is read as it was written; a broken one says where") {
     CHECK_THAT(with("\"loss_db\": 9.0", "\"loss_db\": \"nine\""), Catch::Contains("losses[0].loss_db"));
     CHECK_THAT(with("\"high_db\": 15.0", "\"high_db\": 1.0"), Catch::Contains("high_db at least"));
     CHECK_THAT(with("\"version\": 1", "\"version\": 9"), Catch::Contains("newer"));
+}
+
+TEST_CASE("a crowd or foliage takes what P.833's law gives, others are cut off at their bound") {
+    CHECK(way_loss_db(0.5, 30, 20, true) == Approx(check_value("f.3")).margin(0.001));
+    CHECK(way_loss_db(0.5, 30, 20, false) == Approx(15));
+    CHECK(way_loss_db(0.5, 300, 20, false) == 20);
+    double last = 0;
+    for (double way_m = 1; way_m < 400; way_m *= 1.3) {
+        const double now = way_loss_db(0.5, way_m, 20, true);
+        CHECK(now >= last);
+        CHECK(now <= std::min(20.0, 0.5 * way_m) + 1e-9);
+        last = now;
+    }
+    CHECK(last > 19.9);
+}
+
+TEST_CASE("materials have the imaginary permittivity worked out independently") {
+    // what is lost in a metre follows from it: 8.686 k0 (-Im sqrt(eps)), eps'' by the table
+    const std::tuple<const char*, const char*, double> asked[] = {{"Concrete", "m.e1", 2.442},
+                                                                  {"Concrete", "m.e2", 5.5},
+                                                                  {"Plasterboard", "m.e3", 5.5},
+                                                                  {"Glass", "m.e4", 6.5},
+                                                                  {"Wood", "m.e5", 2.442}};
+    for (const auto& [name, check, ghz] : asked) {
+        const Material& m = material(name);
+        INFO(name);
+        const double real = m.a * std::pow(ghz, m.b);
+        const std::complex<double> root = std::sqrt(std::complex<double>(real, -check_value(check)));
+        const double wave_number = 2 * std::numbers::pi * ghz * 1e9 / 299792458;
+        CHECK(bulk_loss_db_per_m(m, ghz) ==
+              Approx(20 * std::log10(std::numbers::e) * wave_number * -root.imag()).epsilon(2e-3));
+    }
 }

@@ -4,8 +4,11 @@
 #include <sstream>
 
 #include "core/support.h"
+#include "gear/client.h"
+#include "wireless/link_budget.h"
 
 using namespace yemvo;
+using test::check_value;
 
 namespace {
 
@@ -55,4 +58,81 @@ TEST_CASE("what a standard does not know has no rate") {
     CHECK_FALSE(phy_rate_mbps(Standard::ax, 80, 1, 0, 0.4));
     CHECK_FALSE(phy_rate_mbps(Standard::n, 20, 5, 0, 0.8));
     CHECK_FALSE(find_standard("b"));
+}
+
+TEST_CASE("the fastest rates of each standard are those worked out independently") {
+    const auto rate = [](Standard s, int width, int mcs, int streams, double guard) {
+        return std::round(phy_rate_mbps(s, width, streams, mcs, guard).value() * 10) / 10;
+    };
+    using enum Standard;
+    CHECK(rate(n, 20, 7, 1, 0.4) == check_value("r.1"));
+    CHECK(rate(n, 40, 7, 2, 0.4) == check_value("r.2"));
+    CHECK(rate(ac, 80, 9, 2, 0.4) == check_value("r.3"));
+    CHECK(rate(ax, 20, 0, 1, 3.2) == check_value("r.4"));
+    CHECK(rate(ax, 80, 11, 2, 0.8) == check_value("r.5"));
+    CHECK(rate(ax, 160, 11, 8, 0.8) == check_value("r.6"));
+    CHECK(rate(be, 320, 13, 2, 0.8) == check_value("r.7"));
+    CHECK(rate(be, 320, 13, 8, 0.8) == check_value("r.8"));
+}
+
+TEST_CASE("a link falls back to what both ends know, as worked out independently") {
+    struct Ends {
+        const char* check;
+        const char *access_point, *client;
+        int ap_mhz, client_mhz, ap_streams, client_streams;
+        BandId band;
+        double snr_20_db;
+    };
+    for (const Ends& e : {Ends{"fb.1", "be", "ax", 160, 80, 4, 2, band_5, 42},
+                          Ends{"fb.2", "be", "ac", 160, 80, 4, 2, band_5, 30},
+                          Ends{"fb.3", "ax", "ac", 40, 80, 4, 1, band_24, 35}}) {
+        INFO(e.check);
+        RadioModel radio;
+        radio.standard = e.access_point;
+        radio.chains = e.ap_streams;
+        RadioBand can;
+        can.band = e.band;
+        ClientProfile client;
+        client.standard = e.client;
+        client.streams = e.client_streams;
+        client.widest_mhz = {{e.band, e.client_mhz}};
+        const Channel channel = channels(e.band, e.ap_mhz).front();
+        const RateLadder ladder(radio, can, channel, client, 7);
+        CHECK(ladder.rate_mbps(noise_dbm(20, 7) + e.snr_20_db) == Approx(check_value(e.check)).margin(0.06));
+    }
+    // nothing in common: 802.11ac does not know 6 GHz
+    RadioModel radio;
+    radio.standard = "be";
+    RadioBand can;
+    can.band = band_6;
+    ClientProfile old;
+    old.standard = "ac";
+    old.widest_mhz = {{band_6, 80}};
+    CHECK(RateLadder(radio, can, channels(band_6, 80).front(), old, 7).rate_mbps(-30) == 0);
+}
+
+TEST_CASE("a rate ladder never falls as the signal rises, and a narrower client never gains") {
+    for (const char* standard : {"n", "ac", "ax", "be"}) {
+        RadioModel radio;
+        radio.standard = "be";
+        radio.chains = 4;
+        RadioBand can;
+        can.band = band_5;
+        ClientProfile client;
+        client.standard = standard;
+        client.streams = 2;
+        const auto at = [&](int width, double dbm) {
+            client.widest_mhz = {{band_5, width}};
+            return RateLadder(radio, can, {band_5, 50, 160}, client, 7).rate_mbps(dbm);
+        };
+        double last = 0;
+        for (double dbm = -100; dbm < -20; dbm += 0.5) {
+            const double now = at(80, dbm);
+            CHECK(now >= last);
+            CHECK(at(20, dbm) <= now);
+            last = now;
+        }
+        CHECK(last > 0);
+        CHECK(at(80, -100) == 0);
+    }
 }

@@ -19,7 +19,8 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
     scroll_->setFrameShape(QFrame::NoFrame);
     for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::selection_changed,
                         &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed,
-                        &Workspace::kinds_changed, &Workspace::drawing_changed, &Workspace::site_changed})
+                        &Workspace::kinds_changed, &Workspace::drawing_changed, &Workspace::site_changed,
+                        &Workspace::map_changed})
         connect(&workspace, signal, this, &DetailsPanel::refresh);
     connect(&workspace, &Workspace::requirement_chosen, this, &DetailsPanel::refresh);
     refresh();

@@ -211,7 +211,10 @@ QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStrin
     combo->setMinimumWidth(40);
     combo->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     layout->addWidget(combo, 1);
-    connect(combo, &QComboBox::activated, this, [set](int index) { set(index); });
+    connect(combo, &QComboBox::activated, this, [set, get, shown = QPointer(combo)](int index) {
+        set(index);
+        if (shown) shown->setCurrentIndex(get());  // what was refused is not shown as chosen
+    });
     on_refresh([combo, get] { combo->setCurrentIndex(get()); });
     return combo;
 }

@@ -66,6 +66,10 @@ void add_site(Form* form, Workspace& w) {
             w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
         },
         0, 20);
+    form->number_field(
+        form->row("Heard from"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
+        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); }, -110,
+        -30);
     QStringList grids;
     for (const double grid_m : grids_m) grids << QString("%1 m").arg(grid_m);
     form->choice(

@@ -74,6 +74,7 @@ LensChoice choice_of(const Project& project, const Requirement& r, BandSet bands
     choice.lens = required_lens(r).id;
     choice.bands = bands;
     choice.client = client(project, project.settings.client);
+    choice.heard_dbm = project.settings.heard_dbm;
     if (choice.lens == LensId::confidence) choice.level_dbm = signal_asked_dbm(project, bands);
     return choice;
 }

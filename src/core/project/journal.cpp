@@ -73,6 +73,17 @@ int try_lock(const fs::path& folder) {
     return -1;
 }
 
+/// What stands about the value, as an object; empty when it is damaged, since the value may still be whole.
+nlohmann::json read_about(const fs::path& folder) {
+    auto about = nlohmann::json::parse(std::ifstream(folder / about_name), nullptr, false);
+    return about.is_object() ? about : nlohmann::json::object();
+}
+
+std::string text_in(const nlohmann::json& about, const char* key) {
+    const auto found = about.find(key);
+    return found != about.end() && found->is_string() ? found->get<std::string>() : std::string();
+}
+
 }  // namespace
 
 Journal::Journal(const fs::path& root) {
@@ -130,11 +141,9 @@ std::vector<Leftover> leftovers(const fs::path& root) {
         l.folder = entry.path();
         l.written = std::chrono::time_point_cast<std::chrono::system_clock::duration>(
             std::chrono::file_clock::to_sys(fs::last_write_time(entry.path() / value_name)));
-        const auto about = nlohmann::json::parse(std::ifstream(entry.path() / about_name), nullptr, false);
-        if (about.is_object()) {
-            l.project = about.value("project", "");
-            l.file = about.value("file", "");
-        }
+        const auto about = read_about(entry.path());
+        l.project = text_in(about, "project");
+        l.file = text_in(about, "file");
         found.push_back(std::move(l));
     }
     std::sort(found.begin(), found.end(),
@@ -144,11 +153,12 @@ std::vector<Leftover> leftovers(const fs::path& root) {
 
 Project recover(const Leftover& l) {
     Project project = project_from_json(read_text(l.folder / value_name));
-    const auto about = nlohmann::json::parse(std::ifstream(l.folder / about_name), nullptr, false);
-    if (about.is_object() && about.contains("assets"))
+    const auto about = read_about(l.folder);
+    if (about.contains("assets") && about["assets"].is_object())
         for (const auto& [name, on_disk] : about["assets"].items()) {
-            const fs::path path = l.folder / asset_folder / on_disk.get<std::string>();
-            if (!fs::exists(path)) continue;
+            if (!on_disk.is_string()) continue;
+            const fs::path path = l.folder / asset_folder / fs::path(on_disk.get<std::string>()).filename();
+            if (!fs::is_regular_file(path)) continue;
             const std::string text = read_text(path);
             const auto* begin = reinterpret_cast<const std::byte*>(text.data());
             project.assets[name] = Shared<Bytes>(Bytes(begin, begin + text.size()));

@@ -17,6 +17,7 @@ Json write_settings(const SiteSettings& s) {
             {"client_height_m", s.client_height_m},
             {"client_noise_figure_db", s.client_noise_figure_db},
             {"client", s.client},
+            {"heard_dbm", s.heard_dbm},
             {"grid_m", s.grid_m}};
 }
 
@@ -35,6 +36,7 @@ SiteSettings read_settings(const Reader& r, int version) {
             r.at("client_height_m").number(0, 100),
             r.at("client_noise_figure_db").number(0, 30),
             version > 3 ? r.at("client").text(100) : "tablet",
+            version > 5 ? r.at("heard_dbm").number(-120, 0) : SiteSettings().heard_dbm,
             version > 5 ? r.at("grid_m").number(finest_grid_m, coarsest_grid_m) : SiteSettings().grid_m};
 }
 

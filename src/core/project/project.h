@@ -28,6 +28,7 @@ struct SiteSettings {
     double client_height_m = 1.2;       ///< where coverage is judged, above each floor
     double client_noise_figure_db = 7;  ///< of the receiver of every link
     std::string client = "tablet";      ///< profile that rates are shown for
+    double heard_dbm = -82;             ///< a radio from here up is heard, and others defer to it
     double grid_m = 0.5;  ///< maps have a value, and verdicts judge a place, every so many metres
     friend bool operator==(const SiteSettings&, const SiteSettings&) = default;
 };
