@@ -104,7 +104,8 @@ public:
                 out[x] = flat.hatched ? flat.hatch[static_cast<std::size_t>((x + y) % 6)] : flat.plain;
                 continue;
             }
-            const Quad q = quad(c, r);
+            Quad q = quad(c, r);
+            if (has_gap(q)) q = nearest_alone(q);
             const float alpha = coverage(q) * opacity_;
             if (alpha <= 0) continue;
             const Rgb colour = info_.is_choice  ? choice_colour(q, x, y)
@@ -166,6 +167,17 @@ private:
     Quad quad(int x, int y) const {
         return quad(columns_[static_cast<std::size_t>(x)], rows_[static_cast<std::size_t>(y)]);
     }
+    bool has_gap(const Quad& q) const {
+        return std::isnan(values_[q.i00] + values_[q.i10] + values_[q.i01] + values_[q.i11]);
+    }
+    static std::size_t nearest(const Quad& q) {
+        return q.v < 0.5f ? (q.u < 0.5f ? q.i00 : q.i10) : (q.u < 0.5f ? q.i01 : q.i11);
+    }
+    /// Where a cell has no value there is nothing to interpolate with.
+    static Quad nearest_alone(const Quad& q) {
+        const std::size_t at = nearest(q);
+        return {at, at, at, at, q.u, q.v};
+    }
     /// Of this pixel by shown cells, with a soft edge half way between cell centres.
     float coverage(const Quad& q) const {
         const int sum = shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11];
@@ -214,8 +226,7 @@ private:
     }
     /// Of the nearest cell: between one and three radios there are not two.
     Rgb count_colour(const Quad& q, int x, int y) const {
-        const std::size_t nearest = q.v < 0.5f ? (q.u < 0.5f ? q.i00 : q.i10) : (q.u < 0.5f ? q.i01 : q.i11);
-        const float v = values_[nearest];
+        const float v = values_[nearest(q)];
         const Rgb colour =
             steps_[static_cast<std::size_t>(std::clamp((v - low_) * steps_per_unit_, 0.0f, last_))];
         const bool fails = info_.more_is_better ? v < threshold_ : v > threshold_;
@@ -241,8 +252,10 @@ private:
     Rgb choice_colour(const Quad& q, int x, int y) const {
         const int number = strongest_number(q);
         const Rgb colour = tints_.at(number);
-        const bool edge =
-            strongest_number(quad(x + 1, y)) != number || strongest_number(quad(x, y + 1)) != number;
+        const auto differs = [&](const Quad& beside) {
+            return has_gap(beside) || strongest_number(beside) != number;
+        };
+        const bool edge = differs(quad(x + 1, y)) || differs(quad(x, y + 1));
         return edge ? mix(colour, ink_, 0.55f) : colour;
     }
 

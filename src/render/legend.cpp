@@ -123,7 +123,9 @@ QString LegendLayout::kept_words(const MapStatistics& s, bool short_form) const 
         return QStringLiteral("▲ %1  ▼ %2")
             .arg(render::percent(s.share_better, 0), render::percent(s.share_worse, 0));
     }
-    const QString limit = short_figure(choice_.threshold) + " " + QString::fromStdString(info_.unit);
+    const bool one = info_.unit == "radios" && choice_.threshold == 1;
+    const QString limit = short_figure(choice_.threshold) + " " +
+                          (one ? QStringLiteral("radio") : QString::fromStdString(info_.unit));
     if (!short_form)
         return percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
     return percent(s.share_kept, 0) + (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) +

@@ -236,6 +236,35 @@ TEST_CASE("lenses that depend on a client offer clients, others say at which hei
     CHECK(client->currentIndex() != client->count() - 1);
 }
 
+TEST_CASE("nothing in the bar is cut or covered, whatever the lens and the width of the window") {
+    Demo d;
+    auto* bar = d.window.findChild<LensBar*>();
+    for (int width : {1100, 1280, 1600}) {
+        d.window.resize(width, 800);
+        for (const Step step : {Step::placement, Step::proof}) {
+            d.w().set_step(step);
+            for (const LensInfo& info : lenses()) {
+                d.w().look_through(info.id);
+                QTest::qWait(5);
+                INFO(width << " " << info.name << " " << static_cast<int>(step));
+                std::vector<QWidget*> shown;
+                for (auto* w : bar->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly))
+                    if (w->isVisible() && !qobject_cast<QLabel*>(w)) shown.push_back(w);
+                REQUIRE(shown.size() >= 4);
+                for (std::size_t i = 0; i < shown.size(); ++i) {
+                    CHECK(bar->rect().contains(shown[i]->geometry()));
+                    for (std::size_t k = 0; k < i; ++k)
+                        CHECK_FALSE(shown[i]->geometry().intersects(shown[k]->geometry()));
+                }
+                for (auto* combo : bar->findChildren<QComboBox*>())
+                    if (combo->isVisible() && combo->accessibleName() == "Lens")
+                        CHECK(combo->fontMetrics().horizontalAdvance(combo->currentText()) + 29 <=
+                              combo->width());
+            }
+        }
+    }
+}
+
 TEST_CASE("the bar is there where there is a map, and elsewhere says what lies under the floor") {
     Demo d;
     auto* bar = d.window.findChild<LensBar*>();

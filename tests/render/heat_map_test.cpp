@@ -94,3 +94,23 @@ TEST_CASE("the legend counts area by step and what keeps the threshold") {
     CHECK(legend.handle().center().x() == Approx(legend.x_of(-67)));
     CHECK(legend.frame().right() <= 792);
 }
+
+TEST_CASE("where nothing is heard there is no colour, and the places beside it keep theirs") {
+    const float nothing = std::numeric_limits<float>::quiet_NaN();
+    const MadeFloor amounts([&](Point p) { return p.x > 10 ? nothing : -52.5f; });
+    const MadeFloor numbers([&](Point p) { return p.x > 10 ? nothing : p.y > 5 ? 3.0f : 8.0f; });
+    for (const bool smooth : {false, true}) {
+        MapChoice choice = low_limit;
+        choice.smooth = smooth;
+        const QImage picture = amounts.paint(choice);
+        CHECK(picture.pixelColor(60, 60).alpha() == 255);
+        CHECK(picture.pixelColor(109, 60) == picture.pixelColor(60, 60));  // up to the cell's own rim
+        for (int x = 112; x < 210; ++x) CHECK(picture.pixelColor(x, 60).alpha() == 0);
+    }
+    const QImage serving = numbers.paint({LensId::serving, band_5, 0});
+    CHECK(serving.pixelColor(60, 30).alpha() == 255);
+    CHECK(serving.pixelColor(60, 90) != serving.pixelColor(60, 30));
+    CHECK(serving.pixelColor(160, 60).alpha() == 0);
+    MadeFloor none([&](Point) { return nothing; });
+    CHECK(none.paint(low_limit).pixelColor(60, 60).alpha() == 0);
+}

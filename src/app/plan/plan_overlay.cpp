@@ -100,7 +100,7 @@ void paint_probes(QPainter& p, const Workspace& workspace, const render::PlanMap
 
 std::vector<FindingMark> finding_marks(const std::vector<Finding>& findings, FloorId floor,
                                        const render::PlanMap& map, QSizeF view) {
-    constexpr double rim_px = 10, apart_px = 22;
+    constexpr double rim_px = 10, apart_px = 34, half_px = 10;
     const QRectF seen = QRectF(QPointF(0, 0), view).adjusted(-rim_px, -rim_px, rim_px, rim_px);
     std::map<std::pair<int, int>, FindingMark> marks;
     for (const Finding& f : findings) {
@@ -115,7 +115,15 @@ std::vector<FindingMark> finding_marks(const std::vector<Finding>& findings, Flo
         mark.at += (at - mark.at) / mark.count;
     }
     std::vector<FindingMark> list;
-    for (const auto& [cell, mark] : marks) list.push_back(mark);
+    for (auto& [cell, mark] : marks) {
+        // numbers keep clear of those beside them
+        if (mark.count > 1) {
+            const QPointF low = map.origin + QPointF(cell.first, cell.second) * apart_px;
+            mark.at = {std::clamp(mark.at.x(), low.x() + half_px, low.x() + apart_px - half_px),
+                       std::clamp(mark.at.y(), low.y() + half_px, low.y() + apart_px - half_px)};
+        }
+        list.push_back(mark);
+    }
     return list;
 }
 

@@ -43,6 +43,7 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
         case Step::demand:
             return zones ? counted(zones, "zone", "zones") : "no zones yet";
         case Step::placement:
+            if (placed.size() > 99) return QString("%1 placed").arg(placed.size());  // as much as fits
             return placed.empty() ? "empty" : counted(placed.size(), "access point", "access points");
         case Step::spectrum:
             return radios ? counted(radios, "radio on", "radios on") : "empty";

@@ -38,7 +38,6 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     lens_ = new QComboBox(this);
     lens_->setObjectName("barCombo");
     lens_->setAccessibleName("Lens");
-    lens_->setFixedWidth(162);
     lens_->setMaxVisibleItems(20);
     for (const LensInfo& info : lenses()) {
         lens_->addItem(QString::fromStdString(info.name));
@@ -59,7 +58,6 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     client_ = new QComboBox(this);
     client_->setObjectName("barCombo");
     client_->setAccessibleName("Client");
-    client_->setFixedWidth(164);
     connect(client_, &QComboBox::activated, this, [this](int index) {
         const std::string key = (*workspace_.project().clients)[static_cast<std::size_t>(index)].key;
         workspace_.edit("Choose client", [&](Project& p) { p.settings.client = key; });
@@ -158,11 +156,19 @@ void LensBar::set_colouring(QMenu* menu) { colouring_->setMenu(menu); }
 void LensBar::refresh() {
     const bool on = workspace_.map_shown() && !workspace_.site_shown();
     const bool narrow = width() < 480;  // beside the proof: only what and in which band
+    const LensInfo& info = lens(workspace_.map().lens);
+    const bool asks_client =
+        on && !narrow && info.group == LensGroup::service && info.id != LensId::confidence;
+    // in a small window bands are told by their glyphs, and of whose radios only what holds
+    const bool crowded = !narrow && width() < 700;
+    const bool tight = crowded || (asks_client && width() < 810);
     Shown now{workspace_.map(),
               workspace_.radios_shown(),
               on,
               workspace_.site_shown(),
               narrow,
+              tight,
+              crowded,
               {},
               {},
               nullptr,
@@ -179,22 +185,25 @@ void LensBar::refresh() {
     if (shown_ == now) return;
     shown_ = now;
     const render::MapChoice& choice = workspace_.map();
-    const LensInfo& info = lens(choice.lens);
+    lens_->setFixedWidth(asks_client && crowded ? 112
+                         : asks_client && tight ? 130
+                         : crowded || narrow    ? 176
+                                                : 190);
+    client_->setFixedWidth(crowded ? 124 : tight ? 138 : 164);
     lens_->setCurrentIndex(static_cast<int>(choice.lens));
     lens_->setToolTip(QString::fromStdString(info.meaning));
     lens_->setVisible(on);
     for (std::size_t i = 0; i < bands_.size(); ++i) {
         bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
         bands_[i]->setVisible(on);
-        bands_[i]->setToolButtonStyle(narrow ? Qt::ToolButtonIconOnly : Qt::ToolButtonTextBesideIcon);
+        bands_[i]->setToolButtonStyle(narrow || tight ? Qt::ToolButtonIconOnly
+                                                      : Qt::ToolButtonTextBesideIcon);
     }
     for (std::size_t i = 0; i < radios_.size(); ++i) {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.radios_shown()) == i);
-        radios_[i]->setVisible(on && !narrow);
+        radios_[i]->setVisible(on && !narrow && (!crowded || radios_[i]->isChecked()));
     }
-    const bool asks_client =
-        on && !narrow && (info.group == LensGroup::service && choice.lens != LensId::confidence);
-    for_->setVisible(asks_client);
+    for_->setVisible(asks_client && !tight);
     client_->setVisible(asks_client);
     if (asks_client && workspace_.document().is_open()) {
         client_->clear();

@@ -29,7 +29,7 @@ private:
     struct Shown {
         render::MapChoice map;
         RadiosShown radios = RadiosShown::all;
-        bool on = false, site = false, narrow = false;
+        bool on = false, site = false, narrow = false, tight = false, crowded = false;
         std::string client, height;
         const void* clients = nullptr;
         const void* drawings = nullptr;
