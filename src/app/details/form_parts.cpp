@@ -75,10 +75,11 @@ void repeat_rows(Form& form, Workspace& w) {
     form.length_field(
         step, "repeatY", metre(w), [] { return arranging().step_y_m; },
         [](double v) { arranging().step_y_m = v; }, -1000, 1000);
-    button(step, "repeat", "Repeat", "Copies in columns and rows; doors and windows along their wall", [&w] {
-        const Arranging& a = arranging();
-        repeat_selection(w, a.columns, a.rows, {a.step_x_m, a.step_y_m});
-    });
+    button(form.row({}), "repeat", "Repeat", "Copies in columns and rows; doors and windows along their wall",
+           [&w] {
+               const Arranging& a = arranging();
+               repeat_selection(w, a.columns, a.rows, {a.step_x_m, a.step_y_m});
+           });
 }
 
 void floors_row(Form& form, Workspace& w) {

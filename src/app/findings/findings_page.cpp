@@ -100,7 +100,7 @@ FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
     table_->horizontalHeader()->setSectionResizeMode(FindingsTable::what, QHeaderView::Stretch);
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     table_->setColumnWidth(FindingsTable::rule, 190);
-    table_->setColumnWidth(FindingsTable::floor, 140);
+    table_->setColumnWidth(FindingsTable::floor, 180);
     table_->setColumnWidth(FindingsTable::state, 190);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
