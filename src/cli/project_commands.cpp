@@ -1,3 +1,4 @@
+#include <charconv>
 #include <cmath>
 #include <cstdio>
 #include <fstream>
@@ -140,7 +141,14 @@ void add_project_commands(CLI::App& root, Context& context) {
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();
     command->add_option("--cell", wish->cell_m, "Grid in metres instead of the project's own")
-        ->check(CLI::Range(0.05, 10.0))
+        ->check([](const std::string& text) {
+            double grid_m = 0;
+            const auto [end, fault] = std::from_chars(text.data(), text.data() + text.size(), grid_m);
+            const bool is_number = fault == std::errc() && end == text.data() + text.size();
+            // a range would let NaN through
+            return is_number && grid_m >= 0.05 && grid_m <= 10 ? std::string()
+                                                               : "a grid is 0.05 to 10 m, not " + text;
+        })
         ->capture_default_str();
 
     command =

@@ -36,9 +36,9 @@ struct Venue : Driver {
     void undo() { menu("Undo"); }
     /// Waits for the findings of the project as it is now.
     void look() {
-        QTest::qWait(50);
-        REQUIRE(QTest::qWaitFor([this] { return window.runner().is_idle(); }, 10000));
-        QTest::qWait(150);
+        REQUIRE(
+            QTest::qWaitFor([this] { return window.runner().is_idle() && !window.is_checking(); }, 10000));
+        QTest::qWait(20);  // what was found is on its way
     }
     std::size_t open_findings() { return w().open_findings(); }
     WallId inner;

@@ -6,6 +6,7 @@
 #include <sstream>
 
 #include "core/support.h"
+#include "project/storage.h"
 
 using nlohmann::json;
 using yemvo::test::TemporaryFolder;
@@ -230,5 +231,100 @@ TEST_CASE("a place that is no place is refused") {
     for (const char* at : {"12", "a,b", "1,2,3", "nan,1", "inf,2"}) {
         INFO(at);
         CHECK(run({"probe", file, "--floor", "Ground floor", "--at", at}).code == 2);
+    }
+}
+
+TEST_CASE("every lens is written as a table whose values lie on the floor and in the lens's unit") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder), csv = folder / "map.csv";
+    struct Range {
+        const char* lens;
+        double low, high;
+    };
+    for (const Range& r : {Range{"signal", -130, 10}, Range{"next_best", -170, 10}, Range{"third", -170, 10},
+                           Range{"snr", -60, 100}, Range{"rate_down", 0, 6000}, Range{"rate_up", 0, 6000},
+                           Range{"serving", 1, 29}, Range{"serving_band", 0, 2}, Range{"heard", 0, 82},
+                           Range{"contention", 0, 82}, Range{"balance", -30, 30}, Range{"confidence", 0, 100},
+                           Range{"failure", -170, 10}, Range{"failure_loss", 0, 120}}) {
+        INFO(r.lens);
+        const Answer a = run({"predict", file, "--floor", "First floor", "--band", "5", "--lens", r.lens,
+                              "--out", csv, "--cell", "1"});
+        INFO(a.err);
+        REQUIRE(a.code == 0);
+        const auto rows = lines(csv);
+        REQUIRE(rows.size() > 1000);
+        CHECK(rows[0] == "x_m,y_m,value");
+        for (std::size_t i = 1; i < rows.size(); i += 7) {
+            double x = 0, y = 0, value = 0;
+            REQUIRE(std::sscanf(rows[i].c_str(), "%lf,%lf,%lf", &x, &y, &value) == 3);
+            CHECK(value >= r.low);
+            CHECK(value <= r.high);
+            CHECK((x > -1 && x < 61 && y > -1 && y < 36));
+        }
+    }
+}
+
+TEST_CASE("the project's own grid is the one predicted on unless another is asked for") {
+    const TemporaryFolder folder;
+    yemvo::Project p = yemvo::test::one_floor();
+    yemvo::test::wall(p, "plasterboard", {{0, 0}, {20, 0}, {20, 12}, {0, 12}, {0, 0}});
+    yemvo::test::isotropic_access_point(p, {4, 4});
+    p.settings.grid_m = 1;
+    const std::string file = folder / "coarse.yemvo", csv = folder / "map.csv";
+    yemvo::save_project(p, file);
+    const auto count = [&](std::vector<std::string> more) {
+        std::vector<std::string> words{"predict", file,    "--floor", "Ground floor", "--band", "5", "--lens",
+                                       "signal",  "--out", csv,       "--json"};
+        words.insert(words.end(), more.begin(), more.end());
+        const Answer a = run(words);
+        INFO(a.err);
+        REQUIRE(a.code == 0);
+        return a.value()["cells"].get<int>();
+    };
+    CHECK(count({}) == 240);
+    CHECK(count({"--cell", "0.5"}) == 960);
+    for (const char* bad : {"0", "-1", "x", "nan"}) {
+        const Answer a = run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal",
+                              "--out", csv, "--cell", bad});
+        INFO(bad << ": " << a.err);
+        CHECK(a.code == 2);
+        CHECK_FALSE(a.err.empty());
+    }
+}
+
+TEST_CASE("what a command cannot do it says with the names that there are, and writes nothing") {
+    const TemporaryFolder folder;
+    const std::string file = demo(folder), out = folder / "never.png";
+    const std::pair<std::vector<std::string>, const char*> wrong[] = {
+        {{"predict", file, "--floor", "Attic", "--band", "5", "--lens", "signal", "--out", out},
+         "Ground floor"},
+        {{"predict", file, "--floor", "First floor", "--band", "7", "--lens", "signal", "--out", out}, "2.4"},
+        {{"predict", file, "--floor", "First floor", "--band", "5", "--lens", "mood", "--out", out}, "snr"},
+        {{"predict", file, "--floor", "First floor", "--band", "5", "--lens", "signal", "--out",
+          folder / "no/such/place.png"},
+         "place.png"},
+        {{"probe", file, "--floor", "Attic", "--at", "1,1"}, "Ground floor"}};
+    for (const auto& [words, told] : wrong) {
+        const Answer a = run(words);
+        INFO(words[0] << " " << a.err);
+        CHECK(a.code == 2);
+        CHECK(a.err.find(told) != std::string::npos);
+        CHECK_FALSE(std::filesystem::exists(out));
+    }
+}
+
+TEST_CASE("the verdict tells each requirement by floor, and its shares agree with its areas") {
+    const TemporaryFolder folder;
+    const Answer a = run({"verdict", demo(folder), "--json"});
+    const json v = a.value();
+    CHECK(a.code == 1);  // the demo has something to show
+    REQUIRE(v["requirements"].size() > 8);
+    for (const json& r : v["requirements"]) {
+        INFO(r.dump().substr(0, 200));
+        const double share = r["share_met"].get<double>();
+        CHECK((share >= 0 && share <= 1));
+        double least = 1;
+        for (const json& f : r["floors"]) least = std::min(least, f["share_met"].get<double>());
+        CHECK(share >= least - 1e-3);  // the whole is never worse than its worst floor
     }
 }

@@ -460,6 +460,7 @@ void MainWindow::show_plan_or_site() {
     refresh_hint();
 }
 
+bool MainWindow::is_checking() const { return !findings_runner_->is_idle(); }
 bool MainWindow::is_preparing() const { return pages_->currentWidget() == prepare_; }
 bool MainWindow::is_working() const {
     return working_ > 0 || !files_->doing().isEmpty() || prepare_->is_working() ||

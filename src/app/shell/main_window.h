@@ -81,6 +81,8 @@ public:
     bool is_preparing() const;
     /// A file is being read or written.
     bool is_working() const;
+    /// Findings are being looked for.
+    bool is_checking() const;
 
 protected:
     void closeEvent(QCloseEvent*) override;
