@@ -183,6 +183,18 @@ TEST_CASE("opening can be cancelled, and nothing has changed then") {
     CHECK(d.failure.isEmpty());
 }
 
+TEST_CASE("a project begun while another is read stays, and the other does not come after it") {
+    Files d;
+    const QString other = d.write_other("Slow");
+    d.window.open_file(other);
+    Project p = one_floor();
+    p.name = "Begun meanwhile";
+    d.window.open_project(p, {});
+    CHECK_FALSE(d.window.is_working());
+    QTest::qWait(150);
+    CHECK(d.project().name == "Begun meanwhile");
+}
+
 TEST_CASE("work done while another project is read is asked about before it is left") {
     Files d;
     const QString other = d.write_other("Other");

@@ -125,6 +125,27 @@ TEST_CASE("the pointer of the keys brings what is beyond the rim into view, and 
     CHECK(d.project().probes->size() == 1);
 }
 
+TEST_CASE("another floor lets go of what the keys held, and nothing moves there") {
+    Driver d;
+    Project p = new_project("P", {}, 2, 3);
+    yemvo::test::isotropic_access_point(p, {5, 5});
+    yemvo::test::isotropic_access_point(p, {5, 5}, 2.5, 1);
+    d.window.open_project(p, {});
+    d.w().set_step(Step::placement);
+    d.w().show_floor(yemvo::test::floor_at(p, 0));
+    d.plan().setFocus();
+    d.hover({5, 5});
+    QTest::keyClick(&d.plan(), Qt::Key_Right);
+    QTest::keyClick(&d.plan(), Qt::Key_Space, Qt::ShiftModifier);
+    d.key(Qt::Key_PageUp, Qt::ControlModifier);
+    const Project before = d.project();
+    for (int i = 0; i < 4; ++i) QTest::keyClick(&d.plan(), Qt::Key_Left);
+    QTest::keyClick(&d.plan(), Qt::Key_Space);
+    CHECK(access_points(d.project(), d.w().floor_id())[0].position ==
+          access_points(before, d.w().floor_id())[0].position);
+    CHECK(access_points(d.project(), yemvo::test::floor_at(p, 0))[0].position == Point{5, 5});
+}
+
 TEST_CASE("a place stays where it is while it is well inside the view") {
     const render::PlanMap map{10, QPointF(100, 300)};
     CHECK(brought_into_view(map, {10, 10}, {400, 400}) == map);

@@ -162,6 +162,7 @@ void PlanView::update_with_map() {
 
 void PlanView::floor_shown() {
     layers_old_ = heat_old_ = true;
+    key_pointer_.hold(false);
     tool_->abandon();
     if (fitted_) fit();
     update();

@@ -34,10 +34,10 @@ public:
     int new_merge_key() { return ++last_merge_key_; }
     /// The value before the edit that would be undone next; null where there is none.
     const Project* before_last_edit() const;
-    /// A value that is to be written, of the project opened as the so-manieth.
+    /// A value that is to be written.
     struct Saving {
         Project project;
-        int of;
+        int of;  ///< opened_count() when it began
     };
     /// The value as it is now. The document stays modified until the saving has ended.
     Saving begin_saving();

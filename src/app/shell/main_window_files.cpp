@@ -35,6 +35,7 @@ constexpr int most_recent = 8;
 
 void MainWindow::open_project(const Project& project, const QString& file) {
     dropped_.clear();
+    files_->stop_reading();  // this one is wanted, not what may still be on its way
     document_.open(project, file);
     show_work();
 }
