@@ -64,6 +64,8 @@ protected:
     void changeEvent(QEvent*) override;
 
 private:
+    /// Drawn round the view, so that a pan has something to show before the next picture arrives.
+    static constexpr int margin_px = 160;
     EntryBox& entry() override { return *entry_; }
     void repaint_tool() override;
     void update_with_map();
