@@ -445,28 +445,32 @@ void TypesPage::add_bounds(Form* form) {
             [this](int i) { change("Change bound", [&](WallType& x) { x.saturates = i == 1; }); });
 }
 
-void TypesPage::take_losses(const QTableWidget* table) {
+/// What was typed into a table: taken, or told why not and shown as it is.
+void TypesPage::take(const std::function<void()>& typed) {
     try {
-        const auto points = losses_in(table);
-        change("Change loss", [&](WallType& x) { x.losses = points; });
+        typed();
     } catch (const Error& fault) {
         workspace_.tell(QString::fromUtf8(fault.what()), true);
     }
     if (form_) form_->refresh();
 }
 
+void TypesPage::take_losses(const QTableWidget* table) {
+    take([&] {
+        const auto points = losses_in(table);
+        change("Change loss", [&](WallType& x) { x.losses = points; });
+    });
+}
+
 void TypesPage::take_layers(const QTableWidget* table) {
-    try {
+    take([&] {
         const auto layers = layers_in(table, type()->layers);
         change("Change layers", [&](WallType& x) {
             x.layers = layers;
             if (x.losses.empty() && x.use != TypeUse::obstacle)
                 x.thickness_m = std::clamp(thickness_m(layers), 0.001, 10.0);
         });
-    } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
-    }
-    if (form_) form_->refresh();
+    });
 }
 
 void TypesPage::fill_uses() {

@@ -44,6 +44,7 @@ private:
     void add_losses(Form*);
     void add_layers(Form*);
     void add_bounds(Form*);
+    void take(const std::function<void()>& typed);
     void take_losses(const QTableWidget*);
     void take_layers(const QTableWidget*);
     void fill_uses();

@@ -53,43 +53,46 @@ std::shared_ptr<const Sheet> open_sheet(std::shared_ptr<const Bytes> bytes, Draw
     return open_picture(*bytes, page, name);
 }
 
-void make_ink(QImage& image, bool inverted, double lighten) {
-    const int keep = static_cast<int>(std::lround((1 - std::clamp(lighten, 0.0, 1.0)) * 256));
+namespace {
+
+/// Each pixel that is not wholly transparent becomes what `ink` makes of it.
+template <class Ink>
+void change_ink(QImage& image, const Ink& ink) {
     for (int y = 0; y < image.height(); ++y) {
         auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
-        for (int x = 0; x < image.width(); ++x) {
-            const QRgb c = line[x];
-            const int a = qAlpha(c);
-            if (a == 0) continue;
-            // over white; where the sheet itself is not there nothing is inverted into ink
-            int r = qRed(c) + 255 - a, g = qGreen(c) + 255 - a, b = qBlue(c) + 255 - a;
-            if (inverted) {
-                r = 255 - qRed(c);
-                g = 255 - qGreen(c);
-                b = 255 - qBlue(c);
-            }
-            r = 255 - (((255 - r) * keep) >> 8);
-            g = 255 - (((255 - g) * keep) >> 8);
-            b = 255 - (((255 - b) * keep) >> 8);
-            const int alpha = 255 - std::min({r, g, b});
-            line[x] = qRgba(r - (255 - alpha), g - (255 - alpha), b - (255 - alpha), alpha);
-        }
+        for (int x = 0; x < image.width(); ++x)
+            if (qAlpha(line[x]) != 0) line[x] = ink(line[x]);
     }
 }
 
-void swap_light_and_dark(QImage& image) {
-    for (int y = 0; y < image.height(); ++y) {
-        auto* line = reinterpret_cast<QRgb*>(image.scanLine(y));
-        for (int x = 0; x < image.width(); ++x) {
-            const QRgb c = line[x];
-            const int a = qAlpha(c);
-            if (a == 0) continue;
-            // the lightness of HSL is half of the least and the greatest part
-            const auto [low, high] = std::minmax({qRed(c), qGreen(c), qBlue(c)});
-            const int by = a - low - high;
-            line[x] = qRgba(qRed(c) + by, qGreen(c) + by, qBlue(c) + by, a);
+}  // namespace
+
+void make_ink(QImage& image, bool inverted, double lighten) {
+    const int keep = static_cast<int>(std::lround((1 - std::clamp(lighten, 0.0, 1.0)) * 256));
+    change_ink(image, [&](QRgb c) {
+        const int a = qAlpha(c);
+        // over white; where the sheet itself is not there nothing is inverted into ink
+        int r = qRed(c) + 255 - a, g = qGreen(c) + 255 - a, b = qBlue(c) + 255 - a;
+        if (inverted) {
+            r = 255 - qRed(c);
+            g = 255 - qGreen(c);
+            b = 255 - qBlue(c);
         }
-    }
+        r = 255 - (((255 - r) * keep) >> 8);
+        g = 255 - (((255 - g) * keep) >> 8);
+        b = 255 - (((255 - b) * keep) >> 8);
+        const int alpha = 255 - std::min({r, g, b});
+        return qRgba(r - (255 - alpha), g - (255 - alpha), b - (255 - alpha), alpha);
+    });
+}
+
+void swap_light_and_dark(QImage& image) {
+    change_ink(image, [](QRgb c) {
+        // the lightness of HSL is half of the least and the greatest part
+        const auto [low, high] = std::minmax({qRed(c), qGreen(c), qBlue(c)});
+        const int by = qAlpha(c) - low - high;
+        return qRgba(qRed(c) + by, qGreen(c) + by, qBlue(c) + by, qAlpha(c));
+    });
 }
 
 }  // namespace yemvo::render
