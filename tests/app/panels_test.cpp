@@ -239,8 +239,12 @@ TEST_CASE("lenses that depend on a client offer clients, others say at which hei
 TEST_CASE("nothing in the bar is cut or covered, whatever the lens and the width of the window") {
     Demo d;
     auto* bar = d.window.findChild<LensBar*>();
-    for (int width : {1100, 1280, 1600}) {
+    for (const auto& [width, against] : {std::pair{1100, render::Against::nothing},
+                                         {1280, render::Against::nothing},
+                                         {1280, render::Against::last_edit},
+                                         {1600, render::Against::nothing}}) {
         d.window.resize(width, 800);
+        d.w().hold_against(against);
         for (const Step step : {Step::placement, Step::proof}) {
             d.w().set_step(step);
             for (const LensInfo& info : lenses()) {

@@ -185,11 +185,8 @@ void LensBar::refresh() {
     if (shown_ == now) return;
     shown_ = now;
     const render::MapChoice& choice = workspace_.map();
-    lens_->setFixedWidth(asks_client && crowded ? 112
-                         : asks_client && tight ? 130
-                         : crowded || narrow    ? 176
-                                                : 190);
-    client_->setFixedWidth(crowded ? 124 : tight ? 138 : 164);
+    lens_->setFixedWidth(!asks_client || !tight ? 176 : crowded ? 112 : 118);
+    client_->setFixedWidth(crowded ? 124 : tight ? 134 : 164);
     lens_->setCurrentIndex(static_cast<int>(choice.lens));
     lens_->setToolTip(QString::fromStdString(info.meaning));
     lens_->setVisible(on);
