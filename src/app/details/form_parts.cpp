@@ -94,10 +94,9 @@ void floors_row(Form& form, Workspace& w) {
         }
     form.choice(
         form.row("Floors"), "copyToFloors", names, [] { return 0; },
-        [&w, others, &form](int i) {
+        [&w, others](int i) {
             if (i == 1) copy_to_floors(w, others);
             if (i > 1) copy_to_floors(w, {others[static_cast<std::size_t>(i) - 2]});
-            form.refresh();
         });
 }
 

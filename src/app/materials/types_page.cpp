@@ -298,13 +298,10 @@ void TypesPage::add_identity(Form* form) {
         form->row("Use"), "typeUse", names_of<TypeUse>(6, use_name),
         [t] { return static_cast<int>(t().use); },
         [this](int i) {
-            if (!uses_of_type(workspace_.project(), shown_).empty() &&
-                type()->use != static_cast<TypeUse>(i)) {
-                workspace_.tell("It is used as a " + capital(use_name(type()->use)).toLower() +
-                                    ": replace it there first, or copy it",
-                                true);
-                return form_->refresh();
-            }
+            if (!uses_of_type(workspace_.project(), shown_).empty() && type()->use != static_cast<TypeUse>(i))
+                return workspace_.tell("It is used as a " + capital(use_name(type()->use)).toLower() +
+                                           ": replace it there first, or copy it",
+                                       true);
             change("Change type's use", [&](WallType& x) { x.use = static_cast<TypeUse>(i); });
         });
     form->choice(
