@@ -5,8 +5,30 @@
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 
+namespace {
+
+/// A fault in one event ends that event, not the program with all unsaved work; it is told where it is seen.
+class Application : public QApplication {
+public:
+    using QApplication::QApplication;
+    bool notify(QObject* receiver, QEvent* event) override {
+        try {
+            return QApplication::notify(receiver, event);
+        } catch (const std::exception& fault) {
+            if (window)
+                window->tell_fault(QString::fromUtf8(fault.what()));
+            else
+                throw;
+        }
+        return false;
+    }
+    yemvo::app::MainWindow* window = nullptr;
+};
+
+}  // namespace
+
 int main(int argc, char** argv) {
-    QApplication app(argc, argv);
+    Application app(argc, argv);
     app.setApplicationName("Yemvo");
     app.setOrganizationName("Yemvo");
     app.setApplicationVersion("0.1.0");
@@ -19,6 +41,7 @@ int main(int argc, char** argv) {
     arguments.process(app);
     yemvo::app::choose_theme(QSettings().value("dark", false).toBool());
     yemvo::app::MainWindow window;
+    app.window = &window;
     window.show();
     if (!arguments.positionalArguments().isEmpty())
         window.open_file(arguments.positionalArguments().front());

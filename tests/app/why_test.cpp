@@ -196,7 +196,7 @@ TEST_CASE("unsaved edits are journalled and found by the next program; saved one
     {
         // a program that ends without its destructors: its journal is copied while it runs
         Document document;
-        Autosave autosave(document, nullptr, root);
+        Autosave autosave(document, nullptr, {root});
         document.open(one_floor(), QString::fromStdString(file.string()));
         document.edit("Rename", [](Project& p) { p.name = "Never saved"; });
         REQUIRE(QTest::qWaitFor(
@@ -230,7 +230,7 @@ TEST_CASE("unsaved edits are journalled and found by the next program; saved one
 }
 
 TEST_CASE("the start page offers what was not saved, and recovering it opens it as unsaved") {
-    const std::filesystem::path root = Autosave::folder().toStdString();
+    const std::filesystem::path root = Autosave::folders().front().toStdString();
     std::filesystem::remove_all(root);
     const TemporaryFolder folder;
     {

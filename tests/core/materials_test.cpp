@@ -143,8 +143,8 @@ TEST_CASE("a library file is read as it was written; a broken one says where") {
     CHECK_THAT(fault("[]"), Catch::Contains("mine.json"));
     CHECK_THAT(with("\"use\": \"wall\"", "\"use\": \"roof\""),
                Catch::Contains("wall_types[0].use") && Catch::Contains("roof"));
-    CHECK_THAT(with("\"loss_db\": 9.0", "\"loss_db\": \"nine\""), Catch::Contains("losses[0].loss_db"));
-    CHECK_THAT(with("\"high_db\": 15.0", "\"high_db\": 1.0"), Catch::Contains("high_db at least"));
+    CHECK_THAT(with("\"loss_db\":9.0", "\"loss_db\":\"nine\""), Catch::Contains("losses[0].loss_db"));
+    CHECK_THAT(with("\"high_db\":15.0", "\"high_db\":1.0"), Catch::Contains("high_db at least"));
     CHECK_THAT(with("\"version\": 1", "\"version\": 9"), Catch::Contains("newer"));
 }
 

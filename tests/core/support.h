@@ -5,7 +5,9 @@
 #include <nlohmann/json.hpp>
 #include <string>
 
+#include "project/archive.h"
 #include "project/edits.h"
+#include "project/safe_file.h"
 
 namespace yemvo::test {
 
@@ -80,5 +82,10 @@ public:
 private:
     std::filesystem::path path_;
 };
+
+inline void write_archive(const std::filesystem::path& path, const std::map<std::string, const Bytes*>& entries) {
+    const Bytes bytes = archive_bytes(entries);
+    replace_file(path, bytes.data(), bytes.size());
+}
 
 }  // namespace yemvo::test

@@ -105,6 +105,10 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     connect(area_, &QComboBox::activated, this, &CostsPage::ask);
     connect(table_, &QTableWidget::cellClicked, this, &CostsPage::select_type);
     connect(
+        this, &CostsPage::failed, this,
+        [this](const QString& why) { workspace_.tell("The largest losses could not be worked out: " + why, true); },
+        Qt::QueuedConnection);
+    connect(
         this, &CostsPage::worked_out, this,
         [this](const Costs& costs, quint64 wish) {
             if (wish == wish_) show_costs(costs);

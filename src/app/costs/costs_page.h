@@ -25,6 +25,7 @@ public:
 
 signals:
     void worked_out(const yemvo::Costs&, quint64 wish);
+    void failed(const QString& why);
 
 private:
     void refresh();
@@ -44,7 +45,7 @@ private:
     quint64 wish_ = 0;
     FloorId listed_floor_;
     const void* listed_zones_ = nullptr;
-    Behind behind_{std::chrono::milliseconds(60)};
+    Behind behind_{[this](const QString& why) { emit failed(why); }, std::chrono::milliseconds(60)};
 };
 
 }  // namespace yemvo::app

@@ -41,21 +41,18 @@ Form* building_form(Workspace& w, QWidget* parent) {
     form->group("Place on the site");
     form->length_field(
         form->row("East"), "buildingX", metre, [=] { return building().placement.shift.x; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); }, -50'000,
-        50'000);
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); }, {-50'000, 50'000});
     form->length_field(
         form->row("North"), "buildingY", metre, [=] { return building().placement.shift.y; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); }, -50'000,
-        50'000);
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); }, {-50'000, 50'000});
     form->number_field(
         form->row("Turned"), "buildingTurn", "°", 1, [=] { return building().placement.turn_deg; },
         [=](double v) {
             change("Turn building", [&](Building& b) { b.placement.turn_deg = wrapped_deg(v); });
-        },
-        -360, 360);
+        }, {-360, 360});
     form->length_field(
         form->row("Zero at"), "buildingLevel", metre, [=] { return building().level_m; },
-        [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, -1000, 9000);
+        [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, limits::elevation_m);
     form->note(
         "East, north and turn (counter-clockwise) of its own zero; 'zero at' is how high its ±0.00 lies "
         "above the site's.");

@@ -177,8 +177,7 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
             },
             [&w, id](double v) {
                 change_drawing(w, id, "Fade drawing", [&](Drawing& d) { d.opacity = v / 100; });
-            },
-            0, 100);
+            }, {0, 100});
         if (chosen->earlier) add_comparison(form, w, id);
     }
     auto* row = form.row({});

@@ -6,6 +6,7 @@
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPainter>
+#include <QPointer>
 #include <QStyle>
 #include <cmath>
 
@@ -145,37 +146,51 @@ QLabel* Form::text(const QString& name, std::function<QString()> get) {
 
 void Form::widget(QWidget* w) { column_->addWidget(w); }
 
+void Form::try_at(UnitField* field, const std::function<void()>& change) {
+    const QPointer shown(field);  // a change may take the form away
+    QString fault;
+    try {
+        workspace_.forget_refusal();
+        change();
+        fault = workspace_.refusal();
+    } catch (const Error& refused) {
+        fault = QString::fromUtf8(refused.what());
+        workspace_.tell(fault, true);
+    }
+    if (shown && !fault.isEmpty()) shown->show_fault(fault);
+}
+
 UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
                             std::function<void(QString)> set) {
     auto* field = new UnitField({}, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
-    connect(field, &UnitField::confirmed, this, [field, set](const QString& text) {
-        if (text.trimmed().isEmpty()) return field->show_fault("a name is needed");
-        set(text.trimmed().left(100));
+    connect(field, &UnitField::confirmed, this, [this, field, set](const QString& text) {
+        try_at(field, [&] {
+            if (text.trimmed().isEmpty()) throw Error("a name is needed");
+            set(text.trimmed());
+        });
     });
     on_refresh([field, get] { field->show_value(get()); });
     return field;
 }
 
 UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const QString& unit,
-                              std::function<double()> get, std::function<void(double)> set, double low_m,
-                              double high_m) {
+                              std::function<double()> get, std::function<void(double)> set, Range range) {
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
-    connect(field, &UnitField::confirmed, this, [this, field, set, get, low_m, high_m](const QString& text) {
-        try {
+    connect(field, &UnitField::confirmed, this, [this, field, set, get, range](const QString& text) {
+        const QPointer shown(field);
+        try_at(field, [&] {
             const double value = parse_length_m(text.toStdString(), workspace_.units());
-            if (value < low_m || value > high_m)
-                throw Error("must lie between " + format_length(low_m, workspace_.units()) + " and " +
-                            format_length(high_m, workspace_.units()));
+            if (!range.holds(value))
+                throw Error("must lie between " + format_length(range.low, workspace_.units()) + " and " +
+                            format_length(range.high, workspace_.units()));
             set(value);
-            field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
-        } catch (const Error& fault) {
-            field->show_fault(QString::fromUtf8(fault.what()));
-            workspace_.tell(QString::fromUtf8(fault.what()), true);
-        }
+            if (shown && workspace_.refusal().isEmpty())
+                shown->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
+        });
     });
     on_refresh([this, field, get] {
         field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
@@ -184,20 +199,18 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
 }
 
 UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const QString& unit, int decimals,
-                              std::function<double()> get, std::function<void(double)> set, double low,
-                              double high) {
+                              std::function<double()> get, std::function<void(double)> set, Range range) {
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
     connect(field, &UnitField::confirmed, this,
-            [this, field, set, get, low, high, unit, decimals](const QString& text) {
-                try {
-                    set(parse_number(text, low, high, unit));
-                    field->show_value(render::figure(get(), decimals));
-                } catch (const Error& fault) {
-                    field->show_fault(QString::fromUtf8(fault.what()));
-                    workspace_.tell(QString::fromUtf8(fault.what()), true);
-                }
+            [this, field, set, get, range, unit, decimals](const QString& text) {
+                const QPointer shown(field);
+                try_at(field, [&] {
+                    set(parse_number(text, range.low, range.high, unit));
+                    if (shown && workspace_.refusal().isEmpty())
+                        shown->show_value(render::figure(get(), decimals));
+                });
             });
     on_refresh([field, get, decimals] { field->show_value(render::figure(get(), decimals)); });
     return field;

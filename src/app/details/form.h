@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "app/shell/workspace.h"
+#include "project/limits.h"
 
 class QComboBox;
 class QHBoxLayout;
@@ -53,11 +54,10 @@ public:
     UnitField* name_field(QHBoxLayout*, const QString& object, std::function<QString()> get,
                           std::function<void(QString)> set);
     UnitField* length_field(QHBoxLayout*, const QString& object, const QString& unit,
-                            std::function<double()> get, std::function<void(double)> set, double low_m = -1e5,
-                            double high_m = 1e5);
+                            std::function<double()> get, std::function<void(double)> set,
+                            Range = limits::coordinate_m);
     UnitField* number_field(QHBoxLayout*, const QString& object, const QString& unit, int decimals,
-                            std::function<double()> get, std::function<void(double)> set, double low,
-                            double high);
+                            std::function<double()> get, std::function<void(double)> set, Range);
     QComboBox* choice(QHBoxLayout*, const QString& object, const QStringList& names, std::function<int()> get,
                       std::function<void(int)> set);
     void widget(QWidget*);
@@ -65,6 +65,8 @@ public:
     void stretch() { column_->addStretch(1); }
 
 private:
+    /// Runs a change asked for in a field, and tells at the field why it was refused.
+    void try_at(UnitField*, const std::function<void()>& change);
     Workspace& workspace_;
     QVBoxLayout* column_;
     std::vector<std::function<void()>> refreshes_;

@@ -64,17 +64,17 @@ void repeat_rows(Form& form, Workspace& w) {
     auto* count = form.row("Repeat");
     form.number_field(
         count, "repeatColumns", "across", 0, [] { return arranging().columns; },
-        [](double v) { arranging().columns = static_cast<int>(v); }, 1, 200);
+        [](double v) { arranging().columns = static_cast<int>(v); }, {1, 200});
     form.number_field(
         count, "repeatRows", "up", 0, [] { return arranging().rows; },
-        [](double v) { arranging().rows = static_cast<int>(v); }, 1, 200);
+        [](double v) { arranging().rows = static_cast<int>(v); }, {1, 200});
     auto* step = form.row("every");
     form.length_field(
         step, "repeatX", metre(w), [] { return arranging().step_x_m; },
-        [](double v) { arranging().step_x_m = v; }, -1000, 1000);
+        [](double v) { arranging().step_x_m = v; }, {-1000, 1000});
     form.length_field(
         step, "repeatY", metre(w), [] { return arranging().step_y_m; },
-        [](double v) { arranging().step_y_m = v; }, -1000, 1000);
+        [](double v) { arranging().step_y_m = v; }, {-1000, 1000});
     button(form.row({}), "repeat", "Repeat", "Copies in columns and rows; doors and windows along their wall",
            [&w] {
                const Arranging& a = arranging();
@@ -117,8 +117,7 @@ void arrange_group(Form& form, Workspace& w) {
             turn, "turnBy", "°", 1, [] { return 0.0; },
             [&w](double v) {
                 if (v != 0) turn_selection(w, v);
-            },
-            -360, 360);
+            }, {-360, 360});
         auto* mirror = form.row("Mirror");
         button(mirror, "mirrorX", "Left–right", "About the middle", [&w] { mirror_selection(w, true); });
         button(mirror, "mirrorY", "Up–down", "About the middle", [&w] { mirror_selection(w, false); });
@@ -130,7 +129,7 @@ void arrange_group(Form& form, Workspace& w) {
         auto* row = form.row("Offset");
         form.length_field(
             row, "offsetBy", metre(w), [] { return arranging().offset_m; },
-            [](double v) { arranging().offset_m = v; }, -1000, 1000);
+            [](double v) { arranging().offset_m = v; }, {-1000, 1000});
         button(row, "offset", "Copy beside", "Copies to the left of the run; to the right when negative",
                [&w] { offset_selection(w, arranging().offset_m); });
     }

@@ -130,8 +130,7 @@ void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object,
         [&w, field](double v) {
             w.next.*field = v;
             w.kinds_were_changed();
-        },
-        low_m, high_m);
+        }, {low_m, high_m});
 }
 
 template <class Enum>
@@ -180,8 +179,7 @@ void wall_height(Form* form, Workspace& w) {
         [&w](double v) {
             w.wall_top_m = v;
             w.kinds_were_changed();
-        },
-        0.05, 100);
+        }, limits::above_floor_m);
 }
 
 /// Drawn, or the room round a click.
@@ -208,15 +206,13 @@ void obstacle_kinds(Form* form, Workspace& w) {
             [&w](double v) {
                 w.next.rows.rows = static_cast<int>(v);
                 w.kinds_were_changed();
-            },
-            1, 200);
+            }, {1, 200});
         form->length_field(
             count, "nextRowDepth", "m", [&w] { return w.next.rows.depth_m; },
             [&w](double v) {
                 w.next.rows.depth_m = v;
                 w.kinds_were_changed();
-            },
-            0.1, 50);
+            }, {0.1, 50});
         form->choice(
             form->row("They run"), "nextRowsAlong", {"Along the longer side", "Across it"},
             [&w] { return w.next.rows.along_width ? 0 : 1; },

@@ -144,10 +144,10 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
     auto* row = form->row(info->more_is_better ? "At least" : "At most");
     form->number_field(
         row, "requirementLimit", unit, decimals, [get] { return get().limit; },
-        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); }, -200, 10000);
+        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); }, limits::requirement_limit);
     form->number_field(
         row, "requirementShare", "% of area", 0, [get] { return 100 * get().share_required; },
-        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, 0, 100);
+        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, {0, 100});
     if (get().bands.single()) return;
     for (BandId b : get().bands.list()) {
         const QString name = QString::fromStdString(band(b).name);
@@ -159,8 +159,7 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
                     std::erase_if(r.band_limits, [&](const auto& own) { return own.first == b; });
                     if (v != r.limit) r.band_limits.emplace_back(b, v);
                 });
-            },
-            -200, 10000);
+            }, {-200, 10000});
     }
 }
 

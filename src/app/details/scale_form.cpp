@@ -56,8 +56,7 @@ void add_length(Form& form, Workspace& w, DrawingId id, std::size_t index) {
             const Point fixed = d.to_venue(d.lengths.front().a);
             d.lengths[index].length_m = v;
             take(w, scaled_by_lengths(d), fixed);
-        },
-        0.001, 100'000);
+        }, {0.001, 100'000});
     auto* off = new QLabel;
     off->setObjectName(QString("disagreement-%1").arg(index));
     off->setFixedWidth(52);
@@ -103,8 +102,7 @@ void add_file_scale(Form& form, Workspace& w, DrawingId id) {
                 now.lengths.clear();
                 const Point fixed = extent(now).low;
                 take(w, rescaled(now, metres_per_point(ratio), fixed, ScaleBy::printed_ratio), fixed);
-            },
-            0.1, 100'000);
+            }, {0.1, 100'000});
     } else if (d.source.kind == DrawingKind::dxf) {
         form.group("Or by the drawing's unit");
         form.choice(

@@ -62,7 +62,7 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
     form->group("Height");
     form->length_field(
         form->row("From"), "obstacleBase", metre(w), [get] { return get().base_m; },
-        [=](double v) { change("Change height", [&](Obstacle& o) { o.base_m = v; }); }, -20, 100);
+        [=](double v) { change("Change height", [&](Obstacle& o) { o.base_m = v; }); }, limits::above_floor_m);
     form->length_field(
         form->row("Top"), "obstacleTop", metre(w),
         [get, &w] { return get().top_m.value_or(w.floor()->height_m); },
@@ -70,8 +70,7 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
             change("Change height", [&](Obstacle& o) {
                 o.top_m = v >= w.floor()->height_m - 1e-6 ? std::nullopt : std::optional(v);
             });
-        },
-        0.01, 200);
+        }, limits::above_floor_m);
     if (get().round)
         form->length_field(
             form->row("Diameter"), "obstacleDiameter", metre(w),
@@ -80,8 +79,7 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
                 change("Change diameter", [&](Obstacle& o) {
                     o.outline[1] = o.outline[0] + Point{v / 2, 0};
                 });
-            },
-            0.02, 200);
+            }, {0.02, 200});
     area_row(*form, w, [get] { return body(get()); });
     arrange_group(*form, w);
     form->stretch();
@@ -105,8 +103,7 @@ Form* ceiling_form(Workspace& w, QWidget* parent, CeilingId id) {
         });
     form->length_field(
         form->row("Height"), "ceilingHeight", metre(w), [get] { return get().height_m; },
-        [=](double v) { change("Change ceiling height", [&](CeilingArea& c) { c.height_m = v; }); }, 0.5,
-        200);
+        [=](double v) { change("Change ceiling height", [&](CeilingArea& c) { c.height_m = v; }); }, {0.5, 200});
     const auto types = types_of(w.project(), TypeUse::ceiling);
     form->choice(
         form->row("Hung with"), "ceilingType", QStringList{"Nothing"} + type_names(w.project(), types),
@@ -175,10 +172,10 @@ Form* ramp_form(Workspace& w, QWidget* parent, RampId id) {
     form->group("Slope");
     form->length_field(
         form->row("Foot at"), "rampFoot", metre(w), [get] { return get().foot_m; },
-        [=](double v) { change("Change ramp", [&](Ramp& r) { r.foot_m = v; }); }, -20, 100);
+        [=](double v) { change("Change ramp", [&](Ramp& r) { r.foot_m = v; }); }, limits::above_floor_m);
     form->length_field(
         form->row("Rises"), "rampRise", metre(w), [get] { return get().rise_m; },
-        [=](double v) { change("Change ramp", [&](Ramp& r) { r.rise_m = v; }); }, -50, 50);
+        [=](double v) { change("Change ramp", [&](Ramp& r) { r.rise_m = v; }); }, limits::rise_m);
     form->text("Slope", [get] {
         return QString::number(
                    std::round(get().rise_m / std::max(0.01, distance(foot(get()), head(get()))) * 1000) /

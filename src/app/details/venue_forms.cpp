@@ -64,12 +64,10 @@ void add_site(Form* form, Workspace& w) {
         [&w] { return w.project().settings.client_height_m; },
         [&w](double v) {
             w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
-        },
-        0, 20);
+        }, {0, 20});
     form->number_field(
         form->row("Heard from"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
-        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); }, -110,
-        -30);
+        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); }, {-110, -30});
     QStringList grids;
     for (const double grid_m : grids_m) grids << QString("%1 m").arg(grid_m);
     form->choice(
@@ -84,8 +82,7 @@ void add_site(Form* form, Workspace& w) {
         [&w] { return w.project().settings.client_noise_figure_db; },
         [&w](double v) {
             w.edit("Change noise figure", [&](Project& p) { p.settings.client_noise_figure_db = v; });
-        },
-        0, 30);
+        }, {0, 30});
 }
 
 void add_contents(Form* form, Workspace& w, FloorId id) {
@@ -121,12 +118,12 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
     });
     form->length_field(
         form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
-        [=](double v) { set("Change elevation", name(), v, floor().height_m); }, -500, 2000);
+        [=](double v) { set("Change elevation", name(), v, floor().height_m); }, limits::elevation_m);
     const bool yard = building_with(w.project(), id).kind == BuildingKind::yard;
     if (!yard)
         form->length_field(
             form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
-            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, 0.5, 200);
+            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, limits::storey_height_m);
 
     if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
         auto* row = form->row("Rises");
@@ -139,8 +136,7 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
                         s.*part = percent / 100;
                         set_slope(p, id, s);
                     });
-                },
-                -100, 100);
+                }, {-100, 100});
         };
         axis("slopeEast", "% E", &Slope::x);
         axis("slopeNorth", "% N", &Slope::y);
@@ -184,8 +180,7 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
                 s.thickness_m = v;
                 set_slab(p, id, s);
             });
-        },
-        0, 5);
+        }, {0, 5});
     loss_rows(*form, w, [floor] { return floor().slab->type; });
 
     add_contents(form, w, id);
@@ -215,7 +210,7 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     form->group("Height");
     form->length_field(
         form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, -20, 100);
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, limits::above_floor_m);
     form->choice(
         form->row("Up to"), "wallFull", {"The slab above", "A height", "The ceiling"},
         [wall] { return wall().top_m        ? 1
@@ -230,7 +225,7 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     form->length_field(
         form->row("Top"), "wallTop", metre(w),
         [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, 0.01, 200);
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, limits::above_floor_m);
     form->group("Run");
     form->text("Length", [wall, &w] {
         return QString::fromStdString(format_length(length_m(wall()), w.units())) +
@@ -280,8 +275,7 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
                 if (field == &Opening::head_m && v <= opening().sill_m)
                     throw Error("the head must lie above the sill");
                 change([&](Opening& o) { o.*field = v; });
-            },
-            low, high);
+            }, {low, high});
     };
     size("Width", "openingWidth", &Opening::width_m, 0.05, 100);
     size("Sill", "openingSill", &Opening::sill_m, -10, 100);

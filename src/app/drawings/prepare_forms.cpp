@@ -30,7 +30,7 @@ void PreparePage::add_look(Form& form) {
     auto* turn_row = form.row("Turned");
     form.number_field(
         turn_row, "prepareTurn", "°", 2, [this] { return drawing_.placement.turn_deg; },
-        [this](double v) { set_turn(v); }, -360, 360);
+        [this](double v) { set_turn(v); }, {-360, 360});
     for (const double quarter : {90.0, -90.0}) {
         auto* button = new QPushButton(quarter > 0 ? "↺ 90°" : "↻ 90°");
         button->setObjectName(quarter > 0 ? "quarterLeft" : "quarterRight");
@@ -67,7 +67,7 @@ void PreparePage::add_look(Form& form) {
     });
     form.number_field(
         form.row("Opacity"), "prepareOpacity", "%", 0, [this] { return drawing_.opacity * 100; },
-        [this](double v) { drawing_.opacity = v / 100; }, 0, 100);
+        [this](double v) { drawing_.opacity = v / 100; }, {0, 100});
 }
 
 std::vector<const Drawing*> PreparePage::alike() const {

@@ -5,18 +5,15 @@ namespace yemvo::app {
 static constexpr auto pause_before = std::chrono::milliseconds(120);
 
 FindingsRunner::FindingsRunner(QObject* parent)
-    : QObject(parent), masks_(std::size_t{16} << 20), behind_(pause_before) {}
+    : QObject(parent),
+      masks_(std::size_t{16} << 20),
+      behind_([this](const QString& why) { emit failed("The findings could not be worked out: " + why); },
+              pause_before) {}
 
 void FindingsRunner::request(const Project& project) {
     behind_.request([this, project](const CancelToken& cancel) {
-        try {
-            emit found(std::make_shared<const std::vector<Finding>>(
-                findings(project, make_scene(project, masks_), cancel)));
-        } catch (const Cancelled&) {
-            throw;
-        } catch (const std::exception& fault) {
-            emit failed("The findings could not be worked out: " + QString::fromUtf8(fault.what()));
-        }
+        emit found(std::make_shared<const std::vector<Finding>>(
+            findings(project, make_scene(project, masks_), cancel)));
     });
 }
 

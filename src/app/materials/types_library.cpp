@@ -68,7 +68,7 @@ static bool write_text(const QString& name, const std::string& text) {
 
 void TypesPage::write_file() {
     const QString name =
-        with_ending(asking_.save_file("Write a library of types", "types.json", types_filter), ".json");
+        ask_where_to_write(asking_, "Write a library of types", "types.json", types_filter, ".json");
     if (name.isEmpty()) return;
     if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
         return workspace_.tell(QFileInfo(name).fileName() + " cannot be written: choose another folder",

@@ -324,8 +324,7 @@ void TypesPage::add_identity(Form* form) {
     if (t().use != TypeUse::obstacle)
         form->number_field(
             form->row("Thickness"), "typeThickness", "mm", 0, [t] { return t().thickness_m * 1000; },
-            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); },
-            1, 10000);
+            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); }, {1, 10000});
     text("Source", "typeSource", &WallType::source);
     form->name_field(
         form->row("Note"), "typeNote", [t] { return QString::fromStdString(t().note); },
@@ -431,10 +430,10 @@ void TypesPage::add_bounds(Form* form) {
     if (t().losses.empty())
         form->number_field(
             form->row("Spread"), "typeSpread", "± %", 0, [t] { return t().spread * 100; },
-            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); }, 0, 100);
+            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); }, {0, 100});
     form->number_field(
         form->row("At most"), "typeMost", "dB", 0, [t] { return t().most_db; },
-        [this](double v) { change("Change bound", [&](WallType& x) { x.most_db = v; }); }, 1, 200);
+        [this](double v) { change("Change bound", [&](WallType& x) { x.most_db = v; }); }, limits::most_db);
     if (t().use == TypeUse::obstacle)
         form->choice(
             form->row("It is"), "typeSaturates", {"Cut off there", "Approached slowly (P.833)"},

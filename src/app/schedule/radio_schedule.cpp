@@ -16,6 +16,7 @@
 #include "app/details/form.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/rules.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -135,12 +136,34 @@ QString RadioModelTable::text(const Row& row, int column) const {
     }
 }
 
-double RadioModelTable::sort_value(const Row& row, int column) const {
-    if (column == band_name)
-        return find_access_point(workspace_.project(), row.floor, row.access_point)
-            ->radios[row.radio]
-            .channel.band.index;
-    return text(row, column).replace(QChar(0x2212), '-').toDouble();
+/// Never by text: lengths in feet and numbers with a decimal comma have an order of their own.
+QVariant RadioModelTable::sort_value(const Row& row, int column) const {
+    const auto& project = workspace_.project();
+    const AccessPoint* ap = find_access_point(project, row.floor, row.access_point);
+    if (!ap) return {};
+    const Radio& radio = ap->radios[row.radio];
+    switch (column) {
+        case number:
+            return ap->number;
+        case band_name:
+            return radio.channel.band.index;
+        case on:
+            return radio.on ? 1 : 0;
+        case channel:
+            return radio.primary;
+        case width:
+            return radio.channel.width_mhz;
+        case power:
+            return radio.power_dbm;
+        case eirp:
+            return eirp_dbm(radio, *radio_band(model(project, ap->model), row.radio, radio.channel.band));
+        case height:
+            return ap->height_m;
+        case azimuth:
+            return ap->azimuth_deg;
+        default:
+            return text(row, column);
+    }
 }
 
 QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
@@ -160,19 +183,19 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
         case Qt::ForegroundRole:
             return ap->radios[r.radio].on ? theme().ink : theme().muted;
         case Qt::UserRole:
-            return i.column() == floor || i.column() == model_name ? QVariant(text(r, i.column()))
-                                                                   : QVariant(sort_value(r, i.column()));
+            return sort_value(r, i.column());
         default:
             return {};
     }
 }
 
-void RadioModelTable::set(const Row& r, int column, const QString& typed) {
-    const AccessPoint before = *find_access_point(workspace_.project(), r.floor, r.access_point);
-    AccessPoint ap = before;
+AccessPoint RadioModelTable::with(const Project& project, const Row& r, int column, const QString& typed) const {
+    const AccessPoint* found = find_access_point(project, r.floor, r.access_point);
+    if (!found) throw Error("the access point is gone");
+    AccessPoint ap = *found;
     Radio& radio = ap.radios[r.radio];
     const BandId id = radio.channel.band;
-    const RadioBand& can = *radio_band(model(workspace_.project(), ap.model), r.radio, id);
+    const RadioBand& can = *radio_band(model(project, ap.model), r.radio, id);
     switch (column) {
         case on:
             radio.on = typed == "on" || typed == "1" || typed == "true";
@@ -202,25 +225,55 @@ void RadioModelTable::set(const Row& r, int column, const QString& typed) {
             ap.azimuth_deg = parse_number(typed, -360, 360, "°");
             break;
         default:
-            return;
+            break;
     }
-    static constexpr const char* verbs[] = {
-        "", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
-    workspace_.edit(QString("%1 access point %2").arg(verbs[column]).arg(ap.number),
-                    [&](Project& p) { replace_access_point(p, r.floor, ap); });
+    try {
+        check(ap);
+    } catch (const RuleBroken& rule) {
+        throw Error(rule.reason(workspace_.units()));
+    }
+    return ap;
 }
 
 bool RadioModelTable::setData(const QModelIndex& i, const QVariant& value, int role) {
     if (role != Qt::EditRole && role != Qt::CheckStateRole) return false;
+    static constexpr const char* verbs[] = {
+        "", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
     try {
-        const QString typed =
-            role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString();
-        set(row(i.row()), i.column(), typed);
-        return true;
+        const Row r = row(i.row());
+        const AccessPoint ap = with(
+            workspace_.project(), r, i.column(),
+            role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString());
+        return workspace_.edit(QString("%1 access point %2").arg(verbs[i.column()]).arg(ap.number),
+                               [&](Project& p) { replace_access_point(p, r.floor, ap); });
     } catch (const Error& fault) {
         workspace_.tell(QString(heads[i.column()]) + ": " + QString::fromUtf8(fault.what()), true);
         return false;
     }
+}
+
+/// All in one edit; a cell that is refused stays as it was.
+void RadioModelTable::set_cells(const QString& label, const std::vector<Cell>& cells) {
+    int refused = 0;
+    QString first;
+    workspace_.edit(label, [&](Project& p) {
+        for (const Cell& cell : cells) {
+            try {
+                replace_access_point(p, cell.row.floor, with(p, cell.row, cell.column, cell.typed));
+            } catch (const Error& fault) {
+                if (refused++ == 0)
+                    first = QString("access point %1, %2: ").arg(text(cell.row, number), heads[cell.column]) +
+                            QString::fromUtf8(fault.what());
+            }
+        }
+    });
+    if (refused == 0) return;
+    const int all = static_cast<int>(cells.size());
+    workspace_.tell((refused == all && all > 1 ? QString("None of the cells was taken: ")
+                     : refused == 1            ? QString("One cell was not taken: ")
+                                               : QString("%1 of %2 cells were not taken, the first: ").arg(refused).arg(all)) +
+                        first,
+                    true);
 }
 
 RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -289,20 +342,19 @@ QString RadioSchedule::selected_text() const {
 void RadioSchedule::paste(const QString& text) {
     const QModelIndex from = table_->currentIndex();
     if (!from.isValid()) return;
-    // the table may sort itself anew with each cell: remember what the cells mean first
-    std::vector<std::pair<QPersistentModelIndex, QString>> cells;
+    std::vector<RadioModelTable::Cell> cells;
     const QStringList lines = text.split('\n', Qt::SkipEmptyParts);
     for (int l = 0; l < lines.size(); ++l) {
         const QStringList parts = lines[l].split('\t');
         for (int c = 0; c < parts.size(); ++c) {
             const QModelIndex to = sorted_->index(from.row() + l, from.column() + c);
             if (to.isValid() && editable(to.column()))
-                cells.emplace_back(sorted_->mapToSource(to), parts[c].trimmed());
+                cells.push_back({model_->row(sorted_->mapToSource(to).row()), to.column(), parts[c].trimmed()});
         }
     }
-    workspace_.document().history().beginMacro("Paste into the radio schedule");
-    for (const auto& [cell, value] : cells) model_->setData(cell, value, Qt::EditRole);
-    workspace_.document().history().endMacro();
+    if (cells.empty())
+        return workspace_.tell("Nothing here can be pasted over: choose a cell of a column that can be edited", true);
+    model_->set_cells("Paste into the radio schedule", cells);
 }
 
 bool RadioSchedule::eventFilter(QObject* watched, QEvent* event) {

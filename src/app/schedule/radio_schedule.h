@@ -42,12 +42,19 @@ public:
         std::size_t radio;
     };
     const Row& row(int index) const { return rows_[static_cast<std::size_t>(index)]; }
+    struct Cell {
+        Row row;
+        int column;
+        QString typed;
+    };
+    void set_cells(const QString& label, const std::vector<Cell>&);
 
 private:
     void refresh();
     QString text(const Row&, int column) const;
-    double sort_value(const Row&, int column) const;
-    void set(const Row&, int column, const QString& text);
+    QVariant sort_value(const Row&, int column) const;
+    /// The row's access point with what was typed into one of its cells. Throws Error.
+    AccessPoint with(const Project&, const Row&, int column, const QString& typed) const;
     Workspace& workspace_;
     std::vector<Row> rows_;
 };

@@ -245,9 +245,9 @@ void add_corner(Workspace& w, const Item& item, Point at) {
         const PlaceOnWall place = nearest_place(wall, at);
         constexpr double least_m = 0.02;
         if (place.along_m < least_m || place.along_m > piece_length_m(wall, place.piece) - least_m) return;
-        return w.edit("Add corner", [&](Project& p) {
+        return void(w.edit("Add corner", [&](Project& p) {
             replace_wall(p, here, with_corner(wall, place.piece, place.along_m));
-        });
+        }));
     }
     auto points = corners(w.project(), *w.floor(), item);
     if (!is_outline(item) || points.size() < 3) return;
@@ -267,7 +267,7 @@ void remove_corner(Workspace& w, const Item& item, std::size_t corner) {
         const auto shorter =
             without_corner(*find_wall(*w.floor(), WallId{item.id}), static_cast<int>(corner));
         if (!shorter) return w.tell("The wall would have no piece left", true);
-        return w.edit("Remove corner", [&](Project& p) { replace_wall(p, here, *shorter); });
+        return void(w.edit("Remove corner", [&](Project& p) { replace_wall(p, here, *shorter); }));
     }
     auto points = corners(w.project(), *w.floor(), item);
     if (!is_outline(item) || points.size() <= 3) return w.tell("An outline needs three corners", true);

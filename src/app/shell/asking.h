@@ -1,6 +1,7 @@
 // How the window asks a person for files and decisions.
 #pragma once
 #include <QString>
+#include <QStringList>
 #include <functional>
 #include <optional>
 
@@ -17,6 +18,13 @@ struct Asking {
     std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
     std::function<Unsaved(const QString& project)> unsaved;
     std::function<void(const QString& title, const QString& message)> tell_failure;
+    /// Whether a file that exists may be replaced.
+    std::function<bool(const QString& file)> overwrite;
+    /// What to do about a file that somebody else has written since it was opened.
+    enum class OnDisk { cancel, save_beside, reload, write_over };
+    std::function<OnDisk(const QString& file, const QStringList& differences)> changed_on_disk;
+    /// Whether unsaved work that a crash left may be thrown away.
+    std::function<bool(const QString& project)> throw_away;
     /// A name for something; empty: not at all.
     std::function<QString(const QString& title, const QString& proposed)> name;
     /// What comes along when a floor is duplicated; none: not at all.

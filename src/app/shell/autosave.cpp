@@ -2,17 +2,23 @@
 
 #include <QStandardPaths>
 #include <QThreadPool>
+#include <unistd.h>
 
 #include "base/error.h"
 
 namespace yemvo::app {
 
-QString Autosave::folder() {
-    return QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + "/journal";
+QStringList Autosave::folders() {
+    using Paths = QStandardPaths;
+    QStringList found{Paths::writableLocation(Paths::AppLocalDataLocation) + "/journal"};
+    if (const QString runtime = Paths::writableLocation(Paths::RuntimeLocation); !runtime.isEmpty())
+        found << runtime + "/yemvo-journal";
+    found << Paths::writableLocation(Paths::TempLocation) + QString("/yemvo-journal-%1").arg(::getuid());
+    return found;
 }
 
-Autosave::Autosave(Document& document, QObject* parent, const QString& root)
-    : QObject(parent), document_(document), root_(root), worker_(std::make_unique<QThreadPool>()) {
+Autosave::Autosave(Document& document, QObject* parent, const QStringList& roots)
+    : QObject(parent), document_(document), roots_(roots), worker_(std::make_unique<QThreadPool>()) {
     worker_->setMaxThreadCount(1);
     timer_.setSingleShot(true);
     timer_.setInterval(delay_ms);
@@ -43,15 +49,34 @@ void Autosave::write() {
     if (!document_.is_modified()) return;
     worker_->start([this, project = document_.project(), file = document_.file().toStdString()] {
         // the worker is waited for before this object goes
-        try {
-            if (!journal_) journal_ = std::make_shared<Journal>(root_.toStdString());
-            journal_->write(project, file);
-            told_ = false;
-        } catch (const std::exception& fault) {
-            if (!told_) emit failed(QString::fromUtf8(fault.what()));
-            told_ = true;
-        }
+        write_somewhere(project, file);
     });
+}
+
+/// The first place is tried again each time, since it is the one that lasts.
+void Autosave::write_somewhere(const Project& project, const std::string& file) {
+    QString why;
+    for (int i = 0; i < roots_.size(); ++i) {
+        try {
+            if (!journal_ || at_ != i) {
+                auto there = std::make_shared<Journal>(roots_[i].toStdString());
+                there->write(project, file);
+                if (journal_) journal_->clear();
+                journal_ = std::move(there);
+                at_ = i;
+            } else {
+                journal_->write(project, file);
+            }
+            const QString trouble = i == 0 ? QString() : roots_[i];
+            if (trouble != told_) i == 0 ? emit works_again() : emit failed(why, roots_[i]);
+            told_ = trouble;
+            return;
+        } catch (const std::exception& fault) {
+            if (why.isEmpty()) why = QString::fromUtf8(fault.what());
+        }
+    }
+    if (told_ != "nowhere") emit failed(why, {});
+    told_ = "nowhere";
 }
 
 void Autosave::forget() {

@@ -1,10 +1,11 @@
 #include "app/shell/behind.h"
 
+#include <new>
 #include <utility>
 
 namespace yemvo::app {
 
-Behind::Behind(std::chrono::milliseconds pause) : pause_(pause) {
+Behind::Behind(Faulty faulty, std::chrono::milliseconds pause) : faulty_(std::move(faulty)), pause_(pause) {
     thread_ = std::thread([this] { run(); });
 }
 
@@ -48,6 +49,10 @@ void Behind::run() {
             work(cancel);
         } catch (const Cancelled&) {
             // something newer waits
+        } catch (const std::bad_alloc&) {
+            faulty_(QStringLiteral("there is not enough memory for it"));
+        } catch (const std::exception& fault) {
+            faulty_(QString::fromUtf8(fault.what()));
         }
         lock.lock();
         busy_ = false;

@@ -1,5 +1,6 @@
 // A thread of one's own for work whose newest wish alone counts.
 #pragma once
+#include <QString>
 #include <chrono>
 #include <condition_variable>
 #include <functional>
@@ -14,14 +15,15 @@ namespace yemvo::app {
 class Behind {
 public:
     using Work = std::function<void(const CancelToken&)>;
+    /// Told, on the thread, of a fault that work was ended by.
+    using Faulty = std::function<void(const QString& why)>;
     /// `pause`: so long nothing newer has to come before work starts, since the hand goes first.
-    explicit Behind(std::chrono::milliseconds pause = std::chrono::milliseconds(0));
+    explicit Behind(Faulty faulty, std::chrono::milliseconds pause = std::chrono::milliseconds(0));
     ~Behind();
     Behind(const Behind&) = delete;
     Behind& operator=(const Behind&) = delete;
 
-    /// Stops what runs, and runs this on the thread. It must deal with its own faults; Cancelled may leave
-    /// it.
+    /// Stops what runs, and runs this on the thread. Whatever it throws ends this work alone.
     void request(Work);
     bool is_idle() const;
 
@@ -29,6 +31,7 @@ private:
     void run();
     mutable std::mutex mutex_;
     std::condition_variable wake_;
+    Faulty faulty_;
     std::optional<Work> waiting_;
     CancelToken running_;
     std::chrono::milliseconds pause_;

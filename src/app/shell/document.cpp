@@ -1,5 +1,7 @@
 #include "app/shell/document.h"
 
+#include "project/rules.h"
+
 namespace yemvo::app {
 
 class EditCommand : public QUndoCommand {
@@ -36,10 +38,11 @@ void Document::set(const Project& project) {
     emit changed();
 }
 
-void Document::open(Project project, const QString& file) {
+void Document::open(Project project, const QString& file, const FileMark& mark) {
     project_ = std::move(project);
     open_ = true;
     file_ = file;
+    mark_ = mark;
     ++opened_count_;
     saving_ = 0;
     stack_.clear();
@@ -48,22 +51,29 @@ void Document::open(Project project, const QString& file) {
     emit state_changed();
 }
 
-void Document::open_unsaved(Project project, const QString& file) {
-    open(std::move(project), file);
+void Document::open_unsaved(Project project, const QString& file, const FileMark& mark) {
+    open(std::move(project), file, mark);
     stack_.resetClean();
     emit state_changed();
 }
 
-void Document::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
+QString Document::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
     Project after = project_;
     change(after);
-    if (after == project_) return;
+    if (after == project_) return {};
+    try {
+        check_edit(project_, after);
+    } catch (const Error& refused) {
+        return QString::fromUtf8(refused.what());
+    }
     stack_.push(new EditCommand(*this, label, project_, std::move(after), merge_key));
+    return {};
 }
 
 const Project* Document::before_last_edit() const {
     if (stack_.index() == 0) return nullptr;
-    return &static_cast<const EditCommand*>(stack_.command(stack_.index() - 1))->before();
+    const auto* last = dynamic_cast<const EditCommand*>(stack_.command(stack_.index() - 1));
+    return last ? &last->before() : nullptr;
 }
 
 Document::Saving Document::begin_saving() {
@@ -72,13 +82,15 @@ Document::Saving Document::begin_saving() {
     return {project_, opened_count_};
 }
 
-void Document::end_saving(int of, const QString& file) {
+void Document::end_saving(int of, const QString& file, const FileMark& mark) {
     if (of != opened_count_) return;
     --saving_;
-    if (file.isEmpty())
+    if (file.isEmpty()) {
         stack_.resetClean();
-    else
+    } else {
         file_ = file;
+        mark_ = mark;
+    }
     emit state_changed();
 }
 

@@ -6,6 +6,7 @@
 #include <functional>
 
 #include "project/project.h"
+#include "project/safe_file.h"
 
 namespace yemvo::app {
 
@@ -20,16 +21,23 @@ public:
     const QString& file() const { return file_; }
     /// There are edits that no file holds yet.
     bool is_modified() const { return open_ && (!stack_.isClean() || saving_ > 0); }
+    bool is_saving() const { return saving_ > 0; }
     /// How many projects were opened so far: tells whether what was begun for one is still wanted.
     int opened_count() const { return opened_count_; }
+    /// To look at, to undo and redo; edits go through edit() alone.
     QUndoStack& history() { return stack_; }
+    /// The file as it was when it was last read or written; for telling whether somebody else has changed it.
+    const FileMark& file_mark() const { return mark_; }
 
     /// Starts afresh with a project; `file` empty for one never saved.
-    void open(Project, const QString& file);
+    void open(Project, const QString& file, const FileMark& = {});
     /// The same with work that was never saved to that file.
-    void open_unsaved(Project, const QString& file);
-    /// Remembers the change under its name. Edits with the same `merge_key` (not 0) in a row become one.
-    void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
+    void open_unsaved(Project, const QString& file, const FileMark& = {});
+    /// What stands in the file now is what the person has decided upon: it may be written over.
+    void take_mark(const FileMark& mark) { mark_ = mark; }
+    /// Remembers the change under its name. Edits with the same `merge_key` (not 0) in a row become one. A change
+    /// that breaks a limit of the project (project/rules.h) is not made; then the reason is given back.
+    QString edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// A key that no edit used yet: one a drag.
     int new_merge_key() { return ++last_merge_key_; }
     /// The value before the edit that would be undone next; null where there is none.
@@ -42,7 +50,7 @@ public:
     /// The value as it is now. The document stays modified until the saving has ended.
     Saving begin_saving();
     /// `file` empty: it could not be written.
-    void end_saving(int of, const QString& file);
+    void end_saving(int of, const QString& file, const FileMark& = {});
 
 signals:
     void changed();        ///< the project's value
@@ -55,6 +63,7 @@ private:
     Project project_;
     bool open_ = false;
     QString file_;
+    FileMark mark_;
     QUndoStack stack_;
     int last_merge_key_ = 0, opened_count_ = 0, saving_ = 0;
 };

@@ -16,6 +16,9 @@
 #include "app/costs/costs_page.h"
 #include "app/details/details_panel.h"
 #include "app/drawings/sheet_canvas.h"
+#include "app/files/file_guard.h"
+#include "app/files/notice_bar.h"
+#include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
 #include "app/findings/findings_runner.h"
 #include "app/materials/types_page.h"
@@ -70,6 +73,7 @@ MainWindow::MainWindow(QWidget* parent)
       findings_runner_(new FindingsRunner(this)),
       autosave_(new Autosave(document_, this)),
       files_(new ProjectFiles(document_, this)),
+      guard_(new FileGuard(document_, this)),
       say_work_(new QTimer(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
@@ -78,6 +82,7 @@ MainWindow::MainWindow(QWidget* parent)
     lay_out();
     make_menus();
     connect_parts();
+    watch_files();
     refresh_title();
     show_start_page();
 }
@@ -85,6 +90,7 @@ MainWindow::MainWindow(QWidget* parent)
 MainWindow::~MainWindow() {
     // the document and the workspace go before the widgets that listen to them
     delete files_;
+    delete guard_;
     delete autosave_;
     runner_->disconnect();
     findings_runner_->disconnect();
@@ -100,6 +106,8 @@ void MainWindow::lay_out() {
     column->setSpacing(0);
     header_ = new HeaderBar(workspace_, centre);
     column->addWidget(header_);
+    notices_ = new NoticeBar(centre);
+    column->addWidget(notices_);
 
     auto* work = new QWidget(centre);
     auto* rows = new QVBoxLayout(work);
@@ -183,6 +191,8 @@ void MainWindow::lay_out() {
     pages_->addWidget(prepare_);
     types_ = new TypesPage(workspace_, asking_, centre);
     pages_->addWidget(types_);
+    versions_ = new VersionsPage(centre);
+    pages_->addWidget(versions_);
     column->addWidget(pages_, 1);
     status_ = new StatusLine(centre);
     column->addWidget(status_);
@@ -289,14 +299,8 @@ void MainWindow::connect_parts() {
         if (workspace_.tool() != ToolId::probe) return;
         show_tray(link_profile_);
     });
-    connect(
-        autosave_, &Autosave::failed, this, [this](const QString& why) { status_->set_message(why, true); },
-        Qt::QueuedConnection);
     connect(start_, &StartPage::recover_asked, this, &MainWindow::recover_work);
-    connect(start_, &StartPage::discard_asked, this, [this](int index) {
-        discard(leftovers_[static_cast<std::size_t>(index)]);
-        show_start_page();
-    });
+    connect(start_, &StartPage::discard_asked, this, &MainWindow::throw_away_work);
     connect(&workspace_, &Workspace::told, status_, &StatusLine::set_message);
     connect(&document_, &Document::state_changed, this, &MainWindow::refresh_title);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_title);
@@ -485,7 +489,11 @@ void MainWindow::refresh_tray() {
 }
 
 void MainWindow::show_start_page() {
-    leftovers_ = leftovers(Autosave::folder().toStdString());
+    leftovers_.clear();
+    for (const QString& root : Autosave::folders()) {
+        const auto more = leftovers(root.toStdString());
+        leftovers_.insert(leftovers_.end(), more.begin(), more.end());
+    }
     start_->prepare(QSettings().value("recent").toStringList(), leftovers_, document_.is_open());
     pages_->setCurrentIndex(0);
 }

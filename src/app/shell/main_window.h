@@ -16,6 +16,7 @@ class QTimer;
 
 namespace yemvo {
 struct Loaded;
+struct KeptVersion;
 }
 
 namespace yemvo::app {
@@ -31,6 +32,9 @@ class LinkProfilePage;
 class ProofPage;
 class Autosave;
 class ProjectFiles;
+class FileGuard;
+class NoticeBar;
+class VersionsPage;
 class StatusLine;
 class StartPage;
 class RadioSchedule;
@@ -55,7 +59,7 @@ public:
 
     /// Reads the file behind the window.
     void open_file(const QString& file);
-    void open_project(const Project&, const QString& file);
+    void open_project(const Project&, const QString& file, const FileMark& = {});
     /// The made-up library, as a project never saved.
     void open_demo();
     /// Written behind the window.
@@ -73,6 +77,9 @@ public:
     SiteView& site() { return *site_; }
     FindingsPage& findings() { return *findings_; }
     TypesPage& types() { return *types_; }
+    NoticeBar& notices() { return *notices_; }
+    VersionsPage& versions() { return *versions_; }
+    FileGuard& guard() { return *guard_; }
     ProofPage& proof() { return *proof_; }
     CostsPage& costs() { return *costs_; }
     /// The page of types is in front.
@@ -81,6 +88,8 @@ public:
     bool is_preparing() const;
     /// A file is being read or written.
     bool is_working() const;
+    /// Something went wrong that nothing else deals with: what was asked for was not done.
+    void tell_fault(const QString& why);
     /// Findings are being looked for.
     bool is_checking() const;
 
@@ -112,6 +121,15 @@ private:
     QString ask_where_to_save();
     void read_project(const QString& what, std::function<Loaded()> how,
                       std::function<void(const Loaded&)> done, const QString& failure);
+    /// main_window_guard.cpp: other people's files, earlier versions, the journal.
+    void watch_files();
+    void compare_with_disk(const std::function<void()>& after = {});
+    void decide_about_disk(const QString& file, const Loaded& theirs, const std::function<void()>& after);
+    void show_versions();
+    void bring_back(const KeptVersion&, bool as_the_file);
+    void throw_away_work(int index);
+    void tell_of_newer_work(const QString& file);
+    void tell_warnings(const std::vector<std::string>&);
     void refresh_work();
     void tell_work();
     void show_start_page();
@@ -162,6 +180,9 @@ private:
     FindingsRunner* findings_runner_;
     Autosave* autosave_;
     ProjectFiles* files_;
+    FileGuard* guard_;
+    NoticeBar* notices_ = nullptr;
+    VersionsPage* versions_ = nullptr;
     FindingsPage* findings_;
     TypesPage* types_;
     QStackedWidget* tray_;

@@ -14,6 +14,7 @@
 #include <QFile>
 #include <QMenu>
 
+#include "app/files/notice_bar.h"
 #include "app/plan/picking.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/arranging.h"
@@ -33,10 +34,11 @@ constexpr int most_recent = 8;
 
 }  // namespace
 
-void MainWindow::open_project(const Project& project, const QString& file) {
+void MainWindow::open_project(const Project& project, const QString& file, const FileMark& mark) {
     dropped_.clear();
+    notices_->clear();
     files_->stop_reading();  // this one is wanted, not what may still be on its way
-    document_.open(project, file);
+    document_.open(project, file, mark);
     show_work();
 }
 
@@ -54,10 +56,10 @@ void MainWindow::open_file(const QString& file) {
     read_project(
         QFileInfo(file).fileName(), [path] { return load_project(path.toStdString()); },
         [this, path](const Loaded& loaded) {
-            open_project(loaded.project, path);
+            open_project(loaded.project, path, loaded.mark);
             remember(path);
-            for (const std::string& warning : loaded.warnings)
-                workspace_.tell(QString::fromStdString(warning), true);
+            tell_warnings(loaded.warnings);
+            tell_of_newer_work(path);
         },
         "The project could not be opened");
 }
@@ -79,10 +81,11 @@ void MainWindow::recover_work(int index) {
     read_project(
         QString::fromStdString(leftover.project),
         [leftover] {
-            return Loaded{recover(leftover), {}};
+            return Loaded{recover(leftover), {}, leftover.file.empty() ? FileMark{} : mark_of(leftover.file)};
         },
         [this, leftover](const Loaded& loaded) {
-            document_.open_unsaved(loaded.project, QString::fromStdString(leftover.file));
+            notices_->clear();
+            document_.open_unsaved(loaded.project, QString::fromStdString(leftover.file), loaded.mark);
             show_work();
             autosave_->take_over(leftover);
             workspace_.tell("Recovered what was not saved; save it to keep it");
@@ -104,22 +107,25 @@ void MainWindow::save_as() {
 
 QString MainWindow::ask_where_to_save() {
     const QString proposed = document_.file().isEmpty()
-                                 ? QString::fromStdString(document_.project().name) + ".yemvo"
+                                 ? file_name_for(QString::fromStdString(document_.project().name), ".yemvo")
                                  : document_.file();
-    const QString name =
-        with_ending(asking_.save_file("Save the project", proposed, project_filter), ".yemvo");
-    return name.isEmpty() ? QString() : QFileInfo(name).absoluteFilePath();
+    return ask_where_to_write(asking_, "Save the project", proposed, project_filter, ".yemvo");
 }
 
 void MainWindow::save_then(const QString& file, const std::function<void()>& go) {
-    files_->write(
-        file,
-        [this, file, go] {
-            remember(file);
-            workspace_.tell("Saved " + file);
-            go();
-        },
-        [this](const QString& why) { asking_.tell_failure("The project could not be saved", why); });
+    ProjectFiles::Writing w;
+    w.file = file;
+    if (file == document_.file()) w.expected = document_.file_mark();
+    w.done = [this, file, go](const QStringList& warnings) {
+        notices_->drop("disk");
+        remember(file);
+        workspace_.tell("Saved " + file);
+        for (const QString& warning : warnings) workspace_.tell("Saved, but " + warning, true);
+        go();
+    };
+    w.failed = [this](const QString& why) { asking_.tell_failure("The project could not be saved", why); };
+    w.changed = [this, go] { compare_with_disk(go); };
+    files_->write(std::move(w));
 }
 
 void MainWindow::export_picture(const QString& file) {

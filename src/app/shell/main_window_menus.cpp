@@ -52,11 +52,15 @@ void MainWindow::make_menus() {
     file->addSeparator();
     needs_project(action(file, "Save", QKeySequence::Save, [this] { save(); }));
     needs_project(action(file, "Save as…", QKeySequence("Ctrl+Shift+S"), [this] { save_as(); }));
+    action(file, "Earlier versions…", QKeySequence("Ctrl+Alt+O"), [this] { show_versions(); });
+    needs_project(action(file, "Compare with disk…", {}, [this] { compare_with_disk(); }));
+    file->addSeparator();
     needs_project(action(file, "Export plan picture…", QKeySequence("Ctrl+E"), [this] {
         const Floor* f = workspace_.floor();
-        const QString proposed = QString::fromStdString(document_.project().name + ", " + f->name) + ".png";
-        const QString name = with_ending(
-            asking_.save_file("Export the plan as a picture", proposed, "PNG pictures (*.png)"), ".png");
+        const QString proposed =
+            file_name_for(QString::fromStdString(document_.project().name + ", " + f->name), ".png");
+        const QString name = ask_where_to_write(asking_, "Export the plan as a picture", proposed,
+                                                "PNG pictures (*.png)", ".png");
         if (!name.isEmpty()) export_picture(name);
     }));
     file->addSeparator();

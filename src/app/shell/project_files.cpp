@@ -3,6 +3,7 @@
 #include <QApplication>
 #include <QFileInfo>
 #include <QPointer>
+#include <QStandardPaths>
 #include <QThreadPool>
 
 #include "project/storage.h"
@@ -70,26 +71,40 @@ void ProjectFiles::after_writing(std::function<void()> go) {
     });
 }
 
-void ProjectFiles::write(const QString& file, std::function<void()> done, Failed failed) {
-    written_ = QFileInfo(file).fileName();
+void ProjectFiles::write(Writing w) {
+    written_ = QFileInfo(w.file).fileName();
     ++writing_;
-    writer_->start([self = QPointer<ProjectFiles>(this), saving = document_.begin_saving(), file,
-                    done = std::move(done), failed = std::move(failed)] {
+    writer_->start([self = QPointer<ProjectFiles>(this), saving = document_.begin_saving(), w = std::move(w)] {
         QString failure;
+        Saved saved;
+        bool changed = false;
         try {
-            save_project(saving.project, file.toStdString());
+            const std::string file = w.file.toStdString();
+            const FileMark now = mark_of(file);
+            changed = w.expected && w.expected->exists && now.exists && !(now == *w.expected);
+            const Versions versions(versions_folder().toStdString());
+            if (!changed) saved = save_project(saving.project, file, &versions);
         } catch (const std::exception& fault) {
             failure = QString::fromUtf8(fault.what());
         }
-        on_window([self, of = saving.of, file, done, failed, failure] {
+        on_window([self, of = saving.of, w, saved, failure, changed] {
             if (!self) return;
             --self->writing_;
-            self->document_.end_saving(of, failure.isEmpty() ? file : QString());
+            const bool written = failure.isEmpty() && !changed;
+            self->document_.end_saving(of, written ? w.file : QString(), saved.mark);
             emit self->doing_changed();
-            failure.isEmpty() ? done() : failed(failure);
+            if (changed) return w.changed();
+            if (!failure.isEmpty()) return w.failed(failure);
+            QStringList warnings;
+            for (const std::string& words : saved.warnings) warnings << QString::fromStdString(words);
+            w.done(warnings);
         });
     });
     emit doing_changed();
+}
+
+QString ProjectFiles::versions_folder() {
+    return QStandardPaths::writableLocation(QStandardPaths::AppLocalDataLocation) + "/versions";
 }
 
 }  // namespace yemvo::app

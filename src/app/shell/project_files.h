@@ -3,6 +3,7 @@
 #include <QObject>
 #include <functional>
 #include <memory>
+#include <optional>
 
 #include "app/shell/document.h"
 
@@ -18,6 +19,8 @@ class ProjectFiles : public QObject {
     Q_OBJECT
 public:
     explicit ProjectFiles(Document&, QObject* parent = nullptr);
+    /// Where earlier versions are kept.
+    static QString versions_folder();
     /// Waits for what is being written.
     ~ProjectFiles() override;
 
@@ -27,8 +30,16 @@ public:
     void read(const QString& what, std::function<Loaded()> how, std::function<void(Loaded)> done,
               Failed failed);
     void stop_reading();
+    struct Writing {
+        QString file;
+        /// What the file must look like still; none: whatever is there may be replaced.
+        std::optional<FileMark> expected = {};
+        std::function<void(const QStringList& warnings)> done;
+        Failed failed;
+        std::function<void()> changed = {};  ///< it does not look so: nothing was written
+    };
     /// The document as it is now. It counts as modified until the file is there.
-    void write(const QString& file, std::function<void()> done, Failed failed);
+    void write(Writing);
     /// `go` runs after all that is being written.
     void after_writing(std::function<void()> go);
     bool is_reading() const { return reading_ != 0; }

@@ -163,11 +163,14 @@ void Workspace::choose_building(BuildingId id) {
 }
 
 void Workspace::select(std::vector<Item> items) {
+    std::erase_if(items, [&](const Item& item) { return !floor() || !exists(project(), *floor(), item); });
     if (floor()) items = with_groups(project(), *floor(), items);
     select_alone(std::move(items));
 }
 
 void Workspace::select_alone(std::vector<Item> items) {
+    // what a refused edit would have made does not exist
+    std::erase_if(items, [&](const Item& item) { return !floor() || !exists(project(), *floor(), item); });
     if (items == selection_ && elsewhere_.empty()) return;
     selection_ = std::move(items);
     elsewhere_.clear();
@@ -215,8 +218,11 @@ void Workspace::set_map(const render::MapChoice& map) {
     emit map_changed();
 }
 
-void Workspace::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
-    document_.edit(label, change, merge_key);
+bool Workspace::edit(const QString& label, const std::function<void(Project&)>& change, int merge_key) {
+    refusal_ = document_.edit(label, change, merge_key);
+    if (refusal_.isEmpty()) return true;
+    tell(refusal_, true);
+    return false;
 }
 
 void Workspace::delete_selection() {

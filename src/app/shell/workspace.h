@@ -182,8 +182,12 @@ public:
     /// The requirement that Details are about in the step Proof; none: its id is 0.
     RequirementId requirement() const { return requirement_; }
     void choose_requirement(RequirementId);
-    /// Label, change, and a key under which a run of edits becomes one.
-    void edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
+    /// Label, change, and a key under which a run of edits becomes one. False when it would break a limit of the
+    /// project: then nothing has changed, and the reason is told and kept until the next edit.
+    bool edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
+    /// Why the last edit was refused; empty when it was not.
+    const QString& refusal() const { return refusal_; }
+    void forget_refusal() { refusal_.clear(); }
     /// Removes what is selected, in one edit.
     void delete_selection();
 
@@ -249,6 +253,7 @@ public:
     void kinds_were_changed() { emit kinds_changed(); }
 
 private:
+    QString refusal_;
     void project_replaced();
     void drop_what_is_gone();
     Document& document_;

@@ -36,8 +36,20 @@ const RuleInfo& rule_info(Rule rule) {
          "It sends from the void over the ceiling, or from the next storey."},
         {Rule::outside_venue, "outside-venue", "Access point outside the building",
          "The walls stand between it and everybody it should serve."},
+        {Rule::set_aside, "set-aside", "Part of the file set aside",
+         "It could not be read, and takes no part in anything; it is kept in the file as it stood."},
     }};
     return list[static_cast<std::size_t>(rule)];
+}
+
+static void check_set_aside(const Project& project, std::vector<Finding>& out) {
+    for (const SetAside& part : *project.aside) {
+        Finding f;
+        f.rule = Rule::set_aside;
+        f.what = part.place + ": " + part.reason;
+        f.mends.push_back({"Discard it", [part](Project& p) { std::erase(p.aside.edit(), part); }});
+        out.push_back(std::move(f));
+    }
 }
 
 std::vector<Finding> findings(const Project& project, const Scene& scene, const CancelToken& cancel) {
@@ -53,6 +65,7 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_access_points(check);
     }
     check_types(project, out);
+    check_set_aside(project, out);
     for (Finding& f : out)
         for (const Waiver& w : *project.waivers)
             if (w.rule == rule_info(f.rule).key && w.subjects == f.subjects) f.waived = w.note;

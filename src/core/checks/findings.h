@@ -26,8 +26,9 @@ enum class Rule {
     inside_wall,
     above_ceiling,
     outside_venue,
+    set_aside,
 };
-inline constexpr int rule_count = 14;
+inline constexpr int rule_count = 15;
 
 struct RuleInfo {
     Rule rule;

@@ -1,21 +1,22 @@
 #include "project/archive.h"
 
-#include <fcntl.h>
-#include <unistd.h>
 #include <zip.h>
 
+#include <algorithm>
 #include <array>
 #include <cerrno>
 #include <cstring>
 #include <fstream>
 #include <memory>
+#include <streambuf>
 
 namespace yemvo {
 namespace {
 
 namespace fs = std::filesystem;
 constexpr zip_uint64_t most_entries = 10'000;
-constexpr zip_uint64_t most_bytes = 1ull << 30;  // of all entries together, unpacked
+// of all entries together, unpacked: drawings hardly shrink, plans by ten to thirty times
+constexpr zip_uint64_t most_bytes = 1ull << 30, always_allowed = 100'000'000, most_ratio = 60;
 
 struct ZipClose {
     void operator()(zip_t* z) const { zip_discard(z); }
@@ -38,77 +39,128 @@ bool starts_like_zip(const fs::path& path) {
     if (!fs::exists(path, ignored)) throw Error("there is no such file", name, "Check the name");
     if (fs::is_directory(path, ignored)) throw Error("is a folder", name, "Name a project file");
     if (fs::file_size(path, ignored) == 0)
-        throw Error("the file is empty", name, "Try the kept previous version, " + name + "~");
+        throw Error("the file is empty", name, "Try an earlier version (File, Earlier versions)");
     if (starts_like_zip(path))
-        throw Error("the file is damaged or cut short", name, "Try the kept previous version, " + name + "~");
+        throw Error("the file is damaged or cut short", name, "Try an earlier version (File, Earlier versions)");
     if (code == ZIP_ER_OPEN || code == ZIP_ER_READ)
         throw Error(std::strerror(errno), name, "Check that you may read it");
     throw Error("is not a Yemvo project", name, "Choose a file that Yemvo saved (.yemvo)");
 }
 
-Bytes read_entry(zip_t* zip, zip_uint64_t index, zip_uint64_t size) {
-    ZipFile file(zip_fopen_index(zip, index, 0));
-    if (!file) throw Error(zip_strerror(zip));
-    Bytes bytes(size);
-    zip_uint64_t done = 0;
-    while (done < size) {
-        const zip_int64_t got = zip_fread(file.get(), bytes.data() + done, size - done);
-        if (got <= 0) throw Error("its bytes are damaged");
-        done += static_cast<zip_uint64_t>(got);
-    }
-    std::byte beyond;
-    if (zip_fread(file.get(), &beyond, 1) != 0)
-        throw Error("its bytes are damaged");  // the checksum is tested here
-    return bytes;
+[[noreturn]] void damaged(const std::string& path, const std::string& name) {
+    throw Error("its bytes are damaged", path + ": " + name, "Try an earlier version of the file");
 }
 
-struct Closing {
-    int fd;
-    ~Closing() {
-        if (fd >= 0) ::close(fd);
+[[noreturn]] void cannot_pack(const std::string& why) {
+    throw Error("the file could not be put together: " + why, {}, "Free some memory and try again");
+}
+
+/// An entry as a stream, unpacked piece by piece.
+class EntryBuffer : public std::streambuf {
+public:
+    EntryBuffer(zip_file_t* file, const std::string& path, const std::string& name)
+        : file_(file), path_(path), name_(name) {}
+
+protected:
+    int_type underflow() override {
+        const zip_int64_t got = zip_fread(file_, piece_.data(), piece_.size());
+        if (got < 0) damaged(path_, name_);
+        if (got == 0) return traits_type::eof();
+        setg(piece_.data(), piece_.data(), piece_.data() + got);
+        return traits_type::to_int_type(piece_[0]);
+    }
+
+private:
+    zip_file_t* file_;
+    const std::string &path_, &name_;
+    std::array<char, 1 << 16> piece_;
+};
+
+}  // namespace
+
+struct ArchiveReader::Open {
+    Zip zip;
+    std::map<std::string, std::pair<zip_uint64_t, zip_uint64_t>> entries;  ///< name: index and size
+    ZipFile file(const std::string& path, const std::string& name) const {
+        const auto found = entries.find(name);
+        if (found == entries.end()) throw Error("is not in the file", path + ": " + name);
+        ZipFile f(zip_fopen_index(zip.get(), found->second.first, 0));
+        if (!f) throw Error(zip_strerror(zip.get()), path + ": " + name, "Try an earlier version of the file");
+        return f;
     }
 };
 
-[[noreturn]] void cannot_write(const fs::path& path, const std::string& why) {
-    throw Error("could not be written: " + why, path.string(), "Choose another place, or free some space");
-}
-
-void write_flushed(const fs::path& path, const void* data, std::size_t size) {
-    Closing file{::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0644)};
-    if (file.fd < 0) cannot_write(path, std::strerror(errno));
-    const char* at = static_cast<const char*>(data);
-    while (size > 0) {
-        const ssize_t n = ::write(file.fd, at, size);
-        if (n < 0 && errno == EINTR) continue;
-        if (n <= 0) cannot_write(path, std::strerror(errno));
-        at += n;
-        size -= static_cast<std::size_t>(n);
+ArchiveReader::ArchiveReader(const fs::path& path) : open_(std::make_unique<Open>()), path_(path.string()) {
+    std::error_code ignored;
+    if (fs::exists(path, ignored) && !fs::is_regular_file(path, ignored))
+        throw Error(fs::is_directory(path, ignored) ? "is a folder" : "is no file but a device or pipe", path_,
+                    "Name a project file");
+    int code = 0;
+    open_->zip.reset(zip_open(path.c_str(), ZIP_RDONLY, &code));
+    zip_t* zip = open_->zip.get();
+    if (!zip) cannot_open(path, code);
+    const zip_int64_t count = zip_get_num_entries(zip, 0);
+    if (count < 0 || static_cast<zip_uint64_t>(count) > most_entries)
+        throw Error("holds too many entries", path_, "This is no project of Yemvo");
+    const zip_uint64_t most = std::min<zip_uint64_t>(
+        most_bytes, always_allowed + most_ratio * static_cast<zip_uint64_t>(fs::file_size(path, ignored)));
+    zip_uint64_t total = 0;
+    for (zip_uint64_t i = 0; i < static_cast<zip_uint64_t>(count); ++i) {
+        zip_stat_t stat;
+        if (zip_stat_index(zip, i, 0, &stat) != 0 || !(stat.valid & ZIP_STAT_NAME)) continue;
+        const std::string name = stat.name;
+        if (name.ends_with('/')) continue;
+        if (!(stat.valid & ZIP_STAT_SIZE) || stat.size > most || (total += stat.size) > most)
+            throw Error("holds more than a project of its size can", path_ + ": " + name,
+                        "This is no project of Yemvo");
+        if (open_->entries.emplace(name, std::pair(i, stat.size)).second) names_.push_back(name);
     }
-    if (::fsync(file.fd) != 0) cannot_write(path, std::strerror(errno));
 }
 
-void flush_folder(const fs::path& folder) {
-    Closing dir{::open(folder.empty() ? "." : folder.c_str(), O_RDONLY | O_DIRECTORY | O_CLOEXEC)};
-    if (dir.fd >= 0) ::fsync(dir.fd);  // a file system that cannot is no reason to fail a save
+ArchiveReader::~ArchiveReader() = default;
+
+bool ArchiveReader::has(const std::string& name) const { return open_->entries.contains(name); }
+
+Bytes ArchiveReader::read(const std::string& name) const {
+    const ZipFile file = open_->file(path_, name);
+    Bytes bytes(open_->entries.at(name).second);
+    zip_uint64_t done = 0;
+    while (done < bytes.size()) {
+        const zip_int64_t got = zip_fread(file.get(), bytes.data() + done, bytes.size() - done);
+        if (got <= 0) damaged(path_, name);
+        done += static_cast<zip_uint64_t>(got);
+    }
+    std::byte beyond;
+    if (zip_fread(file.get(), &beyond, 1) != 0) damaged(path_, name);  // the checksum is tested here
+    return bytes;
 }
 
-/// The zip in memory; libzip frees the source with the archive unless it is kept.
-Bytes zipped(const fs::path& path, const std::map<std::string, const Bytes*>& entries) {
+void ArchiveReader::stream(const std::string& name, const std::function<void(std::istream&)>& use) const {
+    const ZipFile file = open_->file(path_, name);
+    EntryBuffer buffer(file.get(), path_, name);
+    std::istream in(&buffer);
+    use(in);
+    while (buffer.sbumpc() != std::streambuf::traits_type::eof()) {
+    }
+}
+
+// The zip is made in memory; libzip frees the source with the archive unless it is kept.
+Bytes archive_bytes(const std::map<std::string, const Bytes*>& entries) {
     zip_error_t error;
     zip_error_init(&error);
     zip_source_t* buffer = zip_source_buffer_create(nullptr, 0, 0, &error);
-    if (!buffer) cannot_write(path, "no memory");
+    if (!buffer) cannot_pack("no memory");
     zip_source_keep(buffer);
     zip_t* zip = zip_open_from_source(buffer, ZIP_TRUNCATE, &error);
-    if (!zip) cannot_write(path, zip_error_strerror(&error));
+    if (!zip) cannot_pack(zip_error_strerror(&error));
     for (const auto& [name, bytes] : entries) {
         zip_source_t* source = zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
         const zip_int64_t index = zip_file_add(zip, name.c_str(), source, ZIP_FL_ENC_UTF_8);
-        if (index < 0) cannot_write(path, zip_strerror(zip));
+        if (index < 0) cannot_pack(zip_strerror(zip));
         // a fixed time (1 January 2020), so that the same project gives the same bytes
         zip_file_set_dostime(zip, static_cast<zip_uint64_t>(index), 0, (40 << 9) | (1 << 5) | 1, 0);
     }
-    if (zip_close(zip) != 0) cannot_write(path, zip_strerror(zip));
+    if (zip_close(zip) != 0) cannot_pack(zip_strerror(zip));
     zip_source_open(buffer);
     zip_source_seek(buffer, 0, SEEK_END);
     Bytes out(static_cast<std::size_t>(zip_source_tell(buffer)));
@@ -117,55 +169,6 @@ Bytes zipped(const fs::path& path, const std::map<std::string, const Bytes*>& en
     zip_source_close(buffer);
     zip_source_free(buffer);
     return out;
-}
-
-}  // namespace
-
-Archive read_archive(const fs::path& path) {
-    int code = 0;
-    Zip zip(zip_open(path.c_str(), ZIP_RDONLY, &code));
-    if (!zip) cannot_open(path, code);
-    const zip_int64_t count = zip_get_num_entries(zip.get(), 0);
-    if (count < 0 || static_cast<zip_uint64_t>(count) > most_entries)
-        throw Error("holds too many entries", path.string(), "This is no project of Yemvo");
-    Archive archive;
-    zip_uint64_t total = 0;
-    for (zip_uint64_t i = 0; i < static_cast<zip_uint64_t>(count); ++i) {
-        zip_stat_t stat;
-        if (zip_stat_index(zip.get(), i, 0, &stat) != 0 || !(stat.valid & ZIP_STAT_NAME)) continue;
-        const std::string name = stat.name;
-        if (name.ends_with('/')) continue;
-        if (!(stat.valid & ZIP_STAT_SIZE) || stat.size > most_bytes || (total += stat.size) > most_bytes)
-            throw Error("holds more than 1 GiB", path.string() + ": " + name, "This is no project of Yemvo");
-        try {
-            archive.entries[name] = read_entry(zip.get(), i, stat.size);
-        } catch (const Error& fault) {
-            archive.damaged.push_back(name + ": " + fault.what());
-        }
-    }
-    return archive;
-}
-
-void write_archive(const fs::path& path, const std::map<std::string, const Bytes*>& entries) {
-    const Bytes bytes = zipped(path, entries);
-    const fs::path beside = path.string() + ".writing", kept = path.string() + "~";
-    std::error_code fault;
-    try {
-        write_flushed(beside, bytes.data(), bytes.size());
-        if (fs::exists(path, fault)) {
-            // a second name for the old bytes, so that the target never stops existing
-            fs::remove(kept, fault);
-            fs::create_hard_link(path, kept, fault);
-            if (fault) fs::copy_file(path, kept, fs::copy_options::overwrite_existing, fault);
-            if (fault) cannot_write(kept, fault.message());
-        }
-        fs::rename(beside, path, fault);
-        if (fault) cannot_write(path, fault.message());
-    } catch (...) {
-        fs::remove(beside, fault);
-        throw;
-    }
-    flush_folder(path.parent_path());
 }
 
 }  // namespace yemvo

@@ -1,7 +1,10 @@
-// A zip archive as named pieces of bytes, read with suspicion and written so that a crash loses nothing.
+// A zip archive as named pieces of bytes, read with suspicion.
 #pragma once
 #include <filesystem>
+#include <functional>
+#include <istream>
 #include <map>
+#include <memory>
 #include <string>
 #include <vector>
 
@@ -9,16 +12,33 @@
 
 namespace yemvo {
 
-struct Archive {
-    std::map<std::string, Bytes> entries;
-    std::vector<std::string> damaged;  ///< "name: reason" of entries that could not be read
+/// A zip file that is open for reading.
+class ArchiveReader {
+public:
+    /// Throws Error when the file cannot be opened, is no zip, is cut short, or unpacked holds absurdly much:
+    /// beyond 100 MB and 60 times its size, or beyond 1 GiB.
+    explicit ArchiveReader(const std::filesystem::path&);
+    ~ArchiveReader();
+    ArchiveReader(const ArchiveReader&) = delete;
+    ArchiveReader& operator=(const ArchiveReader&) = delete;
+
+    /// Of entries that are no folders, as they stand in the file.
+    const std::vector<std::string>& names() const { return names_; }
+    bool has(const std::string& name) const;
+    /// The entry's bytes, its checksum tested. Throws Error when they are damaged.
+    Bytes read(const std::string& name) const;
+    /// Calls `use` with the entry as a stream, which is never in memory as a whole. A damaged place throws Error
+    /// out of it; the checksum is tested at the end.
+    void stream(const std::string& name, const std::function<void(std::istream&)>& use) const;
+
+private:
+    struct Open;
+    std::unique_ptr<Open> open_;
+    std::string path_;
+    std::vector<std::string> names_;
 };
 
-/// Throws Error when the file cannot be opened, is no zip, is cut short, or holds absurdly much.
-Archive read_archive(const std::filesystem::path&);
-
-/// Writes beside the target, flushes, keeps what was there as "name~", and renames into place. The same
-/// entries give the same bytes. Throws Error; then the target is as it was.
-void write_archive(const std::filesystem::path&, const std::map<std::string, const Bytes*>& entries);
+/// The archive's bytes. The same entries give the same bytes. Throws Error.
+Bytes archive_bytes(const std::map<std::string, const Bytes*>& entries);
 
 }  // namespace yemvo

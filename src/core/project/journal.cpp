@@ -10,8 +10,11 @@
 #include <nlohmann/json.hpp>
 #include <system_error>
 
+#include "base/hash_text.h"
 #include "project/edits.h"
+#include "project/json_parse.h"
 #include "project/json_project.h"
+#include "project/safe_file.h"
 
 namespace yemvo {
 namespace {
@@ -28,21 +31,13 @@ constexpr const char *lock_name = "lock", *value_name = "project.json", *about_n
 /// Beside the target, flushed to the disk, then renamed onto it.
 void write_file(const fs::path& path, const void* data, std::size_t size) {
     const fs::path beside = path.string() + ".new";
-    const int file = ::open(beside.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, 0600);
-    if (file < 0) fail("the journal cannot be written", beside);
-    const auto* bytes = static_cast<const char*>(data);
-    for (std::size_t done = 0; done < size;) {
-        const ssize_t n = ::write(file, bytes + done, size - done);
-        if (n < 0 && errno == EINTR) continue;
-        if (n < 0) {
-            ::close(file);
-            fail("the journal cannot be written", beside);
-        }
-        done += static_cast<std::size_t>(n);
+    try {
+        write_flushed(beside, data, size);
+        fs::rename(beside, path);
+    } catch (const std::system_error& fault) {
+        errno = fault.code().value();
+        fail("the journal cannot be written", path);
     }
-    const bool flushed = ::fsync(file) == 0;
-    ::close(file);
-    if (!flushed || ::rename(beside.c_str(), path.c_str()) != 0) fail("the journal cannot be written", path);
 }
 
 void write_file(const fs::path& path, const std::string& text) { write_file(path, text.data(), text.size()); }
@@ -53,16 +48,12 @@ std::string read_text(const fs::path& path) {
     return {std::istreambuf_iterator<char>(in), {}};
 }
 
-/// Asset names come from files and may hold anything: on disk they are numbers.
-std::string disk_name(const std::string& asset) {
-    std::string name;
-    for (unsigned char c : asset) {
-        char hex[3];
-        std::snprintf(hex, sizeof hex, "%02x", c);
-        name += hex;
-    }
-    return name.substr(0, 200);
+/// Asset names come from files and may hold anything, or be too long: on disk they are called by content.
+std::string disk_name(const Bytes& bytes) {
+    return hash_text({reinterpret_cast<const char*>(bytes.data()), bytes.size()});
 }
+
+constexpr const char* thrown_away = "thrown-away-";
 
 /// Holds the lock when it is free; -1 when a running program has it.
 int try_lock(const fs::path& folder) {
@@ -74,12 +65,18 @@ int try_lock(const fs::path& folder) {
 }
 
 /// What stands about the value, as an object; empty when it is damaged, since the value may still be whole.
-nlohmann::json read_about(const fs::path& folder) {
-    auto about = nlohmann::json::parse(std::ifstream(folder / about_name), nullptr, false);
-    return about.is_object() ? about : nlohmann::json::object();
+Json read_about(const fs::path& folder) {
+    try {
+        std::ifstream in(folder / about_name, std::ios::binary);
+        Json about = parse_json(in, about_name, "");
+        if (about.is_object()) return about;
+    } catch (const Error&) {
+        // the value may still be whole
+    }
+    return Json::object();
 }
 
-std::string text_in(const nlohmann::json& about, const char* key) {
+std::string text_in(const Json& about, const char* key) {
     const auto found = about.find(key);
     return found != about.end() && found->is_string() ? found->get<std::string>() : std::string();
 }
@@ -107,17 +104,20 @@ void Journal::write(const Project& value, const std::string& file) {
     drop_unused_assets(project);
     std::error_code fault;
     fs::create_directories(folder_ / asset_folder, fault);
+    Json assets = Json::object();
     for (const auto& [name, bytes] : project.assets) {
-        if (const auto kept = written_.find(name); kept != written_.end() && kept->second == bytes.identity())
-            continue;
-        write_file(folder_ / asset_folder / disk_name(name), bytes->data(), bytes->size());
-        written_[name] = bytes.identity();
+        auto& written = written_[name];
+        if (!written.bytes || !written.bytes->same(bytes)) {
+            const std::string on_disk = disk_name(*bytes);
+            if (!fs::exists(folder_ / asset_folder / on_disk))
+                write_file(folder_ / asset_folder / on_disk, bytes->data(), bytes->size());
+            written = {bytes, on_disk};
+        }
+        assets[name] = written.on_disk;
     }
-    nlohmann::ordered_json assets = nlohmann::ordered_json::object();
-    for (const auto& [name, bytes] : project.assets) assets[name] = disk_name(name);
     write_file(folder_ / about_name,
-               nlohmann::ordered_json{{"project", project.name}, {"file", file}, {"assets", assets}}.dump(
-                   1, ' ', false, nlohmann::ordered_json::error_handler_t::replace));
+               Json{{"project", project.name}, {"file", file}, {"assets", assets}}.dump(
+                   1, ' ', false, Json::error_handler_t::replace));
     write_file(folder_ / value_name, project_to_json(project));
 }
 
@@ -129,10 +129,11 @@ void Journal::clear() {
     written_.clear();
 }
 
-std::vector<Leftover> leftovers(const fs::path& root) {
+static std::vector<Leftover> folders(const fs::path& root, bool thrown) {
     std::vector<Leftover> found;
     std::error_code fault;
     for (const auto& entry : fs::directory_iterator(root, fault)) {
+        if (entry.path().filename().string().starts_with(thrown_away) != thrown) continue;
         if (!entry.is_directory() || !fs::exists(entry.path() / value_name)) continue;
         const int lock = try_lock(entry.path());
         if (lock < 0) continue;
@@ -151,8 +152,18 @@ std::vector<Leftover> leftovers(const fs::path& root) {
     return found;
 }
 
+std::vector<Leftover> leftovers(const fs::path& root) { return folders(root, false); }
+std::vector<Leftover> thrown_away_leftovers(const fs::path& root) { return folders(root, true); }
+
 Project recover(const Leftover& l) {
-    Project project = project_from_json(read_text(l.folder / value_name));
+    std::ifstream in(l.folder / value_name, std::ios::binary);
+    if (!in) throw Error("cannot be read", (l.folder / value_name).string(), "Check that you may read it");
+    ReadProject read = read_project(in, true);
+    Project project = std::move(read.project);
+    if (!read.aside.empty()) {
+        auto& aside = project.aside.edit();
+        aside.insert(aside.end(), read.aside.begin(), read.aside.end());
+    }
     const auto about = read_about(l.folder);
     if (about.contains("assets") && about["assets"].is_object())
         for (const auto& [name, on_disk] : about["assets"].items()) {
@@ -164,6 +175,28 @@ Project recover(const Leftover& l) {
             project.assets[name] = Shared<Bytes>(Bytes(begin, begin + text.size()));
         }
     return project;
+}
+
+static Leftover renamed(const Leftover& l, const std::string& name) {
+    Leftover moved = l;
+    moved.folder = l.folder.parent_path() / name;
+    std::error_code fault;
+    fs::rename(l.folder, moved.folder, fault);
+    if (fault) throw Error("could not be moved: " + fault.message(), l.folder.string(), "Check that you may write there");
+    return moved;
+}
+
+Leftover throw_away(const Leftover& l) {
+    std::error_code ignored;
+    for (const Leftover& old : thrown_away_leftovers(l.folder.parent_path()))
+        if (std::chrono::system_clock::now() - old.written > keeps_thrown_away) fs::remove_all(old.folder, ignored);
+    return renamed(l, thrown_away + l.folder.filename().string());
+}
+
+Leftover take_back(const Leftover& l) {
+    std::string name = l.folder.filename().string();
+    if (name.starts_with(thrown_away)) name.erase(0, std::string_view(thrown_away).size());
+    return renamed(l, name);
 }
 
 void discard(const Leftover& l) {

@@ -4,6 +4,7 @@
 #include <chrono>
 #include <filesystem>
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -32,7 +33,11 @@ public:
 private:
     std::filesystem::path folder_;
     int lock_ = -1;
-    std::map<std::string, const void*> written_;  ///< assets by name, and which value
+    struct Written {
+        std::optional<Shared<Bytes>> bytes;
+        std::string on_disk;
+    };
+    std::map<std::string, Written> written_;  ///< assets by name
 };
 
 /// Work that a program left behind when it ended without saving.
@@ -45,8 +50,16 @@ struct Leftover {
 
 /// Newest first; folders of running programs are passed over, those without anything useful too.
 std::vector<Leftover> leftovers(const std::filesystem::path& root);
-/// Throws Error when it cannot be read.
+/// What cannot be read of it is set aside. Throws Error when nothing can be read.
 Project recover(const Leftover&);
+/// Out of sight, but there for another month; gives where it is now. Throws Error.
+Leftover throw_away(const Leftover&);
+/// What was thrown away is a leftover again.
+Leftover take_back(const Leftover&);
+inline constexpr std::chrono::hours keeps_thrown_away{24 * 30};
+/// Newest first.
+std::vector<Leftover> thrown_away_leftovers(const std::filesystem::path& root);
+/// For good.
 void discard(const Leftover&);
 
 }  // namespace yemvo

@@ -60,12 +60,12 @@ std::string clipping_to_json(const Clipping& c) {
 Clipping clipping_from_json(std::string_view text) {
     Json json;
     try {
-        json = Json::parse(text);
-    } catch (const Json::exception&) {
+        json = parse_json(text, "clipboard", "Copy things from a plan first");
+    } catch (const Error&) {
         throw Error("what was copied is no part of a plan", "clipboard", "Copy things from a plan first");
     }
     const Reader r(json, "clipboard: ");
-    if (r.at("format").text(60) != "yemvo-clipping") r.at("format").fail("is not 'yemvo-clipping'");
+    if (r.at("format").text() != "yemvo-clipping") r.at("format").fail("is not 'yemvo-clipping'");
     Clipping c;
     c.walls = read_list<Wall>(r.at("walls"), read_wall);
     c.zones = read_list<Zone>(r.at("zones"), read_zone);

@@ -7,14 +7,12 @@
 namespace yemvo {
 namespace {
 
-constexpr double farthest_unit = 1e12;  // CAD drawings lie where their surveyor put them
-
 Json write_wide(Point p) { return Json::array({p.x, p.y}); }
 
 Point read_wide(const Reader& r) {
     const auto items = r.items(2);
     if (items.size() != 2) r.fail("must be [x, y]");
-    return {items[0].number(-farthest_unit, farthest_unit), items[1].number(-farthest_unit, farthest_unit)};
+    return {items[0].number(), items[1].number()};
 }
 
 Json write_corners(const std::vector<Point>& points) {
@@ -25,8 +23,7 @@ Json write_corners(const std::vector<Point>& points) {
 
 std::vector<Point> read_corners(const Reader& r) {
     std::vector<Point> points;
-    for (const Reader& item : r.items(10'000)) points.push_back(read_wide(item));
-    if (!points.empty() && points.size() < 3) r.fail("needs at least 3 corners, or none");
+    for (const Reader& item : r.items(limits::points)) points.push_back(read_wide(item));
     return points;
 }
 
@@ -35,7 +32,7 @@ Json write_placement(const Similarity& s) {
 }
 
 Similarity read_placement(const Reader& r, const char* scale_key) {
-    return {r.at(scale_key).number(1e-12, 1e9), r.at("turn_deg").number(-3600, 3600),
+    return {r.at(scale_key).number(), r.at("turn_deg").number(),
             read_wide(r.at("shift_m"))};
 }
 
@@ -49,15 +46,14 @@ Json write_source(const DrawingSource& s) {
 
 DrawingSource read_source(const Reader& r) {
     DrawingSource s;
-    s.asset = r.at("asset").text(2000);
+    s.asset = r.at("asset").text();
     s.kind = r.at("kind").word(find_drawing_kind);
-    s.page = r.at("page").integer(0, 1'000'000);
+    s.page = r.at("page").integer();
     const Reader sheet = r.at("sheet");
     const auto corners = sheet.items(2);
     if (corners.size() != 2) sheet.fail("must be [[x, y], [x, y]]");
     s.sheet = {read_wide(corners[0]), read_wide(corners[1])};
-    if (!(s.sheet.width() > 0) || !(s.sheet.height() > 0)) sheet.fail("must have a width and a height");
-    for (const Reader& name : r.at("hidden_layers").items(100'000)) s.hidden_layers.push_back(name.text());
+    for (const Reader& name : r.at("hidden_layers").items(limits::hidden_layers)) s.hidden_layers.push_back(name.text());
     return s;
 }
 
@@ -88,33 +84,33 @@ Json write_drawing(const Drawing& d) {
 Drawing read_drawing(const Reader& r) {
     Drawing d;
     d.id = r.at("id").id<DrawingId>();
-    d.name = r.at("name").text(2000);
+    d.name = r.at("name").text();
     d.source = read_source(r.at("source"));
     d.crop = read_corners(r.at("crop"));
     d.placement = read_placement(r.at("placement"), "metres_per_unit");
     d.scale_by = r.at("scale_by").word(find_scale_by);
-    for (const Reader& k : r.at("lengths").items(1000))
-        d.lengths.push_back({read_wide(k.at("a")), read_wide(k.at("b")), k.at("length_m").number(1e-6, 1e6)});
-    d.opacity = r.at("opacity").number(0, 1);
-    d.lighten = r.at("lighten").number(0, 1);
+    for (const Reader& k : r.at("lengths").items(limits::pairs))
+        d.lengths.push_back({read_wide(k.at("a")), read_wide(k.at("b")), k.at("length_m").number()});
+    d.opacity = r.at("opacity").number();
+    d.lighten = r.at("lighten").number();
     d.inverted = r.at("inverted").boolean();
     d.shown = r.at("shown").boolean();
     if (const auto e = r.find("earlier"))
         d.earlier = EarlierRevision{read_source(e->at("source")), read_corners(e->at("crop")),
                                     read_placement(e->at("placement"), "metres_per_unit")};
-    return d;
+    return r.kept(std::move(d));
 }
 
 Drawing read_drawing_1(const Reader& r) {
     Drawing d;
-    d.source.asset = d.name = r.at("asset").text(2000);
+    d.source.asset = d.name = r.at("asset").text();
     d.source.sheet = {{0, 0},
-                      {static_cast<double>(r.at("width_px").integer(1, 1'000'000)),
-                       static_cast<double>(r.at("height_px").integer(1, 1'000'000))}};
+                      {static_cast<double>(r.at("width_px").integer()),
+                       static_cast<double>(r.at("height_px").integer())}};
     d.placement = read_placement(r.at("placement"), "metres_per_px");
     if (r.at("to_scale").boolean()) d.scale_by = ScaleBy::lengths;
-    d.opacity = r.at("opacity").number(0, 1);
-    return d;
+    d.opacity = r.at("opacity").number();
+    return r.kept(std::move(d));
 }
 
 }  // namespace yemvo

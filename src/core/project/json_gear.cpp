@@ -29,14 +29,14 @@ struct LobeWriter {
 };
 
 Lobe read_lobe(const Reader& r) {
-    const std::string shape = r.at("shape").text(40);
+    const std::string shape = r.at("shape").text();
     if (shape == "dome")
-        return DomeLobe{r.at("beamwidth_deg").number(1, 720), r.at("floor_db").number(-100, 0)};
+        return DomeLobe{r.at("beamwidth_deg").number(), r.at("floor_db").number()};
     if (shape == "sector")
-        return SectorLobe{r.at("horizontal_deg").number(1, 720), r.at("vertical_deg").number(1, 720),
-                          r.at("tilt_deg").number(-90, 90), r.at("front_back_db").number(0, 100),
-                          r.at("side_limit_db").number(0, 100)};
-    if (shape == "patch") return PatchLobe{r.at("exponent").number(0, 100), r.at("floor_db").number(-100, 0)};
+        return SectorLobe{r.at("horizontal_deg").number(), r.at("vertical_deg").number(),
+                          r.at("tilt_deg").number(), r.at("front_back_db").number(),
+                          r.at("side_limit_db").number()};
+    if (shape == "patch") return PatchLobe{r.at("exponent").number(), r.at("floor_db").number()};
     if (shape == "dipole") return DipoleLobe{};
     r.at("shape").fail("does not know '" + shape + "'");
 }
@@ -47,7 +47,7 @@ Json write_antenna(const Antenna& a) {
     return json;
 }
 
-Antenna read_antenna(const Reader& r) { return {r.at("gain_dbi").number(-50, 60), read_lobe(r)}; }
+Antenna read_antenna(const Reader& r) { return {r.at("gain_dbi").number(), read_lobe(r)}; }
 
 Json write_radio_model(const RadioModel& m) {
     Json list = Json::array();
@@ -62,19 +62,18 @@ Json write_radio_model(const RadioModel& m) {
 }
 
 RadioModel read_radio_model(const Reader& r) {
-    RadioModel m{r.at("chains").integer(1, 64), r.at("standard").text(20), {}};
+    RadioModel m{r.at("chains").integer(), r.at("standard").text(), {}};
     const Reader list = r.at("bands");
     for (const Reader& b : list.items(20)) {
         RadioBand can;
         can.band = b.at("band_ghz").word(find_band);
-        can.widest_mhz = b.at("widest_mhz").integer(20, 320);
-        can.power_low_dbm = b.at("power_low_dbm").number(-50, 60);
-        can.power_high_dbm = b.at("power_high_dbm").number(can.power_low_dbm, 60);
-        can.power_step_db = b.at("power_step_db").number(0.1, 20);
+        can.widest_mhz = b.at("widest_mhz").integer();
+        can.power_low_dbm = b.at("power_low_dbm").number();
+        can.power_high_dbm = b.at("power_high_dbm").number();
+        can.power_step_db = b.at("power_step_db").number();
         can.antenna = read_antenna(b.at("antenna"));
         m.bands.push_back(can);
     }
-    if (m.bands.empty()) list.fail("needs at least one band");
     return m;
 }
 
@@ -89,14 +88,10 @@ Json write_radio(const Radio& r) {
 
 Radio read_radio(const Reader& r) {
     Radio radio;
-    radio.channel = {r.at("band_ghz").word(find_band), r.at("channel").integer(0, 300),
-                     r.at("width_mhz").integer(20, 320)};
-    if (!is_valid(radio.channel)) r.at("channel").fail("is no channel of that band and width");
-    radio.primary = r.at("primary").integer(0, 300);
-    const auto inside = primaries(radio.channel);
-    if (std::find(inside.begin(), inside.end(), radio.primary) == inside.end())
-        r.at("primary").fail("lies outside the channel");
-    radio.power_dbm = r.at("power_dbm").number(-50, 60);
+    radio.channel = {r.at("band_ghz").word(find_band), r.at("channel").integer(),
+                     r.at("width_mhz").integer()};
+    radio.primary = r.at("primary").integer();
+    radio.power_dbm = r.at("power_dbm").number();
     radio.on = r.at("on").boolean();
     return radio;
 }
@@ -117,14 +112,13 @@ Json write_model(const AccessPointModel& m) {
 AccessPointModel read_model(const Reader& r) {
     AccessPointModel m;
     if (const auto id = r.find("id")) m.id = id->id<ModelId>();
-    m.key = r.at("key").text(100);
-    m.name = r.at("name").text(2000);
+    m.key = r.at("key").text();
+    m.name = r.at("name").text();
     m.mount = r.at("mount").word(find_mount);
-    m.mount_height_m = r.at("mount_height_m").number(0, 100);
+    m.mount_height_m = r.at("mount_height_m").number();
     const Reader radios = r.at("radios");
-    for (const Reader& item : radios.items(4)) m.radios.push_back(read_radio_model(item));
-    if (m.radios.empty()) radios.fail("needs at least one radio");
-    return m;
+    for (const Reader& item : radios.items(limits::radios)) m.radios.push_back(read_radio_model(item));
+    return r.kept(std::move(m));
 }
 
 Json write_access_point(const AccessPoint& ap) {
@@ -144,15 +138,15 @@ Json write_access_point(const AccessPoint& ap) {
 AccessPoint read_access_point(const Reader& r) {
     AccessPoint ap;
     ap.id = r.at("id").id<AccessPointId>();
-    ap.number = r.at("number").integer(0, 1'000'000);
+    ap.number = r.at("number").integer();
     ap.model = r.at("model").id<ModelId>();
     ap.mount = r.at("mount").word(find_mount);
     ap.position = read_point(r.at("position_m"));
-    ap.height_m = r.at("height_m").number(-100, 1000);
-    ap.azimuth_deg = r.at("azimuth_deg").number(-3600, 3600);
-    ap.downtilt_deg = r.at("downtilt_deg").number(-360, 360);
-    for (const Reader& item : r.at("radios").items(4)) ap.radios.push_back(read_radio(item));
-    return ap;
+    ap.height_m = r.at("height_m").number();
+    ap.azimuth_deg = r.at("azimuth_deg").number();
+    ap.downtilt_deg = r.at("downtilt_deg").number();
+    for (const Reader& item : r.at("radios").items(limits::radios)) ap.radios.push_back(read_radio(item));
+    return r.kept(std::move(ap));
 }
 
 Json write_client(const ClientProfile& c) {
@@ -169,19 +163,17 @@ Json write_client(const ClientProfile& c) {
 
 ClientProfile read_client(const Reader& r) {
     ClientProfile c;
-    c.key = r.at("key").text(100);
-    c.name = r.at("name").text(2000);
-    c.standard = r.at("standard").text(20);
-    if (!find_standard(c.standard)) r.at("standard").fail("is not n, ac, ax or be");
-    c.streams = r.at("streams").integer(1, 16);
+    c.key = r.at("key").text();
+    c.name = r.at("name").text();
+    c.standard = r.at("standard").text();
+    c.streams = r.at("streams").integer();
     const Reader widest = r.at("widest_mhz");
     for (const Band& b : bands())
         if (const auto width = widest.find(b.name.c_str()))
-            c.widest_mhz.emplace_back(b.id, width->integer(20, 320));
-    if (c.widest_mhz.empty()) widest.fail("needs at least one band");
-    c.power_dbm = r.at("power_dbm").number(-50, 60);
-    c.noise_figure_db = r.at("noise_figure_db").number(0, 30);
-    return c;
+            c.widest_mhz.emplace_back(b.id, width->integer());
+    c.power_dbm = r.at("power_dbm").number();
+    c.noise_figure_db = r.at("noise_figure_db").number();
+    return r.kept(std::move(c));
 }
 
 }  // namespace yemvo

@@ -13,10 +13,12 @@ Json write_list(const List& list, Write write) {
     return out;
 }
 
+/// Where the reading is tolerant, an entry that cannot be read is set aside.
 template <class T, class Read>
-std::vector<T> read_list(const Reader& r, Read read) {
+std::vector<T> read_list(const Reader& r, Read read, std::size_t most = limits::things) {
+    if (std::any* taken = r.taken()) return std::any_cast<std::vector<T>&&>(std::move(*taken));
     std::vector<T> out;
-    for (const Reader& item : r.items()) out.push_back(read(item));
+    for (const Reader& item : r.items(most)) item.part([&] { out.push_back(read(item)); });
     return out;
 }
 

@@ -3,20 +3,64 @@
 #include <cmath>
 #include <nlohmann/json.hpp>
 
-#include "base/number_text.h"
+#include "base/utf8.h"
 
 namespace yemvo {
 
+namespace {
+
+/// Beyond this a file is not one with faults, but no project.
+constexpr std::size_t most_aside = 1000, most_aside_bytes = 8u << 20;
+
+}  // namespace
+
+void Reading::set_aside(const Error& fault, const Json& part) {
+    std::size_t bytes = 0;
+    for (const SetAside& a : aside) bytes += a.json.size();
+    std::string json = part.dump(-1, ' ', false, Json::error_handler_t::replace);
+    if (aside.size() >= most_aside || bytes + json.size() > most_aside_bytes)
+        throw Error("too much of it cannot be read, the last: " + fault.summary(), fault.where(), fault.remedy());
+    aside.push_back({fault.where(), fault.summary(), std::move(json)});
+}
+
 void Reader::fail(const std::string& what) const {
-    throw Error(what, path_, "The file was not written so by Yemvo");
+    throw Error(what, path(), "Correct it there, or try an earlier version of the file");
+}
+
+std::string Reader::with_field(std::string path, const std::string& field) {
+    if (!path.ends_with(": ") && !field.empty() && field[0] != '[') path += '.';
+    return path + field;
+}
+
+std::string Reader::with_index(std::string path, std::size_t index) {
+    path += '[';
+    path += std::to_string(index);
+    path += ']';
+    return path;
+}
+
+std::string Reader::path() const {
+    std::string path = *place_;
+    for (int i = 0; i < depth_; ++i) {
+        const Step& step = steps_[static_cast<std::size_t>(i)];
+        path = step.key ? with_field(std::move(path), step.key) : with_index(std::move(path), step.index);
+    }
+    return path;
+}
+
+Reader Reader::inside(const Json& value, Step step) const {
+    Reader inner = *this;
+    inner.value_ = &value;
+    if (static_cast<std::size_t>(inner.depth_) < inner.steps_.size())
+        inner.steps_[static_cast<std::size_t>(inner.depth_++)] = step;
+    return inner;
 }
 
 std::optional<Reader> Reader::find(const char* key) const {
     if (!value_->is_object()) fail("must be an object");
     const auto found = value_->find(key);
     if (found == value_->end() || found->is_null()) return std::nullopt;
-    const char* mark = path_.ends_with(": ") ? "" : ".";
-    return Reader(*found, path_ + mark + key);
+    return inside(*found, {key, 0});
 }
 
 Reader Reader::at(const char* key) const {
@@ -31,34 +75,40 @@ std::vector<Reader> Reader::items(std::size_t most) const {
     std::vector<Reader> list;
     list.reserve(value_->size());
     for (std::size_t i = 0; i < value_->size(); ++i)
-        list.emplace_back((*value_)[i], path_ + "[" + std::to_string(i) + "]");
+        list.push_back(inside((*value_)[i], {nullptr, i}));
     return list;
 }
 
-double Reader::number(double low, double high) const {
+std::any* Reader::taken() const {
+    if (!value_->is_binary() || !reading_) return nullptr;
+    return &reading_->lists.at(value_->get_binary().subtype());
+}
+
+double Reader::number() const {
     if (!value_->is_number()) fail("must be a number");
     const double v = value_->get<double>();
-    if (!std::isfinite(v) || v < low || v > high)
-        fail("must lie between " + format_number(low, 2) + " and " + format_number(high, 2));
+    if (!std::isfinite(v)) fail("must be a finite number");
     return v;
 }
 
-int Reader::integer(int low, int high) const {
-    const double v = number(low, high);
+int Reader::integer() const {
+    const double v = number();
     if (v != std::floor(v)) fail("must be a whole number");
+    if (!(std::abs(v) <= 2e9)) fail("must lie between -2000000000 and 2000000000");
     return static_cast<int>(v);
 }
 
 std::uint32_t Reader::id_value() const {
-    const double v = number(1, 4'000'000'000.0);
-    if (v != std::floor(v)) fail("must be a whole number");
+    const double v = number();
+    if (v != std::floor(v) || !(v >= 1 && v <= 4e9)) fail("must be a whole number between 1 and 4000000000");
     return static_cast<std::uint32_t>(v);
 }
 
-std::string Reader::text(std::size_t most_bytes) const {
+std::string Reader::text(TextLimit limit) const {
     if (!value_->is_string()) fail("must be a text");
     std::string v = value_->get<std::string>();
-    if (v.size() > most_bytes) fail("is longer than " + std::to_string(most_bytes) + " bytes");
+    if (text_length(v).value_or(0) > limit.most)
+        fail("is longer than " + std::to_string(limit.most) + " characters");
     return v;
 }
 

@@ -1,7 +1,9 @@
 // Reading JSON that may be wrong in any way: every access is checked and a fault names its place,
 // as "project.json: buildings[0].floors[1].walls[3].points[0]: must be a number".
 #pragma once
-#include <limits>
+#include <any>
+#include <array>
+#include <memory>
 #include <nlohmann/json_fwd.hpp>
 #include <optional>
 #include <string>
@@ -9,23 +11,34 @@
 
 #include "base/error.h"
 #include "base/id.h"
+#include "project/rules.h"
 
 namespace yemvo {
 
 using Json = nlohmann::ordered_json;
 
+/// What goes with the reading of one file.
+struct Reading {
+    bool tolerant = false;       ///< a part that breaks a rule is set aside; else the first one ends the reading
+    std::vector<SetAside> aside;
+    std::vector<std::any> lists;  ///< large lists, read while the file was parsed; each stands in the JSON as its index
+    void set_aside(const Error&, const Json& part);
+};
+
 class Reader {
 public:
-    Reader(const Json& value, std::string path) : value_(&value), path_(std::move(path)) {}
+    /// `place`: how faults begin, "project.json: ".
+    Reader(const Json& value, std::string place, Reading* reading = nullptr)
+        : value_(&value), reading_(reading), place_(std::make_shared<const std::string>(std::move(place))) {}
 
     Reader at(const char* key) const;                   ///< must be there
     std::optional<Reader> find(const char* key) const;  ///< may be absent or null
-    std::vector<Reader> items(std::size_t most = 1'000'000) const;
+    std::vector<Reader> items(std::size_t most = limits::things) const;
 
-    double number(double low, double high) const;
-    int integer(int low, int high) const;
+    double number() const;  ///< a finite one
+    int integer() const;
     std::uint32_t id_value() const;
-    std::string text(std::size_t most_bytes = 10'000) const;
+    std::string text(TextLimit = limits::words) const;
     bool boolean() const;
 
     /// One of the words that `known` tells (a function from name to optional).
@@ -40,12 +53,49 @@ public:
     IdType id() const {
         return IdType{id_value()};
     }
+    /// The value, whose own rules are asked; a fault names the field in it.
+    template <class T>
+    T kept(T value) const {
+        try {
+            check(value);
+        } catch (const RuleBroken& rule) {
+            Reader(*value_, with_field(path(), rule.field)).fail(rule.reason());
+        }
+        return value;
+    }
+    /// Runs `part`; where the reading is tolerant, a fault in it is noted and what it sets stays as it was.
+    template <class Part>
+    void part(Part part) const {
+        if (!reading_ || !reading_->tolerant) return part();
+        try {
+            part();
+        } catch (const Error& fault) {
+            reading_->set_aside(fault, *value_);
+        }
+    }
     [[noreturn]] void fail(const std::string& what) const;
-    const std::string& path() const { return path_; }
+    /// "project.json: buildings[0].floors[1]"
+    std::string path() const;
+    const Json& value() const { return *value_; }
+    Reading* reading() const { return reading_; }
+    /// The list that was read while the file was parsed; null where this is a list like any other.
+    std::any* taken() const;
 
 private:
+    friend class Parser;
+    /// A way down: into an object's field or, without key, to a list's entry.
+    struct Step {
+        const char* key;
+        std::size_t index;
+    };
+    static std::string with_field(std::string path, const std::string& field);
+    static std::string with_index(std::string path, std::size_t index);
+    Reader inside(const Json&, Step) const;
     const Json* value_;
-    std::string path_;
+    Reading* reading_;
+    std::shared_ptr<const std::string> place_;
+    std::array<Step, 10> steps_;  ///< put into words only when something is wrong; deeper ones are left out
+    int depth_ = 0;
 };
 
 }  // namespace yemvo

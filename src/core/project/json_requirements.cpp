@@ -19,21 +19,20 @@ Json write_requirement(const Requirement& r) {
         {"share_required", r.share_required}};
 }
 
-double read_limit(const Reader& r) { return r.number(-10000, 100000); }
+double read_limit(const Reader& r) { return r.number(); }
 
 BandSet read_bands(const Reader& list) {
     BandSet set;
     for (const Reader& b : list.items(20)) set = set.with(b.word(find_band));
-    if (set.empty()) list.fail("needs at least one band");
     return set;
 }
 
 Requirement read_common(const Reader& r) {
     Requirement q;
     if (const auto id = r.find("id")) q.id = id->id<RequirementId>();
-    q.lens = r.at("lens").text(60);
+    q.lens = r.at("lens").text();
     q.limit = read_limit(r.at("limit"));
-    q.share_required = r.at("share_required").number(0, 1);
+    q.share_required = r.at("share_required").number();
     return q;
 }
 
@@ -44,7 +43,7 @@ Requirement read_requirement(const Reader& r) {
     q.band_limits = read_list_if_any<std::pair<BandId, double>>(r, "band_limits", [](const Reader& own) {
         return std::pair(own.at("band_ghz").word(find_band), read_limit(own.at("limit")));
     });
-    return q;
+    return r.kept(std::move(q));
 }
 
 /// A requirement of a format before 5, in a set of its own.
@@ -54,11 +53,11 @@ RequirementSet read_old(const Reader& r, int version) {
     q.bands = version < 4 ? BandSet(r.at("band_ghz").word(find_band)) : read_bands(r.at("bands_ghz"));
     if (version > 3) {
         q.any_band = r.at("any_band").boolean();
-        set.name = r.at("set").text(2000);
+        set.name = r.at("set").text();
     }
     set.zones = read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); });
     set.requirements.push_back(std::move(q));
-    return set;
+    return r.kept(std::move(set));
 }
 
 std::string zone_name(const Project& project, ZoneId id) {
@@ -81,13 +80,13 @@ Json write_requirement_set(const RequirementSet& set) {
 RequirementSet read_requirement_set(const Reader& r) {
     RequirementSet set;
     if (const auto id = r.find("id")) set.id = id->id<RequirementSetId>();
-    set.name = r.at("name").text(2000);
+    set.name = r.at("name").text();
     if (const auto on = r.find("on")) set.on = on->boolean();
     set.zones = read_list_if_any<ZoneId>(r, "zones", [](const Reader& z) { return z.id<ZoneId>(); });
     set.kinds =
         read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
     set.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
-    return set;
+    return r.kept(std::move(set));
 }
 
 std::vector<RequirementSet> read_requirements_of_old(const Reader& list, int version, Project& project) {

@@ -2,6 +2,9 @@
 
 #include <nlohmann/json.hpp>
 
+#include "project/json_parse.h"
+#include "project/json_write.h"
+
 namespace yemvo {
 namespace {
 
@@ -12,20 +15,16 @@ Json write_layer(const Layer& l) {
 }
 
 Layer read_layer(const Reader& r) {
-    Layer l{read_material(r.at("material")), r.at("thickness_m").number(0, 10), 0};
-    if (const auto sheet = r.find("sheet_ohm")) l.sheet_ohm = sheet->number(0.01, 1e6);
-    return l;
+    Layer l{read_material(r.at("material")), r.at("thickness_m").number(), 0};
+    if (const auto sheet = r.find("sheet_ohm")) l.sheet_ohm = sheet->number();
+    return r.kept(std::move(l));
 }
 
 std::vector<LossPoint> read_losses(const Reader& losses) {
     std::vector<LossPoint> points;
     for (const Reader& p : losses.items(10'000)) {
-        const LossPoint point{p.at("frequency_ghz").number(0.1, 300), p.at("loss_db").number(0, 2000),
-                              p.at("low_db").number(0, 2000), p.at("high_db").number(0, 2000)};
-        if (!points.empty() && point.frequency_ghz <= points.back().frequency_ghz)
-            p.fail("must have a higher frequency than the one before");
-        if (point.low_db > point.loss_db || point.high_db < point.loss_db)
-            p.fail("must have low_db at most and high_db at least loss_db");
+        const LossPoint point{p.at("frequency_ghz").number(), p.at("loss_db").number(),
+                              p.at("low_db").number(), p.at("high_db").number()};
         points.push_back(point);
     }
     return points;
@@ -39,9 +38,9 @@ Json write_material(const Material& m) {
 }
 
 Material read_material(const Reader& r) {
-    return {r.at("name").text(200),          r.at("a").number(0.5, 200), r.at("b").number(-5, 5),
-            r.at("c").number(0, 1e9),        r.at("d").number(-5, 5),    r.at("low_ghz").number(0, 1000),
-            r.at("high_ghz").number(0, 1000)};
+    return r.kept(Material{r.at("name").text(),          r.at("a").number(), r.at("b").number(),
+            r.at("c").number(),        r.at("d").number(),    r.at("low_ghz").number(),
+            r.at("high_ghz").number()});
 }
 
 Json write_wall_type(const WallType& t) {
@@ -72,23 +71,22 @@ Json write_wall_type(const WallType& t) {
 WallType read_wall_type(const Reader& r) {
     WallType t;
     if (const auto id = r.find("id")) t.id = id->id<WallTypeId>();
-    t.key = r.at("key").text(100);
-    t.name = r.at("name").text(2000);
+    t.key = r.at("key").text();
+    t.name = r.at("name").text();
     t.use = r.at("use").word(find_use);
     t.family = r.at("family").word(find_family);
-    t.thickness_m = r.at("thickness_m").number(0.001, 10);
-    t.source = r.at("source").text(1000);
+    t.thickness_m = r.at("thickness_m").number();
+    t.source = r.at("source").text();
     if (const auto group = r.find("group")) t.group = group->word(find_group);
     if (const auto hatch = r.find("hatch")) t.hatch = hatch->word(find_hatch);
-    if (const auto spread = r.find("spread")) t.spread = spread->number(0, 1);
-    if (const auto most = r.find("most_db")) t.most_db = most->number(0, 300);
+    if (const auto spread = r.find("spread")) t.spread = spread->number();
+    if (const auto most = r.find("most_db")) t.most_db = most->number();
     if (const auto saturates = r.find("saturates")) t.saturates = saturates->boolean();
     if (const auto note = r.find("note")) t.note = note->text();
     if (const auto losses = r.find("losses")) t.losses = read_losses(*losses);
     if (const auto layers = r.find("layers"))
-        for (const Reader& item : layers->items(50)) t.layers.push_back(read_layer(item));
-    if (t.losses.empty() && t.layers.empty()) r.fail("needs losses, or layers to compute them from");
-    return t;
+        for (const Reader& item : layers->items(limits::layers)) t.layers.push_back(read_layer(item));
+    return r.kept(std::move(t));
 }
 
 std::string types_to_json(const std::vector<WallType>& types) {
@@ -99,21 +97,16 @@ std::string types_to_json(const std::vector<WallType>& types) {
         list.push_back(json);
     }
     const Json json{{"format", "yemvo-types"}, {"version", 1}, {"wall_types", list}};
-    return json.dump(1, ' ', false, Json::error_handler_t::replace) + "\n";
+    return json_text(json);
 }
 
 std::vector<WallType> types_from_json(std::string_view text, const std::string& name) {
-    Json json;
-    try {
-        json = Json::parse(text);
-    } catch (const Json::exception& fault) {
-        throw Error("is not JSON: " + std::string(fault.what()).substr(0, 200), name,
-                    "Choose a file of types that Yemvo wrote");
-    }
+    const Json json = parse_json(text, name, "Choose a file of types that Yemvo wrote");
     const Reader r(json, name + ": ");
-    if (r.at("format").text(60) != "yemvo-types") r.at("format").fail("is not 'yemvo-types'");
-    if (r.at("version").integer(1, 1'000'000) > 1)
-        throw Error("was written by a newer Yemvo", name, "Open it with that version");
+    if (r.at("format").text() != "yemvo-types") r.at("format").fail("is not 'yemvo-types'");
+    if (const int version = r.at("version").integer(); version != 1)
+        throw Error(version > 1 ? "was written by a newer Yemvo" : "has no version that there ever was", name,
+                    "Open it with the Yemvo that wrote it");
     std::vector<WallType> types;
     for (const Reader& item : r.at("wall_types").items(10'000)) types.push_back(read_wall_type(item));
     return types;

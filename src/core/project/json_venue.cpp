@@ -6,18 +6,15 @@
 namespace yemvo {
 namespace {
 
-constexpr double farthest_m = 1e5;  // a coordinate beyond 100 km is a mistake
-
 Json write_points(const std::vector<Point>& points) {
     Json list = Json::array();
     for (Point p : points) list.push_back(write_point(p));
     return list;
 }
 
-std::vector<Point> read_points(const Reader& r, std::size_t least) {
+std::vector<Point> read_points(const Reader& r) {
     std::vector<Point> points;
-    for (const Reader& item : r.items(100'000)) points.push_back(read_point(item));
-    if (points.size() < least) r.fail("needs at least " + std::to_string(least) + " points");
+    for (const Reader& item : r.items(limits::points)) points.push_back(read_point(item));
     return points;
 }
 
@@ -46,15 +43,16 @@ Opening read_opening(const Reader& r, const Wall& wall) {
     o.id = r.at("id").id<OpeningId>();
     o.kind = r.at("kind").word(find_opening_kind);
     o.type = r.at("type").id<WallTypeId>();
-    o.piece = r.at("piece").integer(0, wall.pieces() - 1);
-    o.start_m = r.at("start_m").number(-1000, farthest_m);
-    o.width_m = r.at("width_m").number(0.01, 1000);
-    o.sill_m = r.at("sill_m").number(-100, 1000);
-    o.head_m = r.at("head_m").number(-100, 1000);
+    o.piece = r.at("piece").integer();
+    if (o.piece < 0 || o.piece >= wall.pieces()) r.at("piece").fail("names a piece that the wall does not have");
+    o.start_m = r.at("start_m").number();
+    o.width_m = r.at("width_m").number();
+    o.sill_m = r.at("sill_m").number();
+    o.head_m = r.at("head_m").number();
     o.hinge_at_end = r.at("hinge_at_end").boolean();
     o.swings_left = r.at("swings_left").boolean();
     if (const auto open = r.find("open")) o.open = open->boolean();
-    return o;
+    return r.kept(o);
 }
 
 void write_group(Json& json, GroupId group) {
@@ -70,7 +68,7 @@ Json write_top(const std::optional<double>& top_m) { return top_m ? Json(*top_m)
 
 std::optional<double> read_top(const Reader& r) {
     const auto top = r.find("top_m");
-    return top ? std::optional(top->number(-100, 1000)) : std::nullopt;
+    return top ? std::optional(top->number()) : std::nullopt;
 }
 
 }  // namespace
@@ -92,20 +90,16 @@ Wall read_wall(const Reader& r) {
     Wall w;
     w.id = r.at("id").id<WallId>();
     w.type = r.at("type").id<WallTypeId>();
-    w.points = read_points(r.at("points"), 2);
-    w.base_m = r.at("base_m").number(-100, 1000);
+    w.points = read_points(r.at("points"));
+    w.base_m = r.at("base_m").number();
     w.top_m = read_top(r);
     if (const auto flag = r.find("to_ceiling")) w.to_ceiling = flag->boolean();
     if (const auto bulges = r.find("bulges")) {
-        for (const Reader& b : bulges->items(100'000)) w.bulges.push_back(b.number(-100, 100));
-        if (static_cast<int>(w.bulges.size()) != w.pieces())
-            bulges->fail("needs one number a piece, " + std::to_string(w.pieces()));
-        for (int i = 0; i < w.pieces(); ++i)
-            if (w.bulge(i) != 0 && w.piece(i).a == w.piece(i).b)
-                bulges->fail("curves a piece that has no length");
+        for (const Reader& b : bulges->items(limits::points)) w.bulges.push_back(b.number());
     }
     w.group = read_group(r);
-    for (const Reader& item : r.at("openings").items()) w.openings.push_back(read_opening(item, w));
+    w = r.kept(std::move(w));
+    w.openings = read_list<Opening>(r.at("openings"), [&](const Reader& o) { return read_opening(o, w); });
     return w;
 }
 
@@ -120,9 +114,9 @@ Json write_zone(const Zone& z) {
 }
 
 Zone read_zone(const Reader& r) {
-    Zone z{r.at("id").id<ZoneId>(), r.at("name").text(2000), r.at("kind").word(find_zone_kind),
-           read_points(r.at("outline"), 3)};
-    if (const auto colour = r.find("colour")) z.colour = colour->integer(0, zone_colours - 1);
+    Zone z{r.at("id").id<ZoneId>(), r.at("name").text(), r.at("kind").word(find_zone_kind),
+           read_points(r.at("outline"))};
+    if (const auto colour = r.find("colour")) z.colour = colour->integer();
     z.group = read_group(r);
     return z;
 }
@@ -134,7 +128,7 @@ Json write_void(const SlabVoid& v) {
 }
 
 SlabVoid read_void(const Reader& r) {
-    return {r.at("id").id<VoidId>(), r.at("name").text(2000), read_points(r.at("outline"), 3), read_group(r)};
+    return r.kept(SlabVoid{r.at("id").id<VoidId>(), r.at("name").text(), read_points(r.at("outline")), read_group(r)});
 }
 
 Json write_slab_area(const SlabArea& a) {
@@ -145,8 +139,8 @@ Json write_slab_area(const SlabArea& a) {
 }
 
 SlabArea read_slab_area(const Reader& r) {
-    return {r.at("id").id<SlabAreaId>(), r.at("name").text(2000), r.at("type").id<WallTypeId>(),
-            read_points(r.at("outline"), 3), read_group(r)};
+    return r.kept(SlabArea{r.at("id").id<SlabAreaId>(), r.at("name").text(), r.at("type").id<WallTypeId>(),
+                           read_points(r.at("outline")), read_group(r)});
 }
 
 Json write_obstacle(const Obstacle& o) {
@@ -165,17 +159,15 @@ Json write_obstacle(const Obstacle& o) {
 Obstacle read_obstacle(const Reader& r) {
     Obstacle o;
     o.id = r.at("id").id<ObstacleId>();
-    o.name = r.at("name").text(2000);
+    o.name = r.at("name").text();
     o.kind = r.at("kind").word(find_obstacle_kind);
     o.type = r.at("type").id<WallTypeId>();
     o.round = r.at("round").boolean();
-    o.outline = read_points(r.at("outline"), o.round ? 2 : 3);
-    if (o.round && o.outline.size() != 2)
-        r.at("outline").fail("a round one has its centre and a place on its rim");
-    o.base_m = r.at("base_m").number(-100, 1000);
+    o.outline = read_points(r.at("outline"));
+    o.base_m = r.at("base_m").number();
     o.top_m = read_top(r);
     o.group = read_group(r);
-    return o;
+    return r.kept(std::move(o));
 }
 
 Json write_ceiling(const CeilingArea& c) {
@@ -190,13 +182,13 @@ Json write_ceiling(const CeilingArea& c) {
 
 CeilingArea read_ceiling(const Reader& r) {
     CeilingArea c{r.at("id").id<CeilingId>(),
-                  r.at("name").text(2000),
-                  read_points(r.at("outline"), 3),
-                  r.at("height_m").number(0.1, 1000),
+                  r.at("name").text(),
+                  read_points(r.at("outline")),
+                  r.at("height_m").number(),
                   std::nullopt,
                   read_group(r)};
     if (const auto type = r.find("type")) c.type = type->id<WallTypeId>();
-    return c;
+    return r.kept(std::move(c));
 }
 
 Json write_ramp(const Ramp& r) {
@@ -209,14 +201,13 @@ Json write_ramp(const Ramp& r) {
 
 Ramp read_ramp(const Reader& r) {
     Ramp ramp{r.at("id").id<RampId>(),
-              r.at("name").text(2000),
+              r.at("name").text(),
               r.at("type").id<WallTypeId>(),
-              read_points(r.at("outline"), 4),
-              r.at("foot_m").number(-100, 1000),
-              r.at("rise_m").number(-100, 100),
+              read_points(r.at("outline")),
+              r.at("foot_m").number(),
+              r.at("rise_m").number(),
               read_group(r)};
-    if (ramp.outline.size() != 4) r.at("outline").fail("a ramp has four corners");
-    return ramp;
+    return r.kept(std::move(ramp));
 }
 
 Json write_note(const Note& n) {
@@ -227,23 +218,31 @@ Json write_note(const Note& n) {
 }
 
 Note read_note(const Reader& r) {
-    return {r.at("id").id<NoteId>(), r.at("text").text(), read_point(r.at("position")),
-            r.at("photo").text(500), read_group(r)};
+    return r.kept(Note{r.at("id").id<NoteId>(), r.at("text").text(), read_point(r.at("position")),
+                       r.at("photo").text(), read_group(r)});
 }
 
 namespace {
 
-Json write_slab(const Slab& s) {
+Json write_slab(const Slab& s, LargeLists& large) {
     return {{"type", s.type.value},
             {"thickness_m", s.thickness_m},
-            {"voids", write_list(s.voids, write_void)},
-            {"areas", write_list(s.areas, write_slab_area)}};
+            {"voids", large.add(s.voids, write_void)},
+            {"areas", large.add(s.areas, write_slab_area)}};
 }
 
+/// The type is needed; without it the floor gets another later (salvage.h).
 Slab read_slab(const Reader& r) {
-    return {r.at("type").id<WallTypeId>(), r.at("thickness_m").number(0, 10),
-            read_list_if_any<SlabVoid>(r, "voids", read_void),
-            read_list_if_any<SlabArea>(r, "areas", read_slab_area)};
+    Slab s;
+    r.part([&] { s.type = r.at("type").id<WallTypeId>(); });
+    r.part([&] {
+        Slab plate;
+        plate.thickness_m = r.at("thickness_m").number();
+        s.thickness_m = r.kept(plate).thickness_m;
+    });
+    s.voids = read_list_if_any<SlabVoid>(r, "voids", read_void);
+    s.areas = read_list_if_any<SlabArea>(r, "areas", read_slab_area);
+    return s;
 }
 
 Json write_alignment(const Alignment& a) {
@@ -255,12 +254,12 @@ Json write_alignment(const Alignment& a) {
 
 Alignment read_alignment(const Reader& r) {
     Alignment a{r.at("to").id<FloorId>(), {}};
-    for (const Reader& p : r.at("pairs").items(1000))
+    for (const Reader& p : r.at("pairs").items(limits::pairs))
         a.pairs.push_back({read_point(p.at("here")), read_point(p.at("there"))});
-    return a;
+    return r.kept(std::move(a));
 }
 
-Json write_floor(const Floor& f) {
+Json write_floor(const Floor& f, LargeLists& large) {
     Json json{{"id", f.id.value},
               {"name", f.name},
               {"elevation_m", f.elevation_m},
@@ -268,68 +267,94 @@ Json write_floor(const Floor& f) {
               {"mezzanine", f.mezzanine},
               {"slope", {{"x", f.slope.x}, {"y", f.slope.y}}},
               {"plate", write_points(f.plate)},
-              {"slab", write_slab(*f.slab)},
+              {"slab", write_slab(*f.slab, large)},
               {"drawings", write_list(*f.drawings, write_drawing)}};
     if (f.alignment) json["alignment"] = write_alignment(*f.alignment);
-    json["zones"] = write_list(*f.zones, write_zone);
-    json["ceilings"] = write_list(*f.ceilings, write_ceiling);
-    json["ramps"] = write_list(*f.ramps, write_ramp);
-    json["obstacles"] = write_list(*f.obstacles, write_obstacle);
-    json["notes"] = write_list(*f.notes, write_note);
-    json["walls"] = write_list(*f.walls, write_wall);
+    json["zones"] = large.add(*f.zones, write_zone);
+    json["ceilings"] = large.add(*f.ceilings, write_ceiling);
+    json["ramps"] = large.add(*f.ramps, write_ramp);
+    json["obstacles"] = large.add(*f.obstacles, write_obstacle);
+    json["notes"] = large.add(*f.notes, write_note);
+    json["walls"] = large.add(*f.walls, write_wall);
     return json;
 }
 
 void read_drawings(Floor& f, const Reader& r, int version) {
     std::vector<Drawing> drawings;
     if (version == 1) {
-        if (const auto drawing = r.find("drawing")) drawings.push_back(read_drawing_1(*drawing));
+        if (const auto drawing = r.find("drawing"))
+            drawing->part([&] { drawings.push_back(read_drawing_1(*drawing)); });
     } else {
-        for (const Reader& item : r.at("drawings").items(1000)) drawings.push_back(read_drawing(item));
+        drawings = read_list<Drawing>(r.at("drawings"), read_drawing);
     }
     f.drawings = std::move(drawings);
 }
 
-Floor read_floor(const Reader& r, int version) {
-    Floor f;
-    f.id = r.at("id").id<FloorId>();
-    f.name = r.at("name").text(2000);
-    f.elevation_m = r.at("elevation_m").number(-1000, 10000);
-    f.height_m = r.at("height_m").number(0.1, 1000);
-    f.slab = read_slab(r.at("slab"));
-    read_drawings(f, r, version);
-    if (version > 1) {
-        f.mezzanine = r.at("mezzanine").boolean();
+/// One field of a floor or building, tried on a value that is fine without it.
+template <class T, class Set>
+void field(const Reader& r, T& thing, Set set) {
+    r.part([&] {
+        T tried = thing;
+        set(tried);
+        thing = r.kept(std::move(tried));
+    });
+}
+
+void read_outline(Floor& f, const Reader& r) {
+    field(r, f, [&](Floor& x) { x.mezzanine = r.at("mezzanine").boolean(); });
+    field(r, f, [&](Floor& x) {
         const Reader slope = r.at("slope");
-        f.slope = {slope.at("x").number(-10, 10), slope.at("y").number(-10, 10)};
-        f.plate = read_points(r.at("plate"), 0);
-        if (!f.plate.empty() && f.plate.size() < 3) r.at("plate").fail("needs at least 3 corners, or none");
-        if (const auto alignment = r.find("alignment")) f.alignment = read_alignment(*alignment);
-    }
-    r.at("walls");  // these two must be there
-    r.at("zones");
-    f.walls = read_list_if_any<Wall>(r, "walls", read_wall);
-    f.zones = read_list_if_any<Zone>(r, "zones", read_zone);
-    f.ceilings = read_list_if_any<CeilingArea>(r, "ceilings", read_ceiling);
-    f.ramps = read_list_if_any<Ramp>(r, "ramps", read_ramp);
-    f.obstacles = read_list_if_any<Obstacle>(r, "obstacles", read_obstacle);
-    f.notes = read_list_if_any<Note>(r, "notes", read_note);
+        x.slope = {slope.at("x").number(), slope.at("y").number()};
+    });
+    field(r, f, [&](Floor& x) { x.plate = read_points(r.at("plate")); });
+    if (const auto alignment = r.find("alignment"))
+        alignment->part([&] { f.alignment = read_alignment(*alignment); });
+}
+
+Floor read_floor(const Reader& r, int version) {
+    if (!r.value().is_object()) r.fail("must be an object");
+    Floor f;
+    r.part([&] { f.id = r.at("id").id<FloorId>(); });
+    field(r, f, [&](Floor& x) { x.name = r.at("name").text(limits::name); });
+    field(r, f, [&](Floor& x) { x.elevation_m = r.at("elevation_m").number(); });
+    field(r, f, [&](Floor& x) { x.height_m = r.at("height_m").number(); });
+    r.part([&] { f.slab = read_slab(r.at("slab")); });
+    r.part([&] { read_drawings(f, r, version); });
+    if (version > 1) read_outline(f, r);
+    r.part([&] { f.walls = read_list<Wall>(r.at("walls"), read_wall); });
+    r.part([&] { f.zones = read_list<Zone>(r.at("zones"), read_zone); });
+    r.part([&] { f.ceilings = read_list_if_any<CeilingArea>(r, "ceilings", read_ceiling); });
+    r.part([&] { f.ramps = read_list_if_any<Ramp>(r, "ramps", read_ramp); });
+    r.part([&] { f.obstacles = read_list_if_any<Obstacle>(r, "obstacles", read_obstacle); });
+    r.part([&] { f.notes = read_list_if_any<Note>(r, "notes", read_note); });
     return f;
 }
 
 }  // namespace
 
+std::vector<LargeList> large_venue_lists() {
+    return {large_list<Wall, read_wall>("floors", "walls"),
+            large_list<Zone, read_zone>("floors", "zones"),
+            large_list<CeilingArea, read_ceiling>("floors", "ceilings"),
+            large_list<Ramp, read_ramp>("floors", "ramps"),
+            large_list<Obstacle, read_obstacle>("floors", "obstacles"),
+            large_list<Note, read_note>("floors", "notes"),
+            large_list<SlabVoid, read_void>("slab", "voids"),
+            large_list<SlabArea, read_slab_area>("slab", "areas")};
+}
+
 Json write_point(Point p) { return Json::array({p.x, p.y}); }
 
 Point read_point(const Reader& r) {
+    const Json& value = r.value();
+    if (!value.is_array() || value.size() != 2) r.fail("must be [x, y]");
     const auto items = r.items(2);
-    if (items.size() != 2) r.fail("must be [x, y]");
-    return {items[0].number(-farthest_m, farthest_m), items[1].number(-farthest_m, farthest_m)};
+    return {items[0].number(), items[1].number()};
 }
 
-Json write_building(const Building& b) {
+Json write_building(const Building& b, LargeLists& large) {
     Json floors = Json::array();
-    for (const Floor& f : b.floors) floors.push_back(write_floor(f));
+    for (const Floor& f : b.floors) floors.push_back(write_floor(f, large));
     return {{"id", b.id.value},
             {"name", b.name},
             {"kind", building_kind_name(b.kind)},
@@ -339,17 +364,23 @@ Json write_building(const Building& b) {
 }
 
 Building read_building(const Reader& r, int version) {
+    if (!r.value().is_object()) r.fail("must be an object");
     Building b;
-    b.id = r.at("id").id<BuildingId>();
-    b.name = r.at("name").text(2000);
+    r.part([&] { b.id = r.at("id").id<BuildingId>(); });
+    field(r, b, [&](Building& x) { x.name = r.at("name").text(limits::name); });
     if (version > 1) {
-        b.kind = r.at("kind").word(find_building_kind);
-        const Reader placement = r.at("placement");
-        b.placement.turn_deg = placement.at("turn_deg").number(-3600, 3600);
-        b.placement.shift = read_point(placement.at("shift_m"));
-        b.level_m = r.at("level_m").number(-1000, 10000);
+        field(r, b, [&](Building& x) { x.kind = r.at("kind").word(find_building_kind); });
+        field(r, b, [&](Building& x) {
+            const Reader placement = r.at("placement");
+            x.placement.turn_deg = placement.at("turn_deg").number();
+            x.placement.shift = read_point(placement.at("shift_m"));
+        });
+        field(r, b, [&](Building& x) { x.level_m = r.at("level_m").number(); });
     }
-    for (const Reader& item : r.at("floors").items(500)) b.floors.push_back(read_floor(item, version));
+    r.part([&] {
+        b.floors = read_list<Floor>(
+            r.at("floors"), [&](const Reader& item) { return read_floor(item, version); }, limits::floors);
+    });
     return b;
 }
 

@@ -1,6 +1,7 @@
 // The venue's parts as JSON. Shapes: docs/format/project.schema.json.
 #pragma once
-#include "project/json_reader.h"
+#include "project/json_parse.h"
+#include "project/json_write.h"
 #include "venue/floor.h"
 
 namespace yemvo {
@@ -21,9 +22,12 @@ Json write_ramp(const Ramp&);
 Ramp read_ramp(const Reader&);
 Json write_note(const Note&);
 Note read_note(const Reader&);
-Json write_building(const Building&);
-/// `version`: of the format, 1 to 3.
+Json write_building(const Building&, LargeLists&);
+/// `version`: of the format.
 Building read_building(const Reader&, int version);
+
+/// Those of a floor that may be long.
+std::vector<LargeList> large_venue_lists();
 
 Json write_point(Point);
 Point read_point(const Reader&);

@@ -63,6 +63,14 @@ struct Probe {
     friend bool operator==(const Probe&, const Probe&) = default;
 };
 
+/// A part of a file that could not be read, kept so that nothing is lost.
+struct SetAside {
+    std::string place;   ///< "project.json: buildings[0].floors[1].walls[3].base_m"
+    std::string reason;
+    std::string json;    ///< the part as it stood in the file
+    friend bool operator==(const SetAside&, const SetAside&) = default;
+};
+
 struct Project {
     std::string name;
     SiteSettings settings;
@@ -77,6 +85,7 @@ struct Project {
     Shared<std::vector<Waiver>> waivers;
     Shared<std::vector<Probe>> probes;
     Display display;
+    Shared<std::vector<SetAside>> aside;
     std::map<std::string, Shared<Bytes>> assets;  ///< drawings' own bytes by file name
     friend bool operator==(const Project&, const Project&) = default;
 };

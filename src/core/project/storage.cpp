@@ -1,35 +1,77 @@
 #include "project/storage.h"
 
+#include "base/utf8.h"
 #include "project/archive.h"
 #include "project/edits.h"
 #include "project/json_project.h"
 
 namespace yemvo {
+namespace {
 
-static constexpr const char* project_entry = "project.json";
-static constexpr std::string_view asset_folder = "assets/";
+namespace fs = std::filesystem;
+constexpr const char* project_entry = "project.json";
+constexpr std::string_view asset_folder = "assets/";
 
-Loaded load_project(const std::filesystem::path& path) {
-    Archive archive = read_archive(path);
-    const auto json = archive.entries.find(project_entry);
-    if (json == archive.entries.end()) {
-        for (const std::string& damage : archive.damaged)
-            if (damage.starts_with(project_entry))
-                throw Error("the project inside is damaged", path.string(),
-                            "Try the kept previous version, " + path.string() + "~");
-        throw Error("is not a Yemvo project: there is no project.json inside", path.string(),
+ReadProject read_entry(const ArchiveReader& archive, const std::string& file, bool tolerant) {
+    if (!archive.has(project_entry))
+        throw Error("is not a Yemvo project: there is no project.json inside", file,
                     "Choose a file that Yemvo saved (.yemvo)");
-    }
-    Loaded loaded;
-    const char* text = reinterpret_cast<const char*>(json->second.data());
+    ReadProject read;
     try {
-        loaded.project = project_from_json({text, json->second.size()});
+        archive.stream(project_entry, [&](std::istream& in) { read = read_project(in, tolerant); });
     } catch (const Error& fault) {
-        throw Error(fault.summary(), path.string() + ": " + fault.where(), fault.remedy());
+        const bool named = fault.where().starts_with(file);
+        throw Error(named ? "the project inside is damaged" : fault.summary(),
+                    named ? file : file + ": " + fault.where(), fault.remedy());
     }
-    for (auto& [name, bytes] : archive.entries)
-        if (name.starts_with(asset_folder))
-            loaded.project.assets[name.substr(asset_folder.size())] = Shared<Bytes>(std::move(bytes));
+    return read;
+}
+
+/// Parts told one by one where they are few.
+void tell_set_aside(const ReadProject& read, std::vector<std::string>& warnings) {
+    constexpr std::size_t most_told = 5;
+    for (std::size_t i = 0; i < read.aside.size() && i < most_told; ++i)
+        warnings.push_back(read.aside[i].place + ": " + shortened(read.aside[i].reason, 200));
+    if (read.aside.size() > most_told)
+        warnings.push_back("and " + std::to_string(read.aside.size() - most_told) + " more parts");
+    if (!read.aside.empty()) warnings.push_back("These parts are set aside and kept in the file: see Findings");
+}
+
+void read_assets(const ArchiveReader& archive, Project& project) {
+    for (const std::string& name : archive.names())
+        if (name.starts_with(asset_folder)) {
+            try {
+                project.assets[name.substr(asset_folder.size())] = Shared<Bytes>(archive.read(name));
+            } catch (const Error&) {
+                // told below: a drawing without its bytes
+            }
+        }
+}
+
+/// Throws Error unless the file holds the project.
+void read_back(const Project& project, const fs::path& file) {
+    const ArchiveReader archive(file);
+    Project back = read_entry(archive, file.string(), false).project;
+    read_assets(archive, back);
+    if (!(back == project))
+        throw Error("what was written is not what reads back", project.name,
+                    "Undo the last edit and save again; the file that was there is as it was");
+}
+
+}  // namespace
+
+Loaded load_project(const fs::path& path) {
+    Loaded loaded;
+    loaded.mark = mark_of(path);
+    const ArchiveReader archive(path);
+    ReadProject read = read_entry(archive, path.string(), true);
+    loaded.project = std::move(read.project);
+    tell_set_aside(read, loaded.warnings);
+    if (!read.aside.empty()) {
+        auto& aside = loaded.project.aside.edit();
+        aside.insert(aside.end(), read.aside.begin(), read.aside.end());
+    }
+    read_assets(archive, loaded.project);
     for (const Floor* floor : all_floors(loaded.project))
         for (const Drawing& d : *floor->drawings)
             if (!loaded.project.assets.contains(d.source.asset))
@@ -38,7 +80,7 @@ Loaded load_project(const std::filesystem::path& path) {
     return loaded;
 }
 
-void save_project(const Project& to_save, const std::filesystem::path& path) {
+Saved save_project(const Project& to_save, const fs::path& path, const Versions* versions) {
     Project project = to_save;
     drop_unused_assets(project);
     const std::string text = project_to_json(project);
@@ -46,7 +88,20 @@ void save_project(const Project& to_save, const std::filesystem::path& path) {
     const Bytes json(begin, begin + text.size());
     std::map<std::string, const Bytes*> entries{{project_entry, &json}};
     for (const auto& [name, bytes] : project.assets) entries[std::string(asset_folder) + name] = &*bytes;
-    write_archive(path, entries);
+    const Bytes bytes = archive_bytes(entries);
+    Saved saved;
+    replace_file(
+        path, bytes.data(), bytes.size(), [&](const fs::path& written) { read_back(project, written); },
+        [&](const fs::path& old) {
+            try {
+                if (versions) versions->keep(old, path);
+            } catch (const Error& fault) {
+                saved.warnings.push_back(fault.what());
+            }
+            keep_beside(old);
+        });
+    saved.mark = mark_of(path);
+    return saved;
 }
 
 }  // namespace yemvo

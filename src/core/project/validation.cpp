@@ -1,6 +1,6 @@
 #include "project/validation.h"
 
-#include <set>
+#include <unordered_set>
 
 namespace yemvo {
 namespace {
@@ -12,6 +12,7 @@ public:
     void run() {
         for (const WallType& t : *project_.wall_types) own(types_, t.id.value, "wall type " + t.name);
         for (const AccessPointModel& m : *project_.models) own(models_, m.id.value, "model " + m.name);
+        if (project_.buildings.empty()) fail("there is no building", "buildings");
         for (const Building& b : project_.buildings) {
             own(others_, b.id.value, "building " + b.name);
             for (const Floor& f : b.floors) floor(f);
@@ -36,10 +37,10 @@ public:
     }
 
 private:
-    using Set = std::set<std::uint32_t>;
+    using Set = std::unordered_set<std::uint32_t>;
 
     [[noreturn]] static void fail(const std::string& what, const std::string& where) {
-        throw Error(what, "project.json: " + where, "The file was not written so by Yemvo");
+        throw Error(what, "project.json: " + where, "Correct it there, or try an earlier version of the file");
     }
     void own(Set& set, std::uint32_t id, const std::string& where) {
         if (id == 0 || id >= project_.next_id)

@@ -1,0 +1,264 @@
+#include "project/salvage.h"
+
+#include <algorithm>
+#include <nlohmann/json.hpp>
+#include <set>
+
+#include "base/utf8.h"
+#include "project/edits.h"
+#include "project/json_gear.h"
+#include "project/json_requirements.h"
+#include "project/library.h"
+
+namespace yemvo {
+namespace {
+
+class Mending {
+public:
+    Mending(Project& project, std::vector<SetAside>& aside) : p_(project), aside_(aside) {}
+
+    void run() {
+        if (p_.next_id == 0) p_.next_id = 1;
+        raise_next_id();
+        if (p_.wall_types->empty()) add_standard_types();
+        types_and_models();
+        if (p_.buildings.empty()) {
+            note("buildings", "there was none: an empty one was made");
+            Building empty;
+            empty.name = "Main building";
+            p_.buildings.push_back(std::move(empty));
+        }
+        for (Building& b : p_.buildings) {
+            number(b.id, "building " + b.name);
+            for (Floor& f : b.floors) floor(f);
+        }
+        for (Building& b : p_.buildings)
+            for (Floor& f : b.floors)
+                if (f.alignment && !floors_.contains(f.alignment->to.value)) {
+                    note("alignment of " + f.name, "the floor that it was aligned to is gone");
+                    f.alignment.reset();
+                }
+        variants();
+        requirement_sets();
+        probes();
+    }
+
+private:
+    void note(const std::string& place, const std::string& reason, std::string json = {}) {
+        aside_.push_back({"project.json: " + shortened(place, 200), reason, std::move(json)});
+    }
+
+    template <class Each>
+    void each_id(Each each) {
+        for (WallType& t : p_.wall_types.edit()) each(t.id.value);
+        for (AccessPointModel& m : p_.models.edit()) each(m.id.value);
+        for (Building& b : p_.buildings) {
+            each(b.id.value);
+            for (Floor& f : b.floors) each_id_of(f, each);
+        }
+        for (Variant& v : p_.variants) {
+            each(v.id.value);
+            for (auto& [floor, list] : v.access_points)
+                for (const AccessPoint& ap : *list) each(ap.id.value);
+        }
+        for (const RequirementSet& set : *p_.requirement_sets) {
+            each(set.id.value);
+            for (const Requirement& r : set.requirements) each(r.id.value);
+        }
+    }
+    template <class Each>
+    static void each_id_of(const Floor& f, Each each) {
+        const auto all = [&](const auto& list) {
+            for (const auto& thing : list) each(thing.id.value);
+        };
+        each(f.id.value);
+        all(f.slab->voids);
+        all(f.slab->areas);
+        all(*f.obstacles);
+        all(*f.ceilings);
+        all(*f.ramps);
+        all(*f.notes);
+        all(*f.walls);
+        for (const Wall& w : *f.walls) all(w.openings);
+        all(*f.zones);
+        all(*f.drawings);
+    }
+
+    void raise_next_id() {
+        std::uint32_t highest = 0;
+        each_id([&](std::uint32_t id) { highest = std::max(highest, id); });
+        if (p_.next_id > highest) return;
+        note("next_id", "was not above every id");
+        p_.next_id = highest + 1;
+    }
+
+    /// A new id where the thing has none or one that is taken.
+    template <class Tag>
+    bool number(Id<Tag>& id, const std::string& what) {
+        if (id.value != 0 && ids_.insert(id.value).second) return false;
+        if (id.value != 0) note(what, "its id " + std::to_string(id.value) + " was used twice: it has another now");
+        id = new_id<Id<Tag>>(p_);
+        ids_.insert(id.value);
+        return true;
+    }
+
+    void add_standard_types() {
+        note("wall_types", "there were none: the standard ones were added");
+        std::vector<WallType> types = standard_wall_types();
+        for (WallType& t : types) t.id = new_id<WallTypeId>(p_);
+        p_.wall_types = std::move(types);
+    }
+
+    void types_and_models() {
+        for (WallType& t : p_.wall_types.edit()) {
+            number(t.id, "wall type " + t.name);
+            types_.insert(t.id.value);
+        }
+        for (AccessPointModel& m : p_.models.edit()) number(m.id, "model " + m.name);
+    }
+
+    void type(WallTypeId& id, TypeUse use, const std::string& what) {
+        if (types_.contains(id.value)) return;
+        WallTypeId other = first_type(p_, use);
+        if (!other) other = p_.wall_types->front().id;
+        note(what, "its type " + std::to_string(id.value) + " is gone: it is " + wall_type(p_, other).name + " now");
+        id = other;
+    }
+
+    template <class List, class Each>
+    void things(Shared<List>& list, const std::string& what, Each each) {
+        std::set<std::uint32_t> here;
+        bool fine = true;
+        for (const auto& thing : *list)
+            if (thing.id.value == 0 || ids_.contains(thing.id.value) || !here.insert(thing.id.value).second ||
+                !each_type_known(thing))
+                fine = false;
+        if (fine) {
+            for (const auto& thing : *list) ids_.insert(thing.id.value);
+            return;
+        }
+        for (auto& thing : list.edit()) {
+            number(thing.id, what);
+            each(thing);
+        }
+    }
+    bool known(WallTypeId id) const { return types_.contains(id.value); }
+    bool each_type_known(const Wall&) const { return false; }  // its openings are gone through
+    bool each_type_known(const Obstacle& o) const { return known(o.type); }
+    bool each_type_known(const CeilingArea& c) const { return !c.type || known(*c.type); }
+    bool each_type_known(const Ramp& r) const { return known(r.type); }
+    template <class Thing>
+    bool each_type_known(const Thing&) const { return true; }
+
+    void floor(Floor& f) {
+        const std::string on = " on " + f.name;
+        number(f.id, "floor " + f.name);
+        floors_.insert(f.id.value);
+        Slab& slab = f.slab.edit();
+        type(slab.type, TypeUse::slab, "slab of " + f.name);
+        for (SlabVoid& v : slab.voids) number(v.id, "void " + v.name + on);
+        for (SlabArea& a : slab.areas) {
+            number(a.id, "slab area " + a.name + on);
+            type(a.type, TypeUse::slab, "slab area " + a.name + on);
+        }
+        things(f.obstacles, "obstacle" + on, [&](Obstacle& o) { type(o.type, TypeUse::obstacle, "obstacle" + on); });
+        things(f.ceilings, "ceiling area" + on, [&](CeilingArea& c) {
+            if (c.type) type(*c.type, TypeUse::ceiling, "ceiling area" + on);
+        });
+        things(f.ramps, "ramp" + on, [&](Ramp& r) { type(r.type, TypeUse::slab, "ramp" + on); });
+        things(f.notes, "note" + on, [](Note&) {});
+        things(f.walls, "wall" + on, [&](Wall& w) {
+            type(w.type, TypeUse::wall, "wall" + on);
+            for (Opening& o : w.openings) {
+                number(o.id, "opening" + on);
+                type(o.type, o.kind == OpeningKind::door ? TypeUse::door : TypeUse::window, "opening" + on);
+            }
+        });
+        things(f.zones, "zone" + on, [](Zone&) {});
+        things(f.drawings, "drawing" + on, [](Drawing&) {});
+        for (const Zone& z : *f.zones) zones_.insert(z.id.value);
+    }
+
+    void variants() {
+        std::set<std::uint32_t> present;
+        for (Variant& v : p_.variants) {
+            number(v.id, "variant " + v.name);
+            present.insert(v.id.value);
+            for (auto& [floor, list] : v.access_points) access_points(v, floor, list);
+            std::erase_if(v.access_points, [&](const auto& entry) { return !floors_.contains(entry.first.value); });
+        }
+        if (p_.variants.empty()) {
+            note("variants", "there was none: an empty one was made");
+            p_.variants.push_back({new_id<VariantId>(p_), "A", {}});
+            present.insert(p_.variants.front().id.value);
+        }
+        if (present.contains(p_.variant.value)) return;
+        note("variant", "the current variant is gone: " + p_.variants.front().name + " is the current one now");
+        p_.variant = p_.variants.front().id;
+    }
+
+    /// Why an access point cannot stand; empty when it can.
+    std::string fault_of(const AccessPoint& ap, FloorId floor) const {
+        if (!floors_.contains(floor.value)) return "its floor is gone";
+        const auto m = std::find_if(p_.models->begin(), p_.models->end(),
+                                    [&](const AccessPointModel& e) { return e.id == ap.model; });
+        if (m == p_.models->end()) return "its model " + std::to_string(ap.model.value) + " is gone";
+        if (m->radios.size() != ap.radios.size()) return "it does not have as many radios as its model";
+        for (std::size_t i = 0; i < ap.radios.size(); ++i)
+            if (!radio_band(*m, i, ap.radios[i].channel.band)) return "a radio is in a band that its model lacks";
+        return {};
+    }
+
+    void access_points(const Variant& v, FloorId floor, Shared<std::vector<AccessPoint>>& list) {
+        std::vector<AccessPoint> kept;
+        for (AccessPoint ap : *list) {
+            const std::string what = "access point " + std::to_string(ap.number) + " of variant " + v.name;
+            if (const std::string fault = fault_of(ap, floor); !fault.empty()) {
+                note(what, fault, write_access_point(ap).dump(-1, ' ', false, Json::error_handler_t::replace));
+                continue;
+            }
+            number(ap.id, what);
+            kept.push_back(std::move(ap));
+        }
+        list = std::move(kept);
+    }
+
+    void requirement_sets() {
+        std::vector<RequirementSet> kept;
+        for (RequirementSet set : *p_.requirement_sets) {
+            number(set.id, "requirement set " + set.name);
+            for (Requirement& r : set.requirements) number(r.id, "requirement of " + set.name);
+            const RequirementSet whole = set;
+            const bool named = !set.zones.empty();
+            if (std::erase_if(set.zones, [&](ZoneId id) { return !zones_.contains(id.value); }) > 0)
+                note("requirement set " + set.name, "a zone that it names is gone",
+                     named && set.zones.empty()
+                         ? write_requirement_set(whole).dump(-1, ' ', false, Json::error_handler_t::replace)
+                         : std::string());
+            if (named && set.zones.empty()) continue;  // it would hold everywhere
+            kept.push_back(std::move(set));
+        }
+        p_.requirement_sets = std::move(kept);
+    }
+
+    void probes() {
+        std::set<int> numbers;
+        std::vector<Probe> kept;
+        for (const Probe& probe : *p_.probes)
+            if (floors_.contains(probe.floor.value) && numbers.insert(probe.number).second)
+                kept.push_back(probe);
+            else
+                note("probe P" + std::to_string(probe.number), "its floor is gone, or its number is used twice");
+        p_.probes = std::move(kept);
+    }
+
+    Project& p_;
+    std::vector<SetAside>& aside_;
+    std::set<std::uint32_t> ids_, types_, floors_, zones_;
+};
+
+}  // namespace
+
+void mend_references(Project& project, std::vector<SetAside>& aside) { Mending(project, aside).run(); }
+
+}  // namespace yemvo
