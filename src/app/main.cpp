@@ -1,6 +1,7 @@
 #include <QApplication>
 #include <QCommandLineParser>
 #include <QSettings>
+#include <clocale>
 
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
@@ -29,6 +30,7 @@ public:
 
 int main(int argc, char** argv) {
     Application app(argc, argv);
+    std::setlocale(LC_NUMERIC, "C");  // the window writes numbers by QLocale, files by no locale at all
     app.setApplicationName("Yemvo");
     app.setOrganizationName("Yemvo");
     app.setApplicationVersion("0.1.0");

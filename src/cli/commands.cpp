@@ -3,6 +3,7 @@
 #include <ostream>
 
 #include "base/error.h"
+#include "base/utf8.h"
 #include "cli/command_set.h"
 #include "project/storage.h"
 #include "wireless/band.h"
@@ -41,6 +42,17 @@ const Floor& named_floor(const Project& project, const std::string& name) {
 
 void print(Context& context, const Json& json) { context.out << json.dump(1) << "\n"; }
 
+/// Throws Error that names the commands there are.
+static void check_command(const CLI::App& root, const std::string& name) {
+    std::string known;
+    for (const CLI::App* command : root.get_subcommands([](const CLI::App*) { return true; })) {
+        if (command->get_name() == name) return;
+        known += ' ';
+        known += command->get_name();
+    }
+    throw Error("there is no command '" + shortened(name, 60) + "'", "yemvo-cli", "The commands are" + known);
+}
+
 int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err) {
     Context context{out, err, false, {}};
     CLI::App root{"Yemvo without a window: predicts, explains and proves wireless plans.", "yemvo-cli"};
@@ -52,8 +64,11 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     add_radio_commands(root, context);
     add_drawing_commands(root, context);
     try {
+        if (argc > 1 && argv[1][0] != '-') check_command(root, argv[1]);
         root.parse(argc, argv);
-        return context.chosen ? context.chosen() : wrong_use;
+        const int code = context.chosen ? context.chosen() : wrong_use;
+        if (!out.flush()) throw Error("the result could not be written", "standard output", "Free some space");
+        return code;
     } catch (const CLI::Success& asked) {  // --help, --version
         root.exit(asked, out, err);
         return done;

@@ -1,4 +1,5 @@
 #include <cstdio>
+#include <filesystem>
 #include <fstream>
 #include <memory>
 #include <ostream>
@@ -18,6 +19,7 @@ struct Wish {
 };
 
 std::shared_ptr<const Bytes> read_all(const std::string& file) {
+    if (std::filesystem::is_directory(file)) throw Error("is a folder", file, "Name a drawing in it");
     std::ifstream in(file, std::ios::binary);
     if (!in) throw Error("cannot be read", file, "Check that the file exists and that you may read it");
     const std::vector<char> all((std::istreambuf_iterator<char>(in)), {});

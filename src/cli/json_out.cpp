@@ -87,7 +87,14 @@ Json to_json(const Project& project, const Verdict& verdict) {
                         {"met", r.met()},
                         {"floors", floors}});
     }
-    return {{"met", verdict.met()}, {"requirements", list}};
+    Json coarse = Json::array();
+    for (const CoarseFloor& c : verdict.coarse)
+        coarse.push_back({{"name", find_floor(project, c.floor)->name}, {"grid_m", c.cell_m}});
+    return {{"met", verdict.met()},
+            {"judged_m2", rounded(verdict.demanded_m2(), 2)},
+            {"grid_m", verdict.grid_m},
+            {"coarser_floors", coarse},
+            {"requirements", list}};
 }
 
 }  // namespace yemvo::cli

@@ -1,9 +1,12 @@
 // Commands that tell why: the links at a place, and what costs most over an area.
 #include <cmath>
 #include <cstdio>
+#include <filesystem>
+#include <fstream>
 #include <memory>
 #include <ostream>
 
+#include "base/number_text.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "coverage/costs.h"
@@ -12,16 +15,56 @@ namespace yemvo::cli {
 namespace {
 
 struct ProbeWish {
-    std::string file, floor, at;
+    std::string file, floor, at, places;
 };
 
+/// One place a line, "x_m,y_m", with or without a head; a third column and more are passed over.
+std::vector<Point> read_places(const std::string& file) {
+    if (std::filesystem::is_directory(file)) throw Error("is a folder", file, "Name a table (.csv)");
+    std::ifstream in(file);
+    if (!in) throw Error("cannot be read", file, "Check that it exists and that you may read it");
+    std::vector<Point> places;
+    std::string line;
+    for (int number = 1; std::getline(in, line); ++number) {
+        if (!line.empty() && line.back() == '\r') line.pop_back();
+        if (line.empty()) continue;
+        const auto first = line.find(','), second = line.find(',', first + 1);
+        const auto x = read_number(line.substr(0, first));
+        const auto y = first == std::string::npos ? std::nullopt
+                                                  : read_number(line.substr(first + 1, second - first - 1));
+        if (x && y) {
+            places.push_back({*x, *y});
+        } else if (number > 1 || x || y) {
+            throw Error("'" + line.substr(0, 60) + "' is not a place", file + ", line " + std::to_string(number),
+                        "Give two numbers in metres, as 12.5,8");
+        }
+    }
+    if (places.empty()) throw Error("holds no places", file, "Write a place a line, as 12.5,8");
+    return places;
+}
+
+/// A place far from everything that was drawn is a mistake.
+void check_near(const Project& project, const Floor& floor, Point place) {
+    constexpr double most_m = 500;
+    std::vector<Point> drawn;
+    for (const Floor& f : building_with(project, floor.id).floors) {
+        if (const auto box = extent(f)) drawn.insert(drawn.end(), {box->low, box->high});
+        for (const AccessPoint& ap : access_points(project, f.id)) drawn.push_back(ap.position);
+    }
+    const auto box = bounds(drawn);
+    if (!box || box->grown(most_m).contains(place)) return;
+    throw Error("lies more than 500 m from everything that is drawn",
+                plain_number(place.x, 1) + "," + plain_number(place.y, 1),
+                "The building reaches from " + plain_number(box->low.x, 1) + "," + plain_number(box->low.y, 1) +
+                    " to " + plain_number(box->high.x, 1) + "," + plain_number(box->high.y, 1));
+}
+
 Point parse_place(const std::string& text) {
-    Point p;
-    char rest = 0;
-    if (std::sscanf(text.c_str(), "%lf,%lf%c", &p.x, &p.y, &rest) != 2 || !std::isfinite(p.x) ||
-        !std::isfinite(p.y))
-        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
-    return p;
+    const auto comma = text.find(',');
+    const auto x = read_number(text.substr(0, comma));
+    const auto y = comma == std::string::npos ? std::nullopt : read_number(text.substr(comma + 1));
+    if (!x || !y) throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
+    return {*x, *y};
 }
 
 void print_link(Context& context, const Json& link) {
@@ -44,12 +87,7 @@ void print_link(Context& context, const Json& link) {
     context.out << line << off << "  " << link["told"].get<std::string>() << "\n";
 }
 
-int probe(Context& context, const ProbeWish& wish) {
-    const Project project = load(context, wish.file);
-    const Floor& floor = named_floor(project, wish.floor);
-    const Point place = parse_place(wish.at);
-    SceneCache masks(1 << 26);
-    const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
+Json links_at(const Project& project, const Scene& scene, const Floor& floor, Point place) {
     Json links = Json::array();
     for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place)) {
         links.push_back(to_json(link));
@@ -57,15 +95,35 @@ int probe(Context& context, const ProbeWish& wish) {
         links.back()["asked_dbm"] = asked_dbm;
         links.back()["told"] = told(link, "the place", asked_dbm);
     }
-    if (context.json) {
-        print(context, {{"floor", floor.name},
-                        {"x_m", place.x},
-                        {"y_m", place.y},
-                        {"height_m", project.settings.client_height_m},
-                        {"links", links}});
-        return done;
+    return links;
+}
+
+int probe(Context& context, const ProbeWish& wish) {
+    const Project project = load(context, wish.file);
+    const Floor& floor = named_floor(project, wish.floor);
+    if (wish.at.empty() == wish.places.empty())
+        throw Error("needs one of --at and --places", "probe", "Give a place, as --at 12.5,8, or a table of places");
+    const std::vector<Point> places =
+        wish.places.empty() ? std::vector{parse_place(wish.at)} : read_places(wish.places);
+    for (Point place : places) check_near(project, floor, place);
+    SceneCache masks(1 << 26);
+    const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
+    Json all = Json::array();
+    for (Point place : places) {
+        const Json links = links_at(project, scene, floor, place);
+        if (context.json) {
+            all.push_back({{"floor", floor.name},
+                           {"x_m", place.x},
+                           {"y_m", place.y},
+                           {"height_m", project.settings.client_height_m},
+                           {"links", links}});
+            continue;
+        }
+        if (places.size() > 1)
+            context.out << "At " << plain_number(place.x, 2) << "," << plain_number(place.y, 2) << "\n";
+        for (const Json& link : links) print_link(context, link);
     }
-    for (const Json& link : links) print_link(context, link);
+    if (context.json) print(context, wish.places.empty() ? all[0] : all);
     return done;
 }
 
@@ -134,7 +192,8 @@ void add_link_commands(CLI::App& root, Context& context) {
                                     [&context, place] { return probe(context, *place); });
     command->add_option("FILE", place->file, "A project (.yemvo)")->required();
     command->add_option("--floor", place->floor, "Name of the floor")->required();
-    command->add_option("--at", place->at, "X,Y in metres")->required();
+    command->add_option("--at", place->at, "X,Y in metres");
+    command->add_option("--places", place->places, "A table of places (.csv), x_m,y_m a line");
 
     const auto wish = std::make_shared<CostsWish>();
     command =

@@ -1,6 +1,9 @@
 #include <charconv>
+#include <algorithm>
+#include <cctype>
 #include <cmath>
 #include <cstdio>
+#include <filesystem>
 #include <fstream>
 #include <memory>
 #include <ostream>
@@ -39,21 +42,51 @@ int info(Context& context, const std::string& file) {
 struct PredictWish {
     std::string file, floor, lens, out;
     std::vector<std::string> bands;
+    std::vector<int> access_points;
     std::optional<double> cell_m;
 };
 
+/// Every cell of the floor; one that nothing reaches has no value.
 void write_csv(const std::string& file, const FloorPrediction& p, const std::vector<float>& values) {
     std::ofstream csv(file);
     csv << "x_m,y_m,value\n";
-    char line[96];
     for (std::size_t i = 0; i < values.size(); ++i) {
-        if (!p.mask->inside[i] || std::isnan(values[i])) continue;
+        if (!p.mask->inside[i]) continue;
         const Point at = p.surface.centre(i);
-        std::snprintf(line, sizeof line, "%.3f,%.3f,%.2f\n", at.x, at.y, static_cast<double>(values[i]));
-        csv << line;
+        csv << plain_number(at.x, 3) << ',' << plain_number(at.y, 3) << ','
+            << (std::isfinite(values[i]) ? plain_number(double{values[i]}, 2) : std::string()) << '\n';
     }
     csv.flush();
     if (!csv) throw Error("could not be written", file, "Choose another place");
+}
+
+/// The ending of a file name in small letters: ".png".
+std::string ending_of(const std::string& file) {
+    std::string ending = std::filesystem::path(file).extension().string();
+    for (char& c : ending) c = static_cast<char>(std::tolower(static_cast<unsigned char>(c)));
+    return ending;
+}
+
+/// Throws Error that names the numbers there are.
+std::vector<AccessPointId> chosen_access_points(const Project& project, const std::vector<int>& numbers) {
+    std::vector<AccessPointId> ids;
+    const auto placed = placed_access_points(project);
+    for (int number : numbers) {
+        const auto found = std::find_if(placed.begin(), placed.end(), [&](const PlacedAccessPoint& p) {
+            return p.access_point->number == number;
+        });
+        if (found == placed.end()) {
+            std::string known;
+            for (const PlacedAccessPoint& p : placed) {
+                known += ' ';
+                known += std::to_string(p.access_point->number);
+            }
+            const std::string remedy = known.empty() ? "The project has none" : "Its access points are";
+            throw Error("there is no access point " + std::to_string(number), "--access-point", remedy + known);
+        }
+        ids.push_back(found->access_point->id);
+    }
+    return ids;
 }
 
 int predict(Context& context, const PredictWish& wish) {
@@ -67,32 +100,45 @@ int predict(Context& context, const PredictWish& wish) {
     const SitePrediction site = predictor.predict(
         project, {floor.id},
         {wish.cell_m, lens_id == LensId::confidence, lens_id == LensId::outside ? beyond_m : 0});
-    const render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
+    render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
+    choice.only = chosen_access_points(project, wish.access_points);
     const FloorPrediction& p = *site.find(floor.id);
     const auto values = lens_values(p, render::look_of(project, choice));
     std::size_t cells = 0;
     for (std::size_t i = 0; i < values.size(); ++i) cells += p.mask->inside[i] && !std::isnan(values[i]);
-    if (wish.out.ends_with(".csv"))
+    if (std::filesystem::is_directory(wish.out))
+        throw Error("is a folder", wish.out, "Name a file in it");
+    if (ending_of(wish.out) == ".csv")
         write_csv(wish.out, p, values);
-    else if (wish.out.ends_with(".png"))
+    else if (ending_of(wish.out) == ".png")
         render::save_plan_picture(project, floor, p, choice, wish.out);
     else
         throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
     const Json json{{"file", wish.out},           {"floor", floor.name},
                     {"lens", wish.lens},          {"bands_ghz", bands_ghz(wanted)},
+                    {"grid_m", wish.cell_m.value_or(project.settings.grid_m)},
                     {"cell_m", p.surface.cell_m}, {"cells", cells}};
     if (context.json)
         print(context, json);
     else
         context.out << "Wrote " << wish.out << ", " << cells << " cells of " << p.surface.cell_m << " m\n";
+    if (p.surface.cell_m > wish.cell_m.value_or(project.settings.grid_m) * 1.001)
+        context.err << "yemvo-cli: " << floor.name << " is too large for a grid of "
+                    << wish.cell_m.value_or(project.settings.grid_m) << " m: it is predicted every "
+                    << p.surface.cell_m << " m\n";
     return done;
 }
 
 int verdict(Context& context, const std::string& file) {
     const Project project = load(context, file);
     Predictor predictor;
-    const Verdict v = judge(project, predictor.predict(project));
+    const Verdict v = judge(project, predictor.predict(project, {}, wish_to_judge(project)));
     const Json json = to_json(project, v);
+    for (const CoarseFloor& c : v.coarse)
+        context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of " << v.grid_m
+                    << " m: it is judged every " << c.cell_m << " m\n";
+    if (const std::string lacks = lacks_to_judge(project, v); !lacks.empty())
+        context.err << "yemvo-cli: there is no verdict: " << lacks << "\n";
     if (context.json) {
         print(context, json);
         return v.met() ? done : not_met;
@@ -138,6 +184,9 @@ void add_project_commands(CLI::App& root, Context& context) {
         ->required()
         ->delimiter(',')
         ->check(CLI::IsMember(band_names()));
+    command->add_option("--access-point", wish->access_points,
+                        "Only these access points, by number; several with commas")
+        ->delimiter(',');
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();
     command->add_option("--cell", wish->cell_m, "Grid in metres instead of the project's own")

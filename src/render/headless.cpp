@@ -3,6 +3,8 @@
 #include <unistd.h>
 
 #include <QGuiApplication>
+#include <QLocale>
+#include <clocale>
 #include <filesystem>
 #include <string>
 
@@ -32,6 +34,9 @@ Headless::Headless() {
     qputenv("QT_QPA_PLATFORM", "offscreen");
     own_runtime_folder();
     application_ = std::make_unique<QGuiApplication>(argument_count, arguments);
+    // what is written without a window has a decimal point, whatever the desktop's language
+    std::setlocale(LC_NUMERIC, "C");
+    QLocale::setDefault(QLocale::c());
 }
 
 Headless::~Headless() = default;

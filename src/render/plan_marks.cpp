@@ -212,4 +212,16 @@ void paint_north(QPainter& p, QPointF c, const Palette& palette) {
     p.restore();
 }
 
+void paint_inside_edge(QPainter& p, const FloorMask& mask, const PlanMap& map, const Palette& palette) {
+    QPen pen(with_alpha(palette.accent, 0.6), 1);
+    pen.setCosmetic(true);
+    pen.setDashPattern({4, 3});
+    p.setPen(pen);
+    QVector<QLineF> lines;
+    for (const Segment& s : mask.edges()) lines << QLineF(map.to_screen(s.a), map.to_screen(s.b));
+    p.setRenderHint(QPainter::Antialiasing, false);
+    p.drawLines(lines);
+    p.setRenderHint(QPainter::Antialiasing);
+}
+
 }  // namespace yemvo::render

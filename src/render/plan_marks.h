@@ -29,6 +29,8 @@ QColor outcome_ink(Outcome, const Palette&);
 /// At the lower left corner `at`, in metres or feet.
 void paint_scale_bar(QPainter&, QPointF at, const PlanMap&, LengthUnits, const Palette&);
 void paint_north(QPainter&, QPointF centre, const Palette&);
+/// Where the inside of a floor ends: what lies beyond is not judged and has no slab.
+void paint_inside_edge(QPainter&, const FloorMask&, const PlanMap&, const Palette&);
 /// 45 degree hatching for small marks and strips.
 void paint_hatch(QPainter&, const QRectF&, const QColor&, double step_px = 3.6);
 

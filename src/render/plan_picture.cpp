@@ -1,5 +1,7 @@
 #include "render/plan_picture.h"
 
+#include "base/number_text.h"
+
 #include <QPainter>
 
 #include "base/error.h"
@@ -29,7 +31,7 @@ QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& ma
 }
 
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
-                 const std::string& other, int width, const Palette& palette) {
+                 const std::string& other, double cell_m, int width, const Palette& palette) {
     const LensInfo& info = lens(choice.lens);
     p.setPen(palette.ink);
     p.setFont(font(20, 650));
@@ -41,7 +43,10 @@ void paint_title(QPainter& p, const Project& project, const Floor& floor, const 
         QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
         QString::fromStdString(info.name + ", " + bands_text(choice.bands) +
                                (choice.is_change() ? ", change " + other : "") + ", client at " +
-                               format_length(project.settings.client_height_m, project.settings.units)));
+                               format_length(project.settings.client_height_m, project.settings.units) +
+                               (cell_m > project.settings.grid_m * 1.001
+                                    ? ", every " + plain_number(cell_m, cell_m < 1 ? 2 : 0) + " m"
+                                    : std::string())));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
                QString("Predicted with Yemvo"));
 }
@@ -80,7 +85,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);
     p.setClipping(false);
 
-    paint_title(p, project, floor, choice, other.name, width, palette);
+    paint_title(p, project, floor, choice, other.name, prediction.surface.cell_m, width, palette);
     const MapStatistics s = statistics(prediction, values, choice);
     LegendLayout legend(QPointF(width - side_px + 8, image.height() - 2), choice);
     legend.set_other(QString::fromStdString(other.name));

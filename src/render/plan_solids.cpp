@@ -31,7 +31,7 @@ void compartments(QPainter& p, const QPolygonF& body) {
 }
 
 QString length_words(double m, const Project& project) {
-    return QString::fromStdString(format_length(m, project.settings.units));
+    return local(format_length(m, project.settings.units));
 }
 
 }  // namespace

@@ -1,6 +1,7 @@
 #include "render/text_style.h"
 
 #include <QHash>
+#include <QLocale>
 #include <QMutex>
 
 #include "base/number_text.h"
@@ -68,10 +69,35 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
                 halo_picture(text, f, ink, casing, halo_px, p.device()->devicePixelRatioF()));
 }
 
-QString figure(double value, int decimals) { return QString::fromStdString(format_number(value, decimals)); }
+QString local(const std::string& text) {
+    QString out = QString::fromStdString(text);
+    const QString sign = QLocale().decimalPoint();
+    if (sign == ".") return out;
+    for (qsizetype i = out.size() - 2; i > 0; --i)
+        if (out[i] == '.' && out[i - 1].isDigit() && out[i + 1].isDigit()) out.replace(i, 1, sign);
+    return out;
+}
+
+std::string plain(const QString& text) {
+    QString out;
+    const QString sign = QLocale().decimalPoint();
+    for (const QChar c : text) {
+        if (c.digitValue() >= 0 && c.isDigit())
+            out += QChar('0' + c.digitValue());
+        else if (c == QChar(0x2212))
+            out += '-';
+        else if (c == ',' || c == QChar(0x066B) || (!sign.isEmpty() && c == sign[0]))
+            out += '.';
+        else
+            out += c;
+    }
+    return out.toStdString();
+}
+
+QString figure(double value, int decimals) { return local(format_number(value, decimals)); }
 
 QString percent(double share, int decimals) {
-    return QString::fromStdString(format_percent(share, decimals));
+    return local(format_percent(share, decimals));
 }
 
 }  // namespace yemvo::render

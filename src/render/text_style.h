@@ -3,6 +3,7 @@
 #include <QFont>
 #include <QPainter>
 #include <QString>
+#include <string>
 
 namespace yemvo::render {
 
@@ -12,7 +13,11 @@ QFont font(double pixels, int weight = 400);
 void draw_halo_text(QPainter&, QPointF at, const QString&, const QFont&, const QColor& ink,
                     const QColor& casing, double halo_px = 3.4, Qt::Alignment = Qt::AlignCenter);
 
-/// A figure with a true minus and the given decimals.
+/// Text with numbers that the core has written, as the desktop writes them: its decimal sign.
+QString local(const std::string&);
+/// What a person typed, as the core reads it: any digits, the desktop's or any decimal sign, any minus.
+std::string plain(const QString&);
+/// A figure with a true minus and the given decimals, as the desktop writes it.
 QString figure(double value, int decimals = 0);
 /// "92.1 %"
 QString percent(double share, int decimals = 1);

@@ -446,3 +446,26 @@ TEST_CASE("a file with a bad part opens, says so, and the part is among the find
     CHECK_THAT(d.window.notices().words().toStdString(), Catch::Contains("height_m"));
     REQUIRE(QTest::qWaitFor([&] { return d.w().open_findings() > 0; }, 3000));
 }
+
+TEST_CASE("a probe looked at while floors come and go waits for the next prediction instead of ending the program") {
+    Safe d;
+    Project p = new_project("Tower", {}, 3, 3);
+    for (std::size_t f : {0u, 1u, 2u}) {
+        yemvo::test::wall(p, "plasterboard", {{0, 0}, {20, 0}, {20, 12}, {0, 12}, {0, 0}}, 0, {}, f);
+        yemvo::test::isotropic_access_point(p, {5, 5}, 2.5, f);
+    }
+    add_probe(p, yemvo::test::floor_at(p, 0), {8, 8});
+    d.window.open_project(p, {});
+    d.w().set_step(Step::placement);
+    d.w().show_floor(yemvo::test::floor_at(p, 0));
+    REQUIRE(d.settle());
+    d.w().choose_probe(1);
+    REQUIRE(d.w().probed());
+    // a floor whose slab the probe's links cross goes; the prediction is still of the tower with it
+    d.w().edit("Remove floor", [&](Project& x) { remove_floor(x, yemvo::test::floor_at(x, 1)); });
+    d.w().look_through(LensId::snr);
+    d.w().look_through(LensId::signal);
+    CHECK_FALSE(d.w().probed());
+    REQUIRE(d.settle());
+    CHECK(d.w().probed());
+}

@@ -192,7 +192,23 @@ TEST_CASE("a floor that lacks something has the one button for it, until it is t
     CHECK(d.w().tool() == ToolId::access_point);
     d.click(raw.to_venue({300, 200}));
     d.key(Qt::Key_S);
+    REQUIRE(d.settle());
+    // there is a map now, but nothing says where service is needed
+    CHECK(d.find<QWidget>("verdict")->isVisible());
+    CHECK_FALSE(d.w().verdict()->demanded_m2() > 0);
+    REQUIRE(d.find<QWidget>("nextStep")->isVisible());
+    d.press_button("nextStepButton");
+    CHECK(d.w().tool() == ToolId::wall);
+    d.w().edit("Walls", [&](Project& p) {
+        Wall w;
+        w.type = first_type(p, TypeUse::wall);
+        w.points = {{0, 0}, {12, 0}, {12, -8}, {0, -8}, {0, 0}};
+        add_wall(p, d.w().floor_id(), w);
+    });
+    d.w().set_step(Step::placement);
+    REQUIRE(d.settle());
     CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
+    CHECK(d.w().verdict()->demanded_m2() > 50);
 }
 
 TEST_CASE("what cannot be laid under a floor is refused with its name, and nothing is lost") {

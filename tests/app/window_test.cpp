@@ -234,10 +234,22 @@ TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres b
     d.menu("Undo");
     d.menu("Undo");
     CHECK(d.find<QLineEdit>("floorHeight")->text() == "4.80");
-    d.fill("siteCountry", "Atlantis");
-    CHECK(d.project().settings.country == "GB");
-    d.fill("siteCountry", "us");
+    d.pick("siteCountry", "United States");
     CHECK(d.project().settings.country == "US");
+    // a code that is none of ours is shown as it came
+    d.w().edit("Elsewhere", [](Project& p) { p.settings.country = "XK"; });
+    d.w().set_step(Step::placement);
+    d.w().set_step(Step::venue);
+    CHECK(d.find<QComboBox>("siteCountry")->currentIndex() >= -1);
+}
+
+TEST_CASE("the access point tool brings the map along, wherever it is taken up") {
+    Demo d;
+    d.w().set_step(Step::venue);
+    CHECK_FALSE(d.w().map_shown());
+    d.w().set_tool(ToolId::access_point);
+    CHECK(d.w().map_shown());
+    CHECK(d.w().tool() == ToolId::access_point);
 }
 
 TEST_CASE("numbers typed in fields are read with either decimal sign and held to their range") {

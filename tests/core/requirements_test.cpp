@@ -188,7 +188,7 @@ TEST_CASE("every standard set can be judged, and says what it is for") {
         h.project.requirement_sets = {};
         add_requirement_set(h.project, set);
         Predictor predictor;
-        const SitePrediction site = predictor.predict(h.project, {}, {0.5, needs_deviation(h.project), 0});
+        const SitePrediction site = predictor.predict(h.project, {}, wish_to_judge(h.project));
         const Verdict v = judge(h.project, site);
         CHECK(v.requirements.size() == set.requirements.size());
         for (const RequirementResult& r : v.requirements) CHECK(r.site.demanded_m2 == Approx(200));

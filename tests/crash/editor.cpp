@@ -13,20 +13,23 @@
 using namespace yemvo;
 using namespace yemvo::app;
 
-/// editor FILE SEED: the project's name counts the edits, so that what is found later tells how old it is.
+/// editor FILE SEED LETTER: the project's name is the letter and the count of edits, so that what is found later tells
+/// whose it is and how old. A file that another window has written is written over.
 int main(int argc, char** argv) {
-    if (argc != 3) return 2;
+    if (argc != 4) return 2;
     QApplication app(argc, argv);
     app.setApplicationName("yemvo-crash-test");
     apply_theme(app);
     MainWindow window;
+    window.asking().changed_on_disk = [](const QString&, const QStringList&) { return Asking::OnDisk::write_over; };
+    window.asking().tell_failure = [](const QString&, const QString&) {};  // a full disk is what is tried
     window.show();
     window.open_file(argv[1]);
     if (!QTest::qWaitFor([&] { return window.workspace().document().is_open(); }, 10000)) return 3;
     std::mt19937 random(static_cast<unsigned>(std::atoi(argv[2])));
     for (int n = 1;; ++n) {
         window.workspace().edit("Edit", [&](Project& p) {
-            p.name = std::to_string(n);
+            p.name = argv[3] + std::to_string(n);
             const FloorId floor = all_floors(p).front()->id;
             const double x = std::uniform_real_distribution<>(1, 60)(random);
             Wall w;

@@ -1,4 +1,4 @@
-// Prints the name of the project in FILE and of the newest leftover under ROOT ("-" for none), one a line.
+// Prints the names of the project in FILE, of every leftover and of the newest earlier versions under STATE, one a line.
 #include <cstdio>
 #include <iostream>
 
@@ -9,10 +9,16 @@ using namespace yemvo;
 
 int main(int argc, char** argv) try {
     if (argc != 3) return 2;
+    const std::filesystem::path state = argv[2];
     std::cout << load_project(argv[1]).project.name << "\n";
-    const auto found = leftovers(argv[2]);
-    std::cout << (found.empty() ? "-" : recover(found.front()).name) << "\n";
-    for (const Leftover& l : found) discard(l);
+    for (const Leftover& l : leftovers(state / "journal")) {
+        std::cout << recover(l).name << "\n";
+        discard(l);
+    }
+    constexpr std::size_t most = 6;
+    const auto kept = Versions(state / "versions").all();
+    for (std::size_t i = 0; i < kept.size() && i < most; ++i)
+        std::cout << load_project(kept[i].copy).project.name << "\n";
     return 0;
 } catch (const std::exception& fault) {
     std::cout << "BROKEN " << fault.what() << "\n";

@@ -387,3 +387,68 @@ TEST_CASE("opened sheets are kept within a budget, the latest always") {
     CHECK(cache.open(files.back(), source) == last);
     CHECK(cache.open(files.front(), source)->box().width() == 100);
 }
+
+TEST_CASE("a mark on a PDF page is within 0.6 pixels of its place, at every zoom and rotation") {
+    // a page whose size is no whole number of points, and marks near its corners and in the middle
+    const double width = 841.92, height = 595.32, half = 3;
+    const std::vector<Point> marks{{20, 20}, {821, 575}, {20, 575}, {821, 20}, {420.7, 297.3}};  // up from below
+    std::vector<PdfPage> pages;
+    for (int turn : {0, 90, 180, 270})
+        for (Point m : marks) {
+            char rectangle[100], entries[100];
+            std::snprintf(rectangle, sizeof rectangle, "%.2f %.2f %.2f %.2f", m.x - half, m.y - half, 2 * half, 2 * half);
+            std::snprintf(entries, sizeof entries, "/MediaBox [0 0 %.2f %.2f] /Rotate %d", width, height, turn);
+            pages.push_back({entries, rectangle});
+        }
+    const Bytes pdf = pdf_of(pages);
+    double worst = 0;
+    for (std::size_t page = 0; page < pages.size(); ++page) {
+        const Point m = marks[page % marks.size()];
+        const Point at[] = {{m.x, height - m.y}, {m.y, m.x}, {width - m.x, m.y}, {height - m.y, width - m.x}};
+        const Point expected = at[page / marks.size()];
+        const auto sheet = open(pdf, "plan.pdf", static_cast<int>(page));
+        for (double zoom : {0.71, 1.0, 1.9, 4.3, 9.7}) {
+            QImage image(90, 90, QImage::Format_ARGB32_Premultiplied);
+            image.fill(Qt::white);
+            QTransform to_px = QTransform::fromTranslate(45.3 - expected.x * zoom, 44.6 - expected.y * zoom);
+            to_px.scale(zoom, zoom);
+            QPainter p(&image);
+            sheet->paint(p, to_px, QRectF(image.rect()), {}, {});
+            p.end();
+            double sum = 0, x = 0, y = 0;
+            for (int r = 0; r < image.height(); ++r)
+                for (int c = 0; c < image.width(); ++c) {
+                    const double ink = 255 - qGray(image.pixel(c, r));
+                    sum += ink;
+                    x += ink * (c + 0.5);
+                    y += ink * (r + 0.5);
+                }
+            INFO("page " << page << ", zoom " << zoom);
+            REQUIRE(sum > 255);
+            CHECK(std::abs(x / sum - 45.3) < 0.6);
+            CHECK(std::abs(y / sum - 44.6) < 0.6);
+            worst = std::max({worst, std::abs(x / sum - 45.3), std::abs(y / sum - 44.6)});
+        }
+    }
+    INFO(worst);
+    CHECK(worst < 0.6);
+}
+
+TEST_CASE("a picture that is too large is called too large, not damaged") {
+    // a header is enough: 30,000 x 3,000 pixels of 64 bits
+    QImage wide(30'000, 3, QImage::Format_RGBA64);
+    wide.fill(Qt::white);
+    Bytes png = encoded("PNG", wide);
+    // the height stands in bytes 20 to 23 of the header, its checksum after it
+    const auto put = [&](std::size_t at, std::uint32_t v) {
+        for (int i = 0; i < 4; ++i) png[at + static_cast<std::size_t>(i)] = static_cast<std::byte>(v >> (24 - 8 * i));
+    };
+    put(20, 3000);
+    std::uint32_t crc = 0xFFFFFFFF;
+    for (std::size_t i = 12; i < 29; ++i) {
+        crc ^= static_cast<std::uint32_t>(png[i]);
+        for (int k = 0; k < 8; ++k) crc = crc & 1 ? 0xEDB88320 ^ (crc >> 1) : crc >> 1;
+    }
+    put(29, ~crc);
+    CHECK_THROWS_WITH(open(png, "large.png"), Catch::Contains("30000 x 3000") && Catch::Contains("more than can be read"));
+}

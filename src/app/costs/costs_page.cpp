@@ -165,7 +165,7 @@ void CostsPage::show_costs(const Costs& costs) {
         summary_->setText(
             QString("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
                     "click on a type selects it on the plan.")
-                .arg(band_name, QString::fromStdString(format_area(costs.area_m2, workspace_.units())),
+                .arg(band_name, render::local(format_area(costs.area_m2, workspace_.units())),
                      render::figure(costs.mean_way_db, 1)));
     table_->setRowCount(static_cast<int>(costs.rows.size()));
     double all = 0;
@@ -174,7 +174,7 @@ void CostsPage::show_costs(const Costs& costs) {
         const CostRow& r = costs.rows[i];
         const QStringList words{QString::fromStdString(wall_type(of_, r.type).name),
                                 render::figure(r.mean_db, 1) + " dB",
-                                QString::fromStdString(format_area(r.area_m2, workspace_.units())) + ", " +
+                                render::local(format_area(r.area_m2, workspace_.units())) + ", " +
                                     share_text(r.area_m2 / costs.area_m2),
                                 share_text(r.total() / all)};
         for (int c = 0; c < words.size(); ++c)

@@ -29,7 +29,10 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
 QString DetailsPanel::shape() const {
     const Floor* f = workspace_.floor();
     if (!f) return "none";
-    const QString units = workspace_.units() == LengthUnits::metres ? "" : "ft ";  // fields carry their unit
+    QString units = workspace_.units() == LengthUnits::metres ? "" : "ft ";  // fields carry their unit
+    // forms offer the building's floors by name
+    for (const Floor& other : building_with(workspace_.project(), f->id).floors)
+        units += QString("%1%2 ").arg(other.id.value).arg(QString::fromStdString(other.name));
     if (workspace_.site_shown()) {
         const Building* b = workspace_.building();
         return units + QString("building %1 %2 %3 %4")

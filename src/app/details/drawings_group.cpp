@@ -17,7 +17,7 @@ namespace {
 QString how_scaled(const Drawing& d, LengthUnits units) {
     if (!d.to_scale()) return "No scale yet";
     const Box box = extent(d);
-    const auto one = [&](double m) { return QString::fromStdString(format_length(m, units)); };
+    const auto one = [&](double m) { return render::local(format_length(m, units)); };
     QString by = QString::fromUtf8(scale_by_name(d.scale_by).data());
     if (d.scale_by == ScaleBy::lengths)
         by = d.lengths.size() == 1 ? QString("1 known length")
@@ -137,7 +137,7 @@ void add_outer_size(Form& form, Workspace& w) {
         int i = 0;
         for (UnitField* field : {width, depth}) {
             try {
-                sides[i++] = parse_length_m(field->text().toStdString(), w.units());
+                sides[i++] = parse_length_m(render::plain(field->text()), w.units());
                 if (sides[i - 1] < 1 || sides[i - 1] > 2000) throw Error("must lie between 1 m and 2 km");
             } catch (const Error& fault) {
                 field->show_fault(QString::fromUtf8(fault.what()));

@@ -11,6 +11,7 @@
 #include <cmath>
 
 #include "app/shell/theme.h"
+#include "base/number_text.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -75,11 +76,10 @@ void UnitField::focusOutEvent(QFocusEvent* e) {
 
 double parse_number(const QString& text, double low, double high, const QString& unit) {
     QString digits = text.trimmed();
-    digits.replace(',', '.').replace(QChar(0x2212), '-');
     if (!unit.isEmpty() && digits.endsWith(unit)) digits.chop(unit.size());
-    bool read = false;
-    const double value = digits.trimmed().toDouble(&read);
-    if (!read || !std::isfinite(value)) throw Error("'" + text.left(40).toStdString() + "' is not a number");
+    const auto read = read_number(render::plain(digits.trimmed()));
+    const double value = read.value_or(0);
+    if (!read) throw Error("'" + text.left(40).toStdString() + "' is not a number");
     if (value < low || value > high)
         throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " +
                     render::figure(high, 0).toStdString() + (unit.isEmpty() ? "" : " " + unit.toStdString()));
@@ -183,17 +183,17 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
     connect(field, &UnitField::confirmed, this, [this, field, set, get, range](const QString& text) {
         const QPointer shown(field);
         try_at(field, [&] {
-            const double value = parse_length_m(text.toStdString(), workspace_.units());
+            const double value = parse_length_m(render::plain(text), workspace_.units());
             if (!range.holds(value))
                 throw Error("must lie between " + format_length(range.low, workspace_.units()) + " and " +
                             format_length(range.high, workspace_.units()));
             set(value);
             if (shown && workspace_.refusal().isEmpty())
-                shown->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
+                shown->show_value(render::local(format_length(get(), workspace_.units(), false)));
         });
     });
     on_refresh([this, field, get] {
-        field->show_value(QString::fromStdString(format_length(get(), workspace_.units(), false)));
+        field->show_value(render::local(format_length(get(), workspace_.units(), false)));
     });
     return field;
 }

@@ -289,7 +289,7 @@ void model_list(Form* form, Workspace& w) {
     form->text("Mount", [&w] {
         const AccessPointModel& m = model(w.project(), w.model_kind);
         return QString::fromUtf8(mount_name(m.mount).data()) + ", " +
-               QString::fromStdString(format_length(m.mount_height_m, w.units())) + " up";
+               render::local(format_length(m.mount_height_m, w.units())) + " up";
     });
     for (const RadioModel& r : model(w.project(), w.model_kind).radios)
         for (const RadioBand& b : r.bands)

@@ -60,7 +60,7 @@ void shared_length(Form& form, Workspace& w, const QString& label, const QString
     QObject::connect(
         field, &UnitField::confirmed, &form, [&w, field, set, label, low_m, high_m](const QString& text) {
             try {
-                const double v = parse_length_m(text.toStdString(), w.units());
+                const double v = parse_length_m(render::plain(text), w.units());
                 if (v < low_m || v > high_m) throw Error("that is no " + label.toLower().toStdString());
                 w.edit_selected("Change " + label.toLower(),
                                 [&](Project& p, FloorId at, const Item& i) { set(p, at, i, v); });
@@ -72,7 +72,7 @@ void shared_length(Form& form, Workspace& w, const QString& label, const QString
     form.on_refresh([&w, field, get] {
         const auto value = shared_value(w, get);
         field->setPlaceholderText("differs");
-        field->show_value(value ? QString::fromStdString(format_length(*value, w.units(), false))
+        field->show_value(value ? render::local(format_length(*value, w.units(), false))
                                 : QString());
     });
 }

@@ -8,6 +8,7 @@
 #include "app/details/detail_forms.h"
 #include "app/details/form_parts.h"
 #include "project/edits.h"
+#include "render/text_style.h"
 
 namespace yemvo::app {
 
@@ -20,7 +21,7 @@ namespace {
 
 void area_row(Form& form, Workspace& w, std::function<std::vector<Point>()> outline) {
     form.text("Area", [&w, outline] {
-        return QString::fromStdString(format_area(area_m2(outline()), w.units(), 1));
+        return render::local(format_area(area_m2(outline()), w.units(), 1));
     });
 }
 

@@ -6,6 +6,7 @@
 
 #include "app/details/detail_forms.h"
 #include "app/details/form_parts.h"
+#include "app/shell/countries.h"
 #include "project/edits.h"
 #include "render/text_style.h"
 #include "venue/wall_shaping.h"
@@ -33,6 +34,26 @@ QStringList zone_kind_names() { return {"Served", "Not needed", "No access point
 
 namespace {
 
+/// By name; a code that is none of ours stays as it came and is shown.
+void add_country(Form* form, Workspace& w) {
+    QStringList names, codes;
+    for (const auto& [code, name] : countries) {
+        codes << code;
+        names << name;
+    }
+    const QString now = QString::fromStdString(w.project().settings.country);
+    if (!codes.contains(now)) {
+        codes << now;
+        names << now;
+    }
+    form->choice(
+        form->row("Country"), "siteCountry", names,
+        [&w, codes] { return static_cast<int>(codes.indexOf(QString::fromStdString(w.project().settings.country))); },
+        [&w, codes](int i) {
+            w.edit("Change country", [&](Project& p) { p.settings.country = codes[i].toStdString(); });
+        });
+}
+
 /// What holds for the whole site.
 void add_site(Form* form, Workspace& w) {
     form->group("Site");
@@ -50,15 +71,7 @@ void add_site(Form* form, Workspace& w) {
                 p.settings.units = i == 0 ? LengthUnits::metres : LengthUnits::feet_inches;
             });
         });
-    form->name_field(
-        form->row("Country"), "siteCountry",
-        [&w] { return QString::fromStdString(w.project().settings.country); },
-        [&w](const QString& text) {
-            const QString code = text.toUpper();
-            if (code.size() != 2 || !code[0].isLetter() || !code[1].isLetter())
-                return w.tell("A country is two letters, as GB or US", true);
-            w.edit("Change country", [&](Project& p) { p.settings.country = code.toStdString(); });
-        });
+    add_country(form, w);
     form->length_field(
         form->row("Client at"), "clientHeight", metre(w),
         [&w] { return w.project().settings.client_height_m; },
@@ -149,10 +162,18 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
         return form;
     }
 
+    form->text("Inside", [&w, id, floor]() -> QString {
+            if (!floor().plate.empty()) return "as far as its slab edge";
+            const FloorPrediction* p = w.floor_prediction();
+            if (!p || p->floor != id || !p->scene) return "being worked out";
+            const FloorMask& mask = p->scene->mask(id);
+            if (!mask.enclosed()) return "no walls close round it";
+            return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
+        })->setWordWrap(true);
     form->group("Slab under it");
     if (!floor().plate.empty()) {
         auto* row = form->row("Reaches");
-        auto* words = new QLabel(QString::fromStdString(format_area(area_m2(floor().plate), w.units(), 1)));
+        auto* words = new QLabel(render::local(format_area(area_m2(floor().plate), w.units(), 1)));
         row->addWidget(words, 1);
         auto* whole = new QPushButton("To the walls");
         whole->setObjectName("dropPlate");
@@ -228,7 +249,7 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
         [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, limits::above_floor_m);
     form->group("Run");
     form->text("Length", [wall, &w] {
-        return QString::fromStdString(format_length(length_m(wall()), w.units())) +
+        return render::local(format_length(length_m(wall()), w.units())) +
                QString(", %1 pieces").arg(wall().pieces());
     });
     form->text("Openings", [wall] { return QString::number(wall().openings.size()); });
@@ -329,8 +350,11 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
     form->choice(
         form->row("Colour"), "zoneColour", zone_colour_names(), [zone] { return zone().colour; },
         [=](int i) { change("Change zone colour", [&](Zone& z) { z.colour = i; }); });
+    form->choice(
+        form->row("Above it"), "zoneSky", {"Roofed", "Open sky (courtyard)"}, [zone] { return zone().open_air ? 1 : 0; },
+        [=](int i) { change("Change roof", [&](Zone& z) { z.open_air = i == 1; }); });
     form->text("Area", [zone, &w] {
-        return QString::fromStdString(format_area(area_m2(zone().outline), w.units(), 1));
+        return render::local(format_area(area_m2(zone().outline), w.units(), 1));
     });
     form->group("Requirements here");
     form->text("Met",
@@ -363,7 +387,7 @@ Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
                 [&](SlabVoid& v) { v.name = text.toStdString(); });
         });
     form->text("Area", [hole, &w] {
-        return QString::fromStdString(format_area(area_m2(hole().outline), w.units(), 1));
+        return render::local(format_area(area_m2(hole().outline), w.units(), 1));
     });
     form->note("Rays pass through it without the slab's loss.");
     arrange_group(*form, w);

@@ -17,6 +17,7 @@ constexpr std::uintmax_t largest_bytes = 300'000'000;
 Bytes read_file(const QString& file, const std::string& name) {
     const std::filesystem::path path = file.toStdString();
     std::error_code fault;
+    if (std::filesystem::is_directory(path, fault)) throw Error("is a folder", name, "Choose a drawing in it");
     const auto size = std::filesystem::file_size(path, fault);
     if (fault) throw Error("cannot be read", name, "Check that the file exists and that you may read it");
     if (size > largest_bytes) throw Error("is larger than 300 MB", name, "Export a smaller drawing");

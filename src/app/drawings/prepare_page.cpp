@@ -314,7 +314,7 @@ void PreparePage::show_size() {
                 scale = present->to_scale() ? present->placement.scale : 0;
     d.placement = {scale > 0 ? scale : 1, drawing_.placement.turn_deg, {}};
     const Box box = extent(d);
-    const auto one = [&](double m) { return QString::fromStdString(format_length(m, workspace_.units())); };
+    const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
     size_->setText(scale > 0 ? QString("<b>%1 × %2</b><br>what is shown, on the floor")
                                    .arg(one(box.width()), one(box.height()))
                              : QString("<b>No scale yet</b><br>It will lie %1 wide until a length is given.")

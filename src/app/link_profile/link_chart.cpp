@@ -123,7 +123,8 @@ void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     p.fillRect(box, colours.floor);
     for (const ElevationPart& part : parts_) {
         const WallType& type = wall_type(
-            workspace_.project(), workspace_.probed()->scene->types[static_cast<std::size_t>(part.row)]);
+            workspace_.project(),
+            workspace_.probed()->scene->type_of(part.row, workspace_.probed()->link()->channel.band));
         const QColor ink = colours.family(type.family);
         if (part.kind == CrossingKind::slab || part.kind == CrossingKind::ceiling ||
             part.kind == CrossingKind::ramp) {
@@ -149,7 +150,7 @@ void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
     const auto length = [&](double m) {
-        return QString::fromStdString(format_length(m, workspace_.units(), false));
+        return render::local(format_length(m, workspace_.units(), false));
     };
     p.drawText(QRectF(0, f.top - 4, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.high_m));
     p.drawText(QRectF(0, f.floor_y - 10, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.low_m));
@@ -174,7 +175,7 @@ void LinkChart::paint_ray(QPainter& p, const Frame& f) const {
     const double above_m = workspace_.project().settings.client_height_m;
     p.drawText(QRectF(to.x() + 8, to.y() - 8, 84, 16), Qt::AlignVCenter,
                workspace_.probed()->name() + ", " +
-                   QString::fromStdString(format_length(above_m, workspace_.units())));
+                   render::local(format_length(above_m, workspace_.units())));
 }
 
 /// Each loss under what takes it; the name where there is room.
@@ -224,7 +225,7 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     p.setPen(colours.muted);
     for (double m = 0; m <= f.length_m + 1e-6; m += step_m)
         p.drawText(QRectF(f.x(m) - 30, f.chart_bottom + 3, 60, 14), Qt::AlignCenter,
-                   QString::fromStdString(format_length(m, workspace_.units(), m == 0)));
+                   render::local(format_length(m, workspace_.units(), m == 0)));
     const double asked = signal_asked_dbm(workspace_.project(), f.link.channel.band);
     const auto path = [&](const std::vector<std::pair<double, double>>& points) {
         QPainterPath out;

@@ -194,7 +194,7 @@ void LinkProfilePage::fill_heard() {
                                  QString("access point %1, %2 GHz, %3 dBm")
                                      .arg(l.number)
                                      .arg(QString::fromStdString(band(l.channel.band).name))
-                                     .arg(l.received_dbm, 0, 'f', 1));
+                                     .arg(render::figure(l.received_dbm, 1)));
     }
     if (probed && count) heard_->setCurrentRow(static_cast<int>(probed->chosen));
     heard_->viewport()->update();
@@ -224,9 +224,9 @@ void LinkProfilePage::fill_terms() {
         level += t.db;
         QString name = QString::fromStdString(t.name);
         if (t.kind == TermKind::free_space)
-            name += ", " + QString::fromStdString(format_length(l->distance_m, workspace_.units()));
+            name += ", " + render::local(format_length(l->distance_m, workspace_.units()));
         else if (t.length_m > 0)
-            name += ", " + QString::fromStdString(format_length(t.length_m, workspace_.units()));
+            name += ", " + render::local(format_length(t.length_m, workspace_.units()));
         else if (t.angle_deg >= 5)
             name += QStringLiteral(", %1°").arg(t.angle_deg, 0, 'f', 0);
         cell(row, 0, name, false);

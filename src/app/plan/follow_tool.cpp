@@ -108,7 +108,7 @@ void FollowTool::paint(QPainter& p) {
     if (!near_) return;
     draw(*near_, false);
     const QString words =
-        QString::fromStdString(format_length(length(near_->centre), workspace_.units())) +
+        render::local(format_length(length(near_->centre), workspace_.units())) +
         (near_->thickness_m > 0 ? ", drawn " + render::figure(near_->thickness_m * 1000) + " mm thick"
                                 : ", one line");
     render::draw_halo_text(p, map().to_screen(lerp(near_->centre.a, near_->centre.b, 0.5)) + QPointF(0, -16),

@@ -115,7 +115,7 @@ void SplitTool::paint(QPainter& p) {
     const auto told = [&](double from_m, double to_m) {
         render::draw_halo_text(
             p, map().to_screen(place_on(*wall, shown_->piece, (from_m + to_m) / 2)) + side * 1.2,
-            QString::fromStdString(format_length(to_m - from_m, workspace_.units())), render::font(10.5, 500),
+            render::local(format_length(to_m - from_m, workspace_.units())), render::font(10.5, 500),
             theme().accent, theme().casing);
     };
     told(0, shown_->along_m);

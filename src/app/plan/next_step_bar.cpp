@@ -19,6 +19,9 @@ NextStep next_step(const Workspace& workspace) {
     const bool placing = workspace.tool() == ToolId::access_point;
     if (workspace.map_shown() && !placing && placed_access_points(workspace.project()).empty())
         return NextStep::access_point;
+    if (workspace.map_shown() && workspace.verdict() && workspace.verdict()->demanded_m2() == 0 &&
+        !requirements_in_force(workspace.project()).empty())
+        return NextStep::area;
     return NextStep::none;
 }
 
@@ -34,7 +37,7 @@ NextStepBar::NextStepBar(Workspace& workspace, QWidget* plan)
     row->addWidget(button_);
     connect(button_, &QPushButton::clicked, this, [this] { emit asked(step_); });
     for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::step_changed,
-                        &Workspace::tool_changed})
+                        &Workspace::tool_changed, &Workspace::prediction_changed})
         connect(&workspace, signal, this, &NextStepBar::refresh);
     refresh();
 }
@@ -58,6 +61,10 @@ void NextStepBar::refresh() {
         case NextStep::access_point:
             words_->setText("No map yet: nothing radiates.");
             button_->setText("Place an access point");
+            break;
+        case NextStep::area:
+            words_->setText("No verdict: nothing says where service is needed. Walls that close round a room do, or a zone.");
+            button_->setText("Draw walls");
             break;
         case NextStep::none:
             break;

@@ -9,7 +9,7 @@ class QPushButton;
 
 namespace yemvo::app {
 
-enum class NextStep { none, drawing, scale, access_point };
+enum class NextStep { none, drawing, scale, access_point, area };
 
 /// What the floor in view lacks most.
 NextStep next_step(const Workspace&);

@@ -93,7 +93,7 @@ void OpeningTool::paint(QPainter& p) {
         if (distance(from, to) * map().px_per_m < 30) return;
         const Point off = left_of(unit(piece.b - piece.a)) * (16 / map().px_per_m);
         render::draw_halo_text(p, map().to_screen(lerp(from, to, 0.5) + off),
-                               QString::fromStdString(format_length(distance(from, to), workspace_.units())),
+                               render::local(format_length(distance(from, to), workspace_.units())),
                                render::font(10.5, 500), colours.accent, colours.casing);
     };
     dimension(piece.a, s.a);

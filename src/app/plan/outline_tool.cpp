@@ -148,8 +148,7 @@ void OutlineTool::finish(std::vector<Point> corners) {
         if (outlines.empty())
             return workspace_.tell(QString("%1 rows of %2 do not fit in there")
                                        .arg(workspace_.next.rows.rows)
-                                       .arg(QString::fromStdString(
-                                           format_length(workspace_.next.rows.depth_m, workspace_.units()))),
+                                       .arg(render::local(format_length(workspace_.next.rows.depth_m, workspace_.units()))),
                                    true);
         std::vector<Item> made;
         workspace_.edit(QString("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
@@ -230,7 +229,7 @@ void OutlineTool::paint(QPainter& p) {
         p.drawPolygon(render::polygon_of(room_->outline, map()));
         render::draw_halo_text(
             p, map().to_screen(centroid(room_->outline)),
-            QString::fromStdString(format_area(area_m2(room_->outline), workspace_.units(), 1)),
+            render::local(format_area(area_m2(room_->outline), workspace_.units(), 1)),
             render::font(11.5, 600), colours.accent, colours.casing);
         p.setPen(QPen(colours.not_met, 2, Qt::DashLine));
         for (const BridgedGap& g : room_->gaps)
@@ -251,7 +250,7 @@ void OutlineTool::paint(QPainter& p) {
         p.drawPolygon(polygon);
         if (shown.size() > 2)
             render::draw_halo_text(p, map().to_screen(centroid(shown)),
-                                   QString::fromStdString(format_area(area_m2(shown), workspace_.units(), 1)),
+                                   render::local(format_area(area_m2(shown), workspace_.units(), 1)),
                                    render::font(11.5, 600), colours.accent, colours.casing);
     }
     if (pointed_ && !takes_rooms()) paint_snap(p, pointer_);

@@ -327,6 +327,9 @@ void PlanView::paintEvent(QPaintEvent*) {
         layer(heat_, heat_map_, [&](const QRectF& to) { p.drawImage(to, heat_, QRectF(heat_.rect())); });
     draw_view(p, drawings_, map_);
     layer(over_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, over_, QRectF(over_.rect())); });
+    if (const FloorPrediction* f = workspace_.floor_prediction();
+        f && f->scene && workspace_.step() == Step::venue && workspace_.floor()->plate.empty())
+        render::paint_inside_edge(p, f->scene->mask(f->floor), map_, theme());
     p.setRenderHint(QPainter::Antialiasing);
     const FloorPrediction* shown = workspace_.map_prediction();
     if (workspace_.map().labels && shown && values_.size() == shown->surface.cells())

@@ -66,8 +66,7 @@ void ScaleTool::ask(QPointF at) {
     else
         surface_.entry().open({{"Length", metric ? "m" : ""}});
     if (checking())
-        surface_.entry().set_live({QString::fromStdString(
-            format_length(distance(points_[0], points_[1]), workspace_.units(), false))});
+        surface_.entry().set_live({render::local(format_length(distance(points_[0], points_[1]), workspace_.units(), false))});
     surface_.entry().follow(at);
     surface_.entry().field(0)->setFocus();
 }
@@ -148,8 +147,7 @@ void ScaleTool::set_length(double length_m) {
     for (const KnownLength& k : d.lengths) pairs.push_back({distance(k.a, k.b), k.length_m});
     const double worst = fit_scale(pairs).worst();
     const QString wide = "The drawing is to scale: " +
-                         QString::fromStdString(
-                             format_length(d.source.sheet.width() * d.placement.scale, workspace_.units())) +
+                         render::local(format_length(d.source.sheet.width() * d.placement.scale, workspace_.units())) +
                          " wide";
     if (std::abs(worst) > scale_tolerance)
         workspace_.tell("The lengths disagree by up to " + percent_off(worst) +
@@ -179,7 +177,7 @@ void ScaleTool::set_area(double area) {
 
 void ScaleTool::tell_check(double length_m) {
     const double drawn_m = distance(points_[0], points_[1]), off = (drawn_m - length_m) / length_m;
-    const auto one = [&](double m) { return QString::fromStdString(format_length(m, workspace_.units())); };
+    const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
     checked_ = one(drawn_m) + " drawn, " + one(length_m) + " known: " + percent_off(off);
     asked_ = true;
     surface_.entry().close_box();
@@ -228,7 +226,7 @@ void ScaleTool::paint_known(QPainter& p, const Drawing& d) {
         const bool bad = std::abs(off) > scale_tolerance;
         paint_line(p, a, b, bad ? colours.not_met : colours.accent);
         const QString words = QString("%1  ").arg(++number) +
-                              QString::fromStdString(format_length(k.length_m, workspace_.units())) +
+                              render::local(format_length(k.length_m, workspace_.units())) +
                               (d.lengths.size() > 1 ? "  " + percent_off(off) : QString());
         QPointF middle = map().to_screen(lerp(a, b, 0.5)) + QPointF(0, -12);
         const double half = QFontMetricsF(render::font(11.5, 600)).horizontalAdvance(words) / 2 + 8;

@@ -33,7 +33,7 @@ void paint_preview(QPainter& p, const Wall& wall, const Workspace& w, const rend
 }
 
 QString length_words(double m, const Workspace& w) {
-    return QString::fromStdString(format_length(m, w.units()));
+    return render::local(format_length(m, w.units()));
 }
 
 }  // namespace
@@ -50,7 +50,7 @@ Point WallRectangleTool::opposite() const {
     if (typed.size() < 2) return to;
     const auto held = [&](const QString& text, double from, double at) {
         if (text.isEmpty()) return at;
-        return from + (at < from ? -1 : 1) * parse_length_m(text.toStdString(), workspace_.units());
+        return from + (at < from ? -1 : 1) * parse_length_m(render::plain(text), workspace_.units());
     };
     return {held(typed[0], first_->x, to.x), held(typed[1], first_->y, to.y)};
 }
@@ -78,7 +78,7 @@ void WallRectangleTool::move(const PointerEvent& e) {
     if (first_) {
         surface_.entry().follow(e.screen);
         const auto live = [&](double m) {
-            return QString::fromStdString(format_length(std::abs(m), workspace_.units(), false));
+            return render::local(format_length(std::abs(m), workspace_.units(), false));
         };
         surface_.entry().set_live({live(pointer_.point.x - first_->x), live(pointer_.point.y - first_->y)});
     }

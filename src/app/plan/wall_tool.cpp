@@ -56,7 +56,7 @@ Point WallTool::next(const std::vector<QString>& typed) const {
     double length_m = length(along);
     if (!typed[1].isEmpty()) {
         bool read = false;
-        const double angle = QString(typed[1]).remove("°").replace(',', '.').toDouble(&read);
+        const double angle = QString::fromStdString(render::plain(QString(typed[1]).remove("°"))).toDouble(&read);
         if (!read || !std::isfinite(angle)) throw Error("'" + typed[1].toStdString() + "' is not an angle");
         along = {std::cos(angle * degree), std::sin(angle * degree)};
     }
@@ -69,7 +69,7 @@ void WallTool::show_live() {
     if (points_.empty()) return;
     const Point along = pointer_.point - points_.back();
     surface_.entry().set_live(
-        {QString::fromStdString(format_length(length(along), workspace_.units(), false)),
+        {render::local(format_length(length(along), workspace_.units(), false)),
          render::figure(angle_deg(along), 1)});
 }
 
@@ -209,7 +209,7 @@ void WallTool::paint(QPainter& p) {
             }
             render::draw_halo_text(
                 p, (a + b) / 2 + off * 1.35,
-                QString::fromStdString(format_length(distance(points_.back(), to), workspace_.units())),
+                render::local(format_length(distance(points_.back(), to), workspace_.units())),
                 render::font(11.5, 600), colours.accent, colours.casing);
         }
         p.setPen(QPen(colours.accent, 1.6));

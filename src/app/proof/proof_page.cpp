@@ -34,7 +34,7 @@ QString listed(const QStringList& names) {
     return names.mid(0, names.size() - 1).join(", ") + " and " + names.last();
 }
 
-QString about(const Project& project) {
+QString about(const Project& project, const Verdict* verdict) {
     QStringList sets;
     for (const RequirementSet& set : *project.requirement_sets)
         if (set.on) sets << QString::fromStdString(set.name);
@@ -45,22 +45,29 @@ QString about(const Project& project) {
     const QString required =
         sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
                         : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
+    QString coarser;
+    for (const CoarseFloor& c : verdict ? verdict->coarse : std::vector<CoarseFloor>())
+        coarser += QString("; %1 every %2 m, being too large")
+                       .arg(QString::fromStdString(find_floor(project, c.floor)->name), render::figure(c.cell_m, 1));
     return QString("%1, variant %2: %3, %4 on; judged every %5 m, %6 up")
         .arg(required, QString::fromStdString(current_variant(project).name),
              counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"))
-        .arg(project.settings.grid_m)
-        .arg(QString::fromStdString(format_length(project.settings.client_height_m, project.settings.units)));
+        .arg(render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0))
+        .arg(render::local(format_length(project.settings.client_height_m, project.settings.units))) + coarser;
 }
 
 }  // namespace
 
-QString proof_lacks(const Project& project) {
+QString proof_lacks(const Project& project, const Verdict* verdict) {
     if (requirements_in_force(project).empty())
         return "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how "
                "much of "
                "the area.";
     if (placed_access_points(project).empty())
         return "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.";
+    if (verdict && verdict->demanded_m2() == 0)
+        return "Nothing says where service is needed. Draw walls that close round a room, or a zone: what they hold is "
+               "judged here.";
     return {};
 }
 
@@ -234,8 +241,9 @@ void ProofPage::add_head(QVBoxLayout* column) {
     next_ = new QPushButton("Place an access point", this);
     next_->setObjectName("proofNext");
     connect(next_, &QPushButton::clicked, this, [this] {
-        workspace_.set_step(Step::placement);
-        workspace_.set_tool(ToolId::access_point);
+        const bool placed = !placed_access_points(workspace_.project()).empty();
+        workspace_.set_step(placed ? Step::venue : Step::placement);
+        workspace_.set_tool(placed ? ToolId::wall : ToolId::access_point);
     });
     auto* line = new QHBoxLayout;
     line->setContentsMargins(0, 6, 0, 0);
@@ -259,10 +267,13 @@ void ProofPage::refresh() {
     if (!workspace_.document().is_open()) return;
     const Project& project = workspace_.project();
     title_->setText("Proof of " + QString::fromStdString(project.name));
-    const QString lacks = proof_lacks(project);
-    about_->setText(lacks.isEmpty() ? about(project) : lacks);
+    const Verdict* verdict = workspace_.verdict() ? &*workspace_.verdict() : nullptr;
+    const QString lacks = proof_lacks(project, verdict);
+    about_->setText(lacks.isEmpty() ? about(project, verdict) : lacks);
     table_->setVisible(lacks.isEmpty());
-    next_->setVisible(!requirements_in_force(project).empty() && placed_access_points(project).empty());
+    const bool placed = !placed_access_points(project).empty();
+    next_->setText(placed ? "Draw walls" : "Place an access point");
+    next_->setVisible(!requirements_in_force(project).empty() && !lacks.isEmpty());
     const bool places =
         workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());

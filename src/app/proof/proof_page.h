@@ -67,6 +67,7 @@ private:
 };
 
 /// What is still missing before anything can be proved; empty when nothing is.
-QString proof_lacks(const Project&);
+/// `verdict`: null while none is worked out.
+QString proof_lacks(const Project&, const Verdict* verdict = nullptr);
 
 }  // namespace yemvo::app

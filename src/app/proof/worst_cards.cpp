@@ -77,7 +77,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
             << QString("%1 %2 %3")
                    .arg(QString::fromStdString(info.name), render::figure(place.value, 1),
                         QString::fromStdString(info.unit))
-            << QString::fromStdString(format_area(place.area_m2, project.settings.units)) +
+            << render::local(format_area(place.area_m2, project.settings.units)) +
                    (info.more_is_better ? " below " : " above ") +
                    render::figure(r.limit_in(place.band),
                                   r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +

@@ -128,7 +128,7 @@ QString RadioModelTable::text(const Row& row, int column) const {
         case eirp:
             return render::figure(eirp_dbm(radio, *radio_band(m, row.radio, radio.channel.band)), 1);
         case height:
-            return QString::fromStdString(format_length(ap->height_m, workspace_.units(), false));
+            return render::local(format_length(ap->height_m, workspace_.units(), false));
         case azimuth:
             return render::figure(ap->azimuth_deg, 0);
         default:
@@ -219,7 +219,7 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
                                   can.power_step_db;
             break;
         case height:
-            ap.height_m = parse_length_m(typed.toStdString(), workspace_.units());
+            ap.height_m = parse_length_m(render::plain(typed), workspace_.units());
             break;
         case azimuth:
             ap.azimuth_deg = parse_number(typed, -360, 360, "°");
@@ -293,7 +293,9 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     filter_->setObjectName("scheduleFilter");
     filter_->setPlaceholderText("Show only rows with…");
     filter_->setFixedWidth(220);
-    connect(filter_, &QLineEdit::textChanged, sorted_, &QSortFilterProxyModel::setFilterFixedString);
+    connect(filter_, &QLineEdit::textChanged, sorted_, [this](const QString& text) {
+        sorted_->setFilterFixedString(QString::fromUtf8(text.toUtf8()));  // without halves of characters
+    });
     bar->addWidget(filter_);
     bar->addStretch(1);
     auto* words = new QLabel("Double click to edit; Ctrl C and Ctrl V to and from a spreadsheet", this);

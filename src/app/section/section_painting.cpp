@@ -115,7 +115,7 @@ void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
     p.drawText(QRectF(0, s.room.top(), 42, s.room.height()), Qt::AlignRight | Qt::AlignVCenter,
-               QString::fromStdString(format_level(floor.elevation_m, workspace_.units())));
+               render::local(format_level(floor.elevation_m, workspace_.units())));
 }
 
 void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
@@ -140,7 +140,7 @@ void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
     if (s.building == building_of_levels()) {
         p.setFont(render::font(10.5));
         p.setPen(colours.muted);
-        const QString level = QString::fromStdString(format_level(floor.elevation_m, workspace_.units()));
+        const QString level = render::local(format_level(floor.elevation_m, workspace_.units()));
         if (!s.mezzanine || room.height() > 16)
             p.drawText(QRectF(0, room.bottom() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter, level);
         p.setPen(QPen(colours.muted, 1));
@@ -185,7 +185,7 @@ void SectionView::paint_stacks(QPainter& p, const SectionLayout& layout) {
                 p.setPen(colours.muted);
                 p.drawText(
                     QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
-                    QString::fromStdString(format_level(stack.top_level_m - b.level_m, workspace_.units())));
+                    render::local(format_level(stack.top_level_m - b.level_m, workspace_.units())));
             }
         }
         if (several) {
@@ -222,7 +222,7 @@ void SectionView::paint_held_slab(QPainter& p, const SectionLayout& layout) {
     const double x = s->room.right() - 12;
     p.drawLine(QPointF(x, slab.bottom()), QPointF(x, s->room.bottom()));
     render::draw_halo_text(p, QPointF(x - 5, s->room.center().y() - (s->room.height() > 60 ? 8 : 0)),
-                           QString::fromStdString(format_length(floor.height_m, workspace_.units())),
+                           render::local(format_length(floor.height_m, workspace_.units())),
                            render::font(11, 600), colours.accent, colours.paper, 4, Qt::AlignRight);
 }
 

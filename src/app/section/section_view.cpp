@@ -245,7 +245,7 @@ bool SectionView::event(QEvent* e) {
             return true;
         }
         const auto one = [&](double m) {
-            return QString::fromStdString(format_length(m, workspace_.units()));
+            return render::local(format_length(m, workspace_.units()));
         };
         QToolTip::showText(help->globalPos(),
                            QString::fromStdString(floor_title(workspace_.project(), *f)) + "\nat " +

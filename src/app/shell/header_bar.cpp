@@ -105,7 +105,7 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
 
 bool VerdictView::judged() const {
     return workspace_.document().is_open() && workspace_.verdict() && !workspace_.verdict()->bands.empty() &&
-           !placed_access_points(workspace_.project()).empty();
+           workspace_.verdict()->demanded_m2() > 0 && !placed_access_points(workspace_.project()).empty();
 }
 
 QSize VerdictView::sizeHint() const {
@@ -118,6 +118,7 @@ QString VerdictView::words() const {
     if (placed_access_points(workspace_.project()).empty() || !workspace_.verdict())
         return "No verdict yet: place an access point";
     if (workspace_.verdict()->bands.empty()) return "No verdict: nothing is required yet";
+    if (workspace_.verdict()->demanded_m2() == 0) return "No verdict: draw walls round it, or a zone";
     QStringList parts;
     for (const BandResult& b : workspace_.verdict()->bands)
         parts << render::percent(b.share_met()) + " " + QString::fromStdString(band(b.band).name) + " GHz";

@@ -70,7 +70,7 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     add_colouring();
     for (auto signal : {&Workspace::map_changed, &Workspace::step_changed, &Workspace::project_changed,
                         &Workspace::floor_changed, &Workspace::drawing_changed, &Workspace::site_changed,
-                        &Workspace::selection_changed})
+                        &Workspace::selection_changed, &Workspace::prediction_changed})
         connect(&workspace, signal, this, &LensBar::refresh);
     refresh();
 }
@@ -173,7 +173,8 @@ void LensBar::refresh() {
               {},
               nullptr,
               nullptr,
-              {}};
+              {},
+              coarser_grid()};
     if (const Floor* f = workspace_.floor()) {
         const SiteSettings& settings = workspace_.project().settings;
         now.client = settings.client;
@@ -221,14 +222,22 @@ void LensBar::refresh() {
     if (workspace_.site_shown())
         words_->setText("the site from above");
     else if (on && f)
-        words_->setText("at " + QString::fromStdString(format_length(
-                                    workspace_.project().settings.client_height_m, workspace_.units())));
+        words_->setText("at " +
+                        render::local(format_length(workspace_.project().settings.client_height_m, workspace_.units())) +
+                        coarser_grid());
     else if (const Drawing* d = workspace_.drawing())
         words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
                                                  : QString("drawing  ")) +
                         QString::fromStdString(d->name) + (d->to_scale() ? "" : ", no scale yet"));
     else
         words_->setText(f ? "no drawing under this floor" : "");
+}
+
+/// Told where the floor is too large for the grid that was asked for.
+QString LensBar::coarser_grid() const {
+    const FloorPrediction* p = workspace_.map_prediction();
+    if (!p || p->surface.cell_m <= workspace_.project().settings.grid_m * 1.001) return {};
+    return ", every " + render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0) + " m";
 }
 
 void LensBar::resizeEvent(QResizeEvent*) { refresh(); }

@@ -34,9 +34,11 @@ private:
         const void* clients = nullptr;
         const void* drawings = nullptr;
         DrawingId drawing;
+        QString coarser;
         friend bool operator==(const Shown&, const Shown&) = default;
     };
     std::optional<Shown> shown_;
+    QString coarser_grid() const;
     void paintEvent(QPaintEvent*) override;
     void resizeEvent(QResizeEvent*) override;
     void changeEvent(QEvent*) override;

@@ -6,6 +6,7 @@
 #include <QGridLayout>
 #include <QHBoxLayout>
 #include <QPainter>
+#include <QScreen>
 #include <QSettings>
 #include <QStackedWidget>
 #include <QTabBar>
@@ -36,6 +37,7 @@
 #include "app/shell/tool_strip.h"
 #include "app/site/site_view.h"
 #include "project/edits.h"
+#include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
@@ -77,6 +79,7 @@ MainWindow::MainWindow(QWidget* parent)
       say_work_(new QTimer(this)) {
     resize(1280, 800);
     setMinimumSize(1100, 700);
+    fit_screen();
     setAcceptDrops(true);
     setWindowIcon(QIcon(":/icons/yemvo.svg"));
     lay_out();
@@ -85,6 +88,13 @@ MainWindow::MainWindow(QWidget* parent)
     watch_files();
     refresh_title();
     show_start_page();
+}
+
+/// The title bar needs room too, or it pushes the status line off a small screen.
+void MainWindow::fit_screen() {
+    constexpr int title_bar = 40;
+    const QSize room = screen() ? screen()->availableSize() - QSize(0, title_bar) : size();
+    resize(size().boundedTo(room.expandedTo(minimumSize())));
 }
 
 MainWindow::~MainWindow() {
@@ -314,14 +324,16 @@ void MainWindow::connect_parts() {
             [this] { workspace_.step() == Step::spectrum ? show_tray(schedule_) : refresh_tray(); });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
         const auto one = [&](double v) {
-            return QString::fromStdString(format_length(v, workspace_.units(), false));
+            return render::local(format_length(v, workspace_.units(), false));
         };
         status_->set_place(inside && document_.is_open() ? "x " + one(p.x) + "  y " + one(p.y) : QString());
     });
     connect(plan_, &PlanView::next_step_asked, this, [this](NextStep step) {
         if (step == NextStep::drawing) return choose_drawing();
-        workspace_.set_step(step == NextStep::scale ? Step::venue : Step::placement);
-        workspace_.set_tool(step == NextStep::scale ? ToolId::scale : ToolId::access_point);
+        workspace_.set_step(step == NextStep::access_point ? Step::placement : Step::venue);
+        workspace_.set_tool(step == NextStep::scale  ? ToolId::scale
+                            : step == NextStep::area ? ToolId::wall
+                                                     : ToolId::access_point);
         plan_->setFocus();
     });
     connect(section_, &SectionView::add_floor_asked, this, &MainWindow::add_floor_on_top);
@@ -336,7 +348,14 @@ void MainWindow::connect_parts() {
     connect(details_, &DetailsPanel::revision_asked, this, &MainWindow::choose_revision);
     connect(details_, &DetailsPanel::prepare_asked, this, &MainWindow::prepare_again);
     connect(prepare_, &PreparePage::prepared, this, &MainWindow::lay);
-    connect(prepare_, &PreparePage::left, this, &MainWindow::leave_preparation);
+    connect(prepare_, &PreparePage::left, this, [this] {
+        // one Escape ends it, however many files were dropped at once
+        if (!dropped_.isEmpty())
+            workspace_.tell(dropped_.size() == 1 ? QString("Cancelled; the other file was not laid either")
+                                                 : QString("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
+        dropped_.clear();
+        leave_preparation();
+    });
     connect(&workspace_, &Workspace::site_changed, this, &MainWindow::show_plan_or_site);
     connect(&workspace_, &Workspace::tool_changed, this, [this] {
         if (workspace_.tool() != ToolId::select) workspace_.show_site(false);
@@ -344,7 +363,7 @@ void MainWindow::connect_parts() {
     connect(site_, &SiteView::open_asked, &workspace_, &Workspace::show_floor);
     connect(site_, &SiteView::pointer_moved, this, [this](const Point& p, bool inside) {
         const auto one = [&](double v) {
-            return QString::fromStdString(format_length(v, workspace_.units(), false));
+            return render::local(format_length(v, workspace_.units(), false));
         };
         status_->set_place(inside && document_.is_open() ? "east " + one(p.x) + "  north " + one(p.y)
                                                          : QString());

@@ -99,6 +99,7 @@ protected:
     void dropEvent(QDropEvent*) override;
 
 private:
+    void fit_screen();
     void lay_out();
     void make_menus();
     void make_tool_actions(QMenu*);

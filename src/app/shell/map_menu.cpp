@@ -1,6 +1,9 @@
 #include "app/shell/map_menu.h"
 
+#include <cmath>
+
 #include <QMenu>
+#include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
@@ -56,7 +59,7 @@ void move_threshold(Workspace& w, int steps) {
     map.threshold = std::clamp(map.threshold + steps * by, scale.low, scale.high());
     w.set_map(map);
     w.tell(QString("Threshold %1 %2")
-               .arg(QString::number(map.threshold).replace('-', QChar(0x2212)),
+               .arg(render::figure(map.threshold, map.threshold == std::floor(map.threshold) ? 0 : 1),
                     QString::fromStdString(scale.unit)));
 }
 

@@ -97,7 +97,8 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     const auto order = in_order(request.project, request.in_view);
     emit working(true, tr("Predicting"));
     const ExtraWish& extra = request.extra;
-    PredictionWish wish{{}, extra.deviation || needs_deviation(request.project), 0};
+    PredictionWish wish = wish_to_judge(request.project);
+    wish.deviation = wish.deviation || extra.deviation;
     auto whole = std::make_shared<Prediction>();
     whole->project = request.project;
     whole->of = request.of;

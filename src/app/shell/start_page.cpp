@@ -12,21 +12,14 @@
 #include <QPushButton>
 #include <QSpinBox>
 
+#include "app/shell/countries.h"
 #include "app/shell/theme.h"
 #include "base/error.h"
 #include "project/edits.h"
+#include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
-
-const std::pair<const char*, const char*> countries[] = {
-    {"AT", "Austria"},        {"AU", "Australia"},   {"BE", "Belgium"},       {"BR", "Brazil"},
-    {"CA", "Canada"},         {"CH", "Switzerland"}, {"CZ", "Czechia"},       {"DE", "Germany"},
-    {"DK", "Denmark"},        {"ES", "Spain"},       {"FI", "Finland"},       {"FR", "France"},
-    {"GB", "United Kingdom"}, {"IE", "Ireland"},     {"IN", "India"},         {"IT", "Italy"},
-    {"JP", "Japan"},          {"KR", "Korea"},       {"MX", "Mexico"},        {"NL", "Netherlands"},
-    {"NO", "Norway"},         {"NZ", "New Zealand"}, {"PL", "Poland"},        {"PT", "Portugal"},
-    {"SE", "Sweden"},         {"SG", "Singapore"},   {"US", "United States"}, {"ZA", "South Africa"}};
 
 QLabel* label(const QString& text, const char* style) {
     auto* l = new QLabel(text);
@@ -86,8 +79,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     height_->setFixedWidth(80);
     form->addRow(label("Storey height", "row"), height_);
     connect(units_, &QComboBox::activated, this, [this](int index) {
-        height_->setText(QString::fromStdString(
-            format_length(3.5, index == 0 ? LengthUnits::metres : LengthUnits::feet_inches)));
+        height_->setText(render::local(format_length(3.5, index == 0 ? LengthUnits::metres : LengthUnits::feet_inches)));
     });
     left->addLayout(form);
     left->addSpacing(4);
@@ -188,7 +180,7 @@ void StartPage::create() {
     const auto units = units_->currentIndex() == 0 ? LengthUnits::metres : LengthUnits::feet_inches;
     try {
         if (name_->text().trimmed().isEmpty()) throw Error("a project needs a name");
-        const double height_m = parse_length_m(height_->text().toStdString(), units);
+        const double height_m = parse_length_m(render::plain(height_->text()), units);
         if (!(height_m >= 1.8 && height_m <= 100))
             throw Error("the storey height must lie between 1.8 m and 100 m");
         emit create_asked(new_project(name_->text().trimmed().toStdString(),

@@ -47,7 +47,11 @@ void StatusLine::set_message(const QString& message, bool is_fault) {
 }
 
 void StatusLine::set_place(const QString& text) { place_->setText(text); }
-void StatusLine::set_floor(const QString& text) { floor_->setText(text); }
+void StatusLine::set_floor(const QString& text) {
+    constexpr int most_px = 170;  // messages need the room more
+    floor_->setText(QFontMetrics(render::font(12)).elidedText(text, Qt::ElideMiddle, most_px));
+    floor_->setToolTip(text);
+}
 void StatusLine::set_scale(const QString& text) { scale_->setText(text); }
 void StatusLine::set_units(const QString& text) { units_->setText(text); }
 QString StatusLine::work() const { return work_->text(); }

@@ -209,6 +209,11 @@ void Workspace::set_step(Step step) {
 void Workspace::set_tool(ToolId tool) {
     if (tool == tool_) return;
     tool_ = tool;
+    // access points are placed by what they reach: the map comes with the tool
+    if (tool == ToolId::access_point && !map_shown()) {
+        step_ = Step::placement;
+        emit step_changed();
+    }
     emit tool_changed();
 }
 
@@ -279,6 +284,18 @@ void Workspace::choose_link(std::size_t index) {
     emit probe_changed();
 }
 
+/// What was predicted before floors or types came or went cannot be explained with the project as it is now.
+static bool speaks_of(const Scene& scene, const Project& project) {
+    const auto has_type = [&](WallTypeId id) {
+        return std::any_of(project.wall_types->begin(), project.wall_types->end(),
+                           [&](const WallType& t) { return t.id == id; });
+    };
+    return scene.floors.size() == all_floors(project).size() &&
+           std::all_of(scene.floors.begin(), scene.floors.end(),
+                       [&](const SceneFloor& f) { return find_floor(project, f.floor) != nullptr; }) &&
+           std::all_of(scene.types.begin(), scene.types.end(), has_type);
+}
+
 /// The same radio stays chosen while the plan changes; else the strongest.
 void Workspace::look_at_probe() {
     std::optional<std::pair<AccessPointId, BandId>> chosen;
@@ -290,7 +307,7 @@ void Workspace::look_at_probe() {
     if (!probe) probe_ = 0;
     const FloorPrediction* predicted = probe && prediction_ ? prediction_->site.find(probe->floor) : nullptr;
     const Floor* on = probe ? find_floor(project(), probe->floor) : nullptr;
-    if (predicted && on && predicted->scene) {
+    if (predicted && on && predicted->scene && speaks_of(*predicted->scene, project())) {
         ProbedPlace p{*probe, yemvo::probe(project(), *predicted->scene, *on, probe->place, map_.bands), 0,
                       predicted->scene, predicted->radios};
         for (std::size_t i = 0; chosen && i < p.links.size(); ++i)

@@ -116,7 +116,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
                            render::font(13, chosen ? 650 : 600), chosen ? c.accent : c.ink, c.casing, 4);
     QString words = QString("%1 %2").arg(b.floors.size()).arg(b.floors.size() == 1 ? "floor" : "floors");
     if (b.level_m != 0)
-        words += ", ±0.00 at " + QString::fromStdString(format_length(b.level_m, workspace_.units()));
+        words += ", ±0.00 at " + render::local(format_length(b.level_m, workspace_.units()));
     render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 16), words, render::font(11), c.muted,
                            c.casing, 3);
     if (!chosen) return;
@@ -133,7 +133,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
     if (drag_ && drag_->what == Drag::What::move) {
         const Point by = b.placement.shift - drag_->before.placement.shift;
         const auto one = [&](double v) {
-            return QString::fromStdString(format_length(v, workspace_.units()));
+            return render::local(format_length(v, workspace_.units()));
         };
         render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 34),
                                one(by.x) + " east, " + one(by.y) + " north", render::font(11.5, 600),

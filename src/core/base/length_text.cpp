@@ -113,11 +113,8 @@ double parse_length_m(std::string_view text, LengthUnits units) {
 }
 
 std::string format_length(double length_m, LengthUnits units, bool with_unit, int decimals) {
+    if (units == LengthUnits::metres) return plain_number(length_m, decimals) + (with_unit ? " m" : "");
     char text[64];
-    if (units == LengthUnits::metres) {
-        std::snprintf(text, sizeof text, "%.*f%s", decimals, length_m, with_unit ? " m" : "");
-        return text;
-    }
     static constexpr const char* eighths[] = {"", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞"};
     const long long total = std::llround(std::abs(length_m) / inch_m * 8);
     const long long inches = total / 8;

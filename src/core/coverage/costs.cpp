@@ -21,22 +21,22 @@ Costs what_costs(const Project& project, const FloorPrediction& floor, BandId ba
         double db = 0;
         double cells = 0;
     };
-    std::map<int, Sum> by_row;
+    std::map<WallTypeId, Sum> by_type;
     double walked = 0, whole_db = 0;
     for (std::size_t k = 0; k < cells.size(); k += every) {
         if (k % 64 == 0) cancel.check();
         const RadioField& radio = (*floor.radios)[static_cast<std::size_t>(reduction.serving[cells[k]])];
         const auto place = places.find(radio.access_point);
         if (place == places.end()) continue;
-        std::map<int, double> here;
+        std::map<WallTypeId, double> here;
         for (const Crossing& c :
              trace(*floor.scene, place->second, floor.surface.receiver(floor.surface.centre(cells[k]))))
-            here[c.row] += loss_db(*floor.scene, c, band);
+            here[floor.scene->type_of(c.row, band)] += loss_db(*floor.scene, c, band);
         ++walked;
-        for (const auto& [row, db] : here) {
+        for (const auto& [type, db] : here) {
             if (db <= 0) continue;
-            by_row[row].db += db;
-            by_row[row].cells += 1;
+            by_type[type].db += db;
+            by_type[type].cells += 1;
             whole_db += db;
         }
     }
@@ -46,9 +46,9 @@ Costs what_costs(const Project& project, const FloorPrediction& floor, BandId ba
     if (walked == 0) return costs;
     const double each_m2 = costs.area_m2 / walked;
     costs.mean_way_db = whole_db / walked;
-    for (const auto& [row, sum] : by_row)
+    for (const auto& [type, sum] : by_type)
         costs.rows.push_back(
-            {floor.scene->types[static_cast<std::size_t>(row)], sum.db / sum.cells, sum.cells * each_m2});
+            {type, sum.db / sum.cells, sum.cells * each_m2});
     std::stable_sort(costs.rows.begin(), costs.rows.end(),
                      [](const CostRow& a, const CostRow& b) { return a.total() > b.total(); });
     return costs;

@@ -2,8 +2,9 @@
 
 #include <algorithm>
 #include <cmath>
-#include <cstdio>
 #include <stdexcept>
+
+#include "base/number_text.h"
 
 namespace yemvo {
 
@@ -27,11 +28,7 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
 
 namespace {
 
-std::string one_decimal(double v) {
-    char text[32];
-    std::snprintf(text, sizeof text, "%.1f", v);
-    return text;
-}
+std::string one_decimal(double v) { return plain_number(v, 1); }
 
 }  // namespace
 

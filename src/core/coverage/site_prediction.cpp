@@ -20,6 +20,11 @@ std::uint16_t zone_at(const std::vector<Zone>& zones, Point p, bool (*wanted)(Zo
     return 0;
 }
 
+/// Whether something says where the floor's inside is: its plate, or walls that close round it.
+bool is_bounded(const SceneFloor& at, const Floor& floor) {
+    return !floor.plate.empty() || (at.kind == BuildingKind::building && at.mask->enclosed());
+}
+
 /// Inside the floor: on its plate or between its walls; in a yard, not inside a building.
 class Inside {
 public:
@@ -29,7 +34,7 @@ public:
                 if (other.kind == BuildingKind::building && other.mask->enclosed()) others_.push_back(&other);
     }
     bool operator()(Point p, double height_m) const {
-        if (!floor_.plate.empty() && !contains(floor_.plate, p)) return false;
+        if (!floor_.plate.empty() && (!contains(floor_.plate, p) || is_open_air(p))) return false;
         if (at_.kind == BuildingKind::building && floor_.plate.empty()) return at_.mask->inside(p);
         return std::none_of(others_.begin(), others_.end(), [&](const SceneFloor* other) {
             return height_m >= other->level_m && height_m < other->top_m &&
@@ -38,8 +43,13 @@ public:
     }
 
 private:
+    bool is_open_air(Point p) const {
+        return at_.kind == BuildingKind::building &&
+               std::any_of(courtyards_.begin(), courtyards_.end(), [&](const auto& o) { return contains(o, p); });
+    }
     const Floor& floor_;
     const SceneFloor& at_;
+    std::vector<std::vector<Point>> courtyards_ = open_air(floor_);
     std::vector<const SceneFloor*> others_;
 };
 
@@ -48,7 +58,9 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
     const auto served = [](ZoneKind k) { return k == ZoneKind::served || k == ZoneKind::keep_out; };
     const auto excluded = [](ZoneKind k) { return k == ZoneKind::not_needed || k == ZoneKind::outside; };
     const auto& zones = *floor.zones;
-    const bool all = std::none_of(zones.begin(), zones.end(), [&](const Zone& z) { return served(z.kind); });
+    // where neither walls nor a plate nor a zone say so, nobody knows where service is needed: no place is judged
+    const bool all = is_bounded(scene.floor(floor.id), floor) &&
+                     std::none_of(zones.begin(), zones.end(), [&](const Zone& z) { return served(z.kind); });
     CellMask mask;
     mask.inside.assign(surface.cells(), 0);
     mask.shown.assign(surface.cells(), 0);
@@ -138,9 +150,9 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
                                                 const Floor& floor, bool outside) {
     ContentKey key;
     key.add(surface.key()).add(int{outside});
-    for (const Wall& w : *floor.walls) add_outline(key, w.points);
+    key.add(scene.mask(floor.id).key()).add(int{is_bounded(scene.floor(floor.id), floor)});
     for (const Zone& z : *floor.zones) {
-        key.add(static_cast<int>(z.kind));
+        key.add(static_cast<int>(z.kind)).add(int{z.open_air});
         add_outline(key, z.outline);
     }
     for (const SlabVoid& v : floor.slab->voids) add_outline(key.add(-1), v.outline);

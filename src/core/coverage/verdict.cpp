@@ -222,9 +222,18 @@ std::string requirement_name(const Requirement& r) {
     return (id ? lens(*id).name : r.lens) + ", " + text;
 }
 
-bool needs_deviation(const Project& project) {
-    return std::ranges::any_of(requirements_in_force(project),
-                               [](const Requirement* r) { return r->lens == lens(LensId::confidence).key; });
+PredictionWish wish_to_judge(const Project& project) {
+    PredictionWish wish;
+    wish.deviation = std::ranges::any_of(requirements_in_force(project), [](const Requirement* r) {
+        return r->lens == lens(LensId::confidence).key;
+    });
+    return wish;
+}
+
+double Verdict::demanded_m2() const {
+    double sum = 0;
+    for (const FloorArea& f : floors) sum += f.demanded_m2;
+    return sum;
 }
 
 Outcome outcome(double share_met, double share_required) {
@@ -259,6 +268,13 @@ const RequirementResult* Verdict::find(RequirementId id) const {
     for (const RequirementResult& r : requirements)
         if (r.requirement.id == id) return &r;
     return nullptr;
+}
+
+std::string lacks_to_judge(const Project& project, const Verdict& verdict) {
+    if (requirements_in_force(project).empty()) return "nothing is required yet. Add a requirement set";
+    if (placed_access_points(project).empty()) return "nothing radiates yet. Place an access point";
+    if (verdict.demanded_m2() > 0) return {};
+    return "nothing says where service is needed. Draw walls that close round a room, or a zone";
 }
 
 /// Adds what one floor reached; floors are judged apart and join in their order.
@@ -298,6 +314,9 @@ Verdict judge(const Project& project, const SitePrediction& site) {
             FloorJudge(project, *floors[i], *p).run(parts[i]);
     });
     for (Verdict& part : parts) join(verdict, std::move(part));
+    verdict.grid_m = project.settings.grid_m;
+    for (const FloorPrediction& p : site.floors)
+        if (p.surface.cell_m > verdict.grid_m * 1.001) verdict.coarse.push_back({p.floor, p.surface.cell_m});
     return verdict;
 }
 

@@ -63,7 +63,17 @@ struct BandResult : Area {
 enum class Outcome { met, near, not_met };
 Outcome outcome(double share_met, double share_required);
 
+/// A floor too large for the grid that was asked for: it is predicted and judged on a coarser one.
+struct CoarseFloor {
+    FloorId floor;
+    double cell_m;
+};
+
 struct Verdict {
+    double grid_m = 0;                ///< as asked for
+    std::vector<CoarseFloor> coarse;  ///< floors that are judged on a coarser one
+    /// Area that anything is asked of, over all floors and bands; 0: there is nothing to judge.
+    double demanded_m2() const;
     std::vector<RequirementResult> requirements;  ///< of the sets that are on, in their order
     std::vector<BandResult> bands;                ///< those with requirements
     std::vector<FloorArea> floors;                ///< all requirements of all bands together
@@ -76,8 +86,10 @@ struct Verdict {
 
 /// "Signal, 5 and 6 GHz"; "Signal, 5 or 6 GHz" where one band is enough.
 std::string requirement_name(const Requirement&);
-/// Whether some requirement needs predictions with their deviation.
-bool needs_deviation(const Project&);
+/// What predictions need to have so that every requirement can be judged.
+PredictionWish wish_to_judge(const Project&);
+/// Why nothing can be judged, as a sentence with what to do; empty where something is.
+std::string lacks_to_judge(const Project&, const Verdict&);
 /// `site` must hold every floor that counts. Throws Error for a requirement whose lens is unknown.
 Verdict judge(const Project&, const SitePrediction&);
 

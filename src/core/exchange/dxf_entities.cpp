@@ -54,7 +54,7 @@ void DxfEntityReader::add(const DxfEntity& e, DxfShapes& to) {
 
 int DxfEntityReader::layer_of(const DxfEntity& e) {
     const std::string* name = e.find(8);
-    return name ? needs_.layer(*name) : 0;
+    return name && !name->empty() ? needs_.layer(*name) : 0;
 }
 
 bool DxfEntityReader::add_piece(DxfShapes& to, Point3 a, Point3 b, int layer) {
@@ -74,7 +74,7 @@ bool DxfEntityReader::add_arc(const DxfEntity& e, DxfShapes& to) {
     DxfArc arc{axes.apply(e.point(10)), axes.direction({r, 0, 0}), axes.direction({0, r, 0}), 0,
                2 * std::numbers::pi};
     if (e.type == "ARC") {
-        const double from = e.number(50), to_deg = e.number(51);
+        const double from = e.number(50, DxfEntity::missing), to_deg = e.number(51, DxfEntity::missing);
         if (!std::isfinite(from) || !std::isfinite(to_deg)) return false;
         double sweep = std::fmod(to_deg - from, 360);
         if (sweep <= 0) sweep += 360;
@@ -127,7 +127,7 @@ bool DxfEntityReader::add_light_polyline(const DxfEntity& e, DxfShapes& to) {
     const double z = e.number(38);
     for (const DxfEntity::Value& v : e.values) {
         if (v.code == 10)
-            run.push_back({{dxf_number(v.text), 0, z}, 0});
+            run.push_back({{dxf_number(v.text), DxfEntity::missing, z}, 0});
         else if (v.code == 20 && !run.empty())
             run.back().at.y = dxf_number(v.text);
         else if (v.code == 42 && !run.empty())
@@ -163,6 +163,13 @@ void DxfEntityReader::finish_polyline() {
     vertices_.clear();
 }
 
+void DxfEntityReader::drop_unfinished() {
+    if (!polyline_) return;
+    polyline_ = nullptr;
+    vertices_.clear();
+    skip("POLYLINE", "the file ends within it");
+}
+
 bool DxfEntityReader::add_spline(const DxfEntity& e, DxfShapes& to) {
     DxfSpline s;
     s.degree = static_cast<int>(std::clamp(e.integer(71, 3), -1L, 100L));
@@ -180,7 +187,7 @@ bool DxfEntityReader::add_spline(const DxfEntity& e, DxfShapes& to) {
                 s.weights.push_back(n);
                 break;
             case 10:
-                s.control.push_back({n, 0, 0});
+                s.control.push_back({n, DxfEntity::missing, 0});
                 break;
             case 20:
                 last(s.control, &Point3::y);
@@ -189,7 +196,7 @@ bool DxfEntityReader::add_spline(const DxfEntity& e, DxfShapes& to) {
                 last(s.control, &Point3::z);
                 break;
             case 11:
-                s.fit.push_back({n, 0, 0});
+                s.fit.push_back({n, DxfEntity::missing, 0});
                 break;
             case 21:
                 last(s.fit, &Point3::y);
@@ -298,7 +305,7 @@ bool DxfEntityReader::add_face(const DxfEntity& e, DxfShapes& to) {
 bool DxfEntityReader::add_leader(const DxfEntity& e, DxfShapes& to) {
     std::vector<Vertex> run;
     for (const DxfEntity::Value& v : e.values) {
-        if (v.code == 10) run.push_back({{dxf_number(v.text), 0, 0}, 0});
+        if (v.code == 10) run.push_back({{dxf_number(v.text), DxfEntity::missing, 0}, 0});
         if (v.code == 20 && !run.empty()) run.back().at.y = dxf_number(v.text);
     }
     return add_run(run, false, Affine3{}, layer_of(e), to);

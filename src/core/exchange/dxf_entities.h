@@ -2,6 +2,7 @@
 // Source: the published DXF reference, "ENTITIES section".
 #pragma once
 #include <functional>
+#include <limits>
 #include <string>
 #include <vector>
 
@@ -23,6 +24,8 @@ struct DxfEntity {
     };
     std::vector<Value> values;
 
+    static constexpr double missing = std::numeric_limits<double>::quiet_NaN();
+
     const std::string* find(int code) const {
         for (const Value& v : values)
             if (v.code == code) return &v.text;
@@ -36,7 +39,8 @@ struct DxfEntity {
         const std::string* v = find(code);
         return v ? dxf_integer(*v, otherwise) : otherwise;
     }
-    Point3 point(int code) const { return {number(code), number(code + 10), number(code + 20)}; }
+    /// Not usable where x or y is missing: what is not in the file is not made up.
+    Point3 point(int code) const { return {number(code, missing), number(code + 10, missing), number(code + 20)}; }
     Point3 normal() const { return find(230) ? point(210) : Point3{0, 0, 1}; }
     std::string text(int code) const {
         const std::string* v = find(code);
@@ -93,6 +97,8 @@ public:
     void set_decoder(const DxfTextDecoder& decoder) { decoder_ = decoder; }
     void add(const DxfEntity&, DxfShapes& to);
     void finish() { finish_polyline(); }
+    /// The file ends within what is being read: it is left out.
+    void drop_unfinished();
 
 private:
     struct Vertex {

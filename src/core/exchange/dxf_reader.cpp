@@ -38,8 +38,7 @@ public:
             if (!sections_) throw Error("is not DXF: " + fault.summary(), name_ + ", " + fault.where());
             skip("everything from " + fault.where() + " on", fault.summary());
         }
-        finish_entity();
-        entities_.finish();
+        drop_unfinished();
         if (!sections_) throw Error("is not DXF: no SECTION in it", name_, "Choose a DXF file");
         put(model_, Affine3{}, Inherit{}, 0);
         leave_out_far_pieces();
@@ -70,7 +69,7 @@ private:
             if (++count % 4096 == 0) cancel_.check();
             if (g.code == 0) {
                 finish_entity();
-                if (g.value == "EOF") return;
+                if (g.value == "EOF") return entities_.finish();
                 if (g.value == "SECTION")
                     awaiting_section_name_ = true;
                 else if (g.value == "ENDSEC")
@@ -157,6 +156,13 @@ private:
         }
     }
 
+    /// Where the file is cut short, what stands last is not whole, though it may look so.
+    void drop_unfinished() {
+        if (!entity_.type.empty()) skip(entity_.type, "the file ends within it");
+        entity_ = {};
+        entities_.drop_unfinished();
+    }
+
     void skip(const std::string& what, const std::string& why, std::size_t count = 1) {
         skipped_[{what, why}] += count;
     }
@@ -181,6 +187,7 @@ private:
     }
 
     void add_layer(const DxfEntity& e) {
+        if (e.text(2).empty()) return skip("LAYER", "it has no name");
         CadLayer& l = out_.layers[static_cast<std::size_t>(layer(e.text(2)))];
         frozen_.resize(out_.layers.size(), false);
         const bool frozen = (e.integer(70) & 1) != 0;

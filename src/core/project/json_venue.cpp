@@ -109,6 +109,7 @@ Json write_zone(const Zone& z) {
               {"kind", zone_kind_name(z.kind)},
               {"colour", z.colour},
               {"outline", write_points(z.outline)}};
+    if (z.open_air) json["open_air"] = true;
     write_group(json, z.group);
     return json;
 }
@@ -117,8 +118,9 @@ Zone read_zone(const Reader& r) {
     Zone z{r.at("id").id<ZoneId>(), r.at("name").text(), r.at("kind").word(find_zone_kind),
            read_points(r.at("outline"))};
     if (const auto colour = r.find("colour")) z.colour = colour->integer();
+    if (const auto open = r.find("open_air")) z.open_air = open->boolean();
     z.group = read_group(r);
-    return z;
+    return r.kept(std::move(z));
 }
 
 Json write_void(const SlabVoid& v) {

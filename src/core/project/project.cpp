@@ -71,6 +71,9 @@ const Floor* find_floor(const Project& project, std::string_view name) {
     const auto floors = all_floors(project);
     for (const Floor* floor : floors)
         if (floor_title(project, *floor) == name) return floor;
+    for (const Building& b : project.buildings)
+        for (const Floor& floor : b.floors)
+            if (b.name + ", " + floor.name == name) return &floor;
     for (const Floor* floor : floors)
         if (floor->name == name) return floor;
     return nullptr;

@@ -93,7 +93,7 @@ struct Project {
 /// All floors of all buildings, lowest first in each.
 std::vector<const Floor*> all_floors(const Project&);
 const Floor* find_floor(const Project&, FloorId);
-/// By the floor's title or, where no title is so, its name.
+/// By the floor's title; where no title is so by "building, floor", and else by its name.
 const Floor* find_floor(const Project&, std::string_view name);
 /// Where people come in: the lowest floor that is not below the ground, of the first building that has
 /// floors.

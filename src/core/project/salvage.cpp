@@ -13,6 +13,9 @@
 namespace yemvo {
 namespace {
 
+/// Beyond it no new ids could be given for long.
+constexpr std::uint32_t most_id = 3'900'000'000;
+
 class Mending {
 public:
     Mending(Project& project, std::vector<SetAside>& aside) : p_(project), aside_(aside) {}
@@ -86,17 +89,20 @@ private:
 
     void raise_next_id() {
         std::uint32_t highest = 0;
-        each_id([&](std::uint32_t id) { highest = std::max(highest, id); });
-        if (p_.next_id > highest) return;
-        note("next_id", "was not above every id");
+        each_id([&](std::uint32_t id) {
+            if (id <= most_id) highest = std::max(highest, id);
+        });
+        if (p_.next_id > highest && p_.next_id <= most_id) return;
+        note("next_id", "was not above every id, or left no room for more");
         p_.next_id = highest + 1;
     }
 
     /// A new id where the thing has none or one that is taken.
     template <class Tag>
     bool number(Id<Tag>& id, const std::string& what) {
-        if (id.value != 0 && ids_.insert(id.value).second) return false;
-        if (id.value != 0) note(what, "its id " + std::to_string(id.value) + " was used twice: it has another now");
+        if (id.value != 0 && id.value < p_.next_id && ids_.insert(id.value).second) return false;
+        if (id.value != 0)
+            note(what, "its id " + std::to_string(id.value) + " was used twice or beyond reason: it has another now");
         id = new_id<Id<Tag>>(p_);
         ids_.insert(id.value);
         return true;
@@ -130,7 +136,7 @@ private:
         std::set<std::uint32_t> here;
         bool fine = true;
         for (const auto& thing : *list)
-            if (thing.id.value == 0 || ids_.contains(thing.id.value) || !here.insert(thing.id.value).second ||
+            if (thing.id.value == 0 || thing.id.value >= p_.next_id || ids_.contains(thing.id.value) || !here.insert(thing.id.value).second ||
                 !each_type_known(thing))
                 fine = false;
         if (fine) {

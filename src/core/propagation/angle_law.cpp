@@ -49,21 +49,25 @@ AngleLaw AngleLaw::constant(double loss_db) {
 
 namespace {
 
-AngleLaw law_on(const Pieces& pieces, const WallType& type, double frequency_ghz) {
+/// `loss_db(u)`: the law that is put on the pieces.
+template <class Loss>
+AngleLaw law_on(const Pieces& pieces, Loss loss_db) {
     AngleLaw law;
     law.flat = false;
     law.pieces = pieces.count;
     law.place = {static_cast<float>(pieces.start()), static_cast<float>(pieces.scale()),
                  static_cast<float>(-pieces.scale() * pieces.bend)};
-    const auto at = [&](double where) {
-        return loss_at_angle_db(type, frequency_ghz, angle_deg(pieces.u(where)));
-    };
+    const auto at = [&](double where) { return loss_db(pieces.u(where)); };
     for (std::size_t i = 0; i < static_cast<std::size_t>(pieces.count); ++i) {
         const double first = static_cast<double>(i);
         const auto c = cubic({at(first), at(first + 1.0 / 3), at(first + 2.0 / 3), at(first + 1)});
         for (std::size_t k = 0; k < c.size(); ++k) law.c[k][i] = static_cast<float>(c[k]);
     }
     return law;
+}
+
+AngleLaw law_on(const Pieces& pieces, const WallType& type, double frequency_ghz) {
+    return law_on(pieces, [&](double u) { return loss_at_angle_db(type, frequency_ghz, angle_deg(u)); });
 }
 
 bool close(const AngleLaw& law, const WallType& type, double frequency_ghz) {
@@ -89,6 +93,20 @@ std::vector<AngleLaw> angle_laws(const WallType& type, const std::vector<double>
     }
     if (!all_close)
         for (std::size_t i = 0; i < laws.size(); ++i) laws[i] = law_on(fine_pieces, type, frequencies_ghz[i]);
+    return laws;
+}
+
+std::vector<AngleLaw> on_same_pieces(std::vector<AngleLaw> laws) {
+    bool all_flat = true, any_fine = false;
+    for (const AngleLaw& law : laws) {
+        all_flat = all_flat && law.flat;
+        any_fine = any_fine || (!law.flat && law.pieces == AngleLaw::most_pieces);
+    }
+    if (all_flat) return laws;
+    const Pieces& pieces = any_fine ? fine_pieces : coarse_pieces;
+    for (AngleLaw& law : laws)
+        if (law.flat || law.pieces != pieces.count)
+            law = law_on(pieces, [old = law](double u) { return old.loss_db(u); });
     return laws;
 }
 

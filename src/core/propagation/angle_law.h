@@ -39,4 +39,7 @@ struct AngleLaw {
 /// off by more than 0.05 dB. Obstacles' laws are constant and a metre's.
 std::vector<AngleLaw> angle_laws(const WallType&, const std::vector<double>& frequencies_ghz);
 
+/// Laws of different types put on the same pieces, so that they can stand in one row.
+std::vector<AngleLaw> on_same_pieces(std::vector<AngleLaw>);
+
 }  // namespace yemvo

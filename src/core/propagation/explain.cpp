@@ -26,8 +26,8 @@ TermKind term_kind(CrossingKind kind) {
     return TermKind::slab;
 }
 
-std::string crossing_name(const Project& project, const Scene& scene, const Crossing& c) {
-    const std::string& type = wall_type(project, scene.types[static_cast<std::size_t>(c.row)]).name;
+std::string crossing_name(const Project& project, const Scene& scene, const Crossing& c, BandId band) {
+    const std::string& type = wall_type(project, scene.type_of(c.row, band)).name;
     if (c.kind != CrossingKind::slab) return type;
     return type + " under " + floor_title(project, *find_floor(project, c.floor));
 }
@@ -69,7 +69,7 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     const auto crossings = trace(scene, source, receiver);
     link.deviation_db = deviation_db(scene, crossings, radio.channel.band);
     for (const Crossing& c : crossings)
-        link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c),
+        link.terms.push_back({term_kind(c.kind), crossing_name(project, scene, c, radio.channel.band),
                               -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg(), c.length_m});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
     link.noise_dbm = client_noise_dbm(project, radio.channel);

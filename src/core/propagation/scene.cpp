@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
 #include <stdexcept>
 
 #include "geometry/segment_index.h"
@@ -11,8 +12,12 @@
 namespace yemvo {
 namespace {
 
-std::uint64_t walls_key(const std::vector<Wall>& walls) {
+std::uint64_t mask_key(const std::vector<Wall>& walls, const std::vector<std::vector<Point>>& courtyards) {
     ContentKey key;
+    for (const auto& outline : courtyards) {
+        key.add(-static_cast<int>(outline.size()));
+        for (Point p : outline) key.add(p.x).add(p.y);
+    }
     for (const Wall& w : walls) {
         key.add(static_cast<int>(w.points.size()));
         for (Point p : w.points) key.add(p.x).add(p.y);
@@ -22,9 +27,10 @@ std::uint64_t walls_key(const std::vector<Wall>& walls) {
 }
 
 std::shared_ptr<const FloorMask> mask_of(const Floor& floor, ContentCache<FloorMask>& cache) {
-    const std::uint64_t key = walls_key(*floor.walls);
+    const auto courtyards = open_air(floor);
+    const std::uint64_t key = mask_key(*floor.walls, courtyards);
     if (auto kept = cache.find(key)) return kept;
-    auto mask = std::make_shared<const FloorMask>(*floor.walls);
+    auto mask = std::make_shared<const FloorMask>(*floor.walls, courtyards);
     cache.keep(key, mask, 1 << 17);
     return mask;
 }
@@ -67,9 +73,14 @@ public:
                 building.id == scene_.frame ? Similarity{} : compose(to_frame_, building.placement);
             for (const Floor& floor : building.floors) add(building, floor, placed);
         }
-        merge_colinear(scene_.panels, [&](int row) {
-            return double{scene_.laws[static_cast<std::size_t>(row)][band_5.index].loss_db(1)};
-        });
+        merge_colinear(scene_.panels, [&] {
+            std::vector<std::vector<double>> losses;
+            for (const auto& laws : scene_.laws) {
+                auto& row_losses = losses.emplace_back();
+                for (const AngleLaw& law : laws) row_losses.push_back(law.loss_db(1));
+            }
+            return losses;
+        }(), [&](const std::vector<int>& by_band) { return mixed_row(by_band); });
         std::sort(scene_.slabs.begin(), scene_.slabs.end(),
                   [](const SceneSlab& a, const SceneSlab& b) { return a.level_m < b.level_m; });
         index_panels();
@@ -83,6 +94,21 @@ private:
         scene_.laws = laws->loss;
         scene_.deviations = laws->deviation;
         for (const WallType& type : *project_.wall_types) scene_.types.push_back(type.id);
+    }
+    /// A row whose law is in each band that of another row: of walls on each other, of which one takes more in one
+    /// band and one in another.
+    int mixed_row(const std::vector<int>& by_band) {
+        const auto known = mixed_.find(by_band);
+        if (known != mixed_.end()) return known->second;
+        std::vector<AngleLaw> laws, deviations;
+        for (std::size_t b = 0; b < by_band.size(); ++b) {
+            laws.push_back(scene_.laws[static_cast<std::size_t>(by_band[b])][b]);
+            deviations.push_back(scene_.deviations[static_cast<std::size_t>(by_band[b])][b]);
+        }
+        scene_.laws.push_back(on_same_pieces(std::move(laws)));
+        scene_.deviations.push_back(std::move(deviations));
+        scene_.mixed.push_back(by_band);
+        return mixed_[by_band] = static_cast<int>(scene_.laws.size()) - 1;
     }
     int row(WallTypeId id) const {
         const auto found = std::find(scene_.types.begin(), scene_.types.end(), id);
@@ -280,6 +306,7 @@ private:
     SceneCache& cache_;
     Similarity to_frame_;
     Scene scene_;
+    std::map<std::vector<int>, int> mixed_;
 };
 
 bool passes_wall(const Scene& scene, Point3 from, Point3 to) {
@@ -324,6 +351,12 @@ std::optional<int> SceneSlab::row_at(Point in_scene) const {
     for (auto patch = patches.rbegin(); patch != patches.rend(); ++patch)
         if (contains(patch->outline, p)) return patch->row;
     return row;
+}
+
+WallTypeId Scene::type_of(int row, BandId band) const {
+    const auto at = static_cast<std::size_t>(row);
+    if (at < types.size()) return types[at];
+    return types[static_cast<std::size_t>(mixed[at - types.size()][band.index])];
 }
 
 const SceneFloor& Scene::floor(FloorId id) const {

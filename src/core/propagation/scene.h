@@ -89,7 +89,11 @@ struct Scene {
     std::vector<std::vector<AngleLaw>> laws;  ///< a row a wall type, a law a band at its reference frequency
     std::vector<std::vector<AngleLaw>>
         deviations;                 ///< standard deviation of each [dB], from the type's spread
-    std::vector<WallTypeId> types;  ///< of each row
+    std::vector<WallTypeId> types;  ///< of each row that is a type's own; they come first
+    /// Of each row after those: which row it is in each band. Walls on each other, of which one takes more in one
+    /// band and one in another.
+    std::vector<std::vector<int>> mixed;
+    WallTypeId type_of(int row, BandId) const;
     std::vector<SceneFloor> floors;
     BuildingId frame;       ///< the building in whose metres it is
     std::uint64_t key = 0;  ///< equal for equal content
@@ -126,7 +130,7 @@ private:
     std::list<Kept> scenes_;
 };
 /// In the metres of `frame`, by default the first building. Where walls lie on each other, the one that takes
-/// more counts. Arcs are followed by chords; walls up to the
+/// more counts, band by band. Arcs are followed by chords; walls up to the
 /// ceiling are cut where the ceiling's height changes. Walls on sloping ground stand on the ground under
 /// their middle, cut so that it rises by at most 0.25 m along a panel.
 Scene make_scene(const Project&, SceneCache&, BuildingId frame = {});

@@ -6,12 +6,12 @@
 namespace yemvo {
 namespace {
 
-std::optional<Box> walls_box(const Floor& floor) {
+/// Round the walls that enclose something: strays and garden walls do not count.
+std::optional<Box> walls_box(const Floor& floor, const FloorMask& mask) {
     std::vector<Point> points;
-    for (const Wall& w : *floor.walls) {
-        const auto run = flattened(w);
-        points.insert(points.end(), run.begin(), run.end());
-    }
+    for (const Wall& w : *floor.walls)
+        for (Point p : flattened(w))
+            if (mask.inside(p)) points.push_back(p);
     return bounds(points);
 }
 
@@ -74,7 +74,7 @@ Surface make_surface(const Project& project, const Scene& scene, const Floor& fl
     if (!floor.plate.empty())
         box = bounds(floor.plate);
     else if (closed)
-        box = walls_box(floor);
+        box = walls_box(floor, *at.mask);
     else if (at.kind == BuildingKind::yard)
         box = yard_box(floor);
     if (!box) box = open_box(project, floor);

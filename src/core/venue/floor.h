@@ -30,6 +30,7 @@ struct Zone {
     std::vector<Point> outline;  ///< at least three corners
     int colour = 0;              ///< which of the zone colours, [0, zone_colours)
     GroupId group = {};
+    bool open_air = false;  ///< a courtyard: walls enclose it, but it is outside, under the open sky
     friend bool operator==(const Zone&, const Zone&) = default;
 };
 inline constexpr int zone_colours = 8;

@@ -47,15 +47,20 @@ public:
         zoom *= std::min(1.0, std::sqrt(most_px / (wanted.width() * wanted.height() * zoom * zoom)));
         const QSize whole(std::max(1, static_cast<int>(std::lround(size_.width() * zoom))),
                           std::max(1, static_cast<int>(std::lround(size_.height() * zoom))));
-        // the true scales after rounding the page to whole pixels
-        const double zx = whole.width() / size_.width(), zy = whole.height() / size_.height();
+        // the true scales: Qt cuts the page's size to whole points on the way
+        const auto scale = [](int pixels, double points) {
+            return pixels / points * std::max(1.0, std::floor(points)) / points;
+        };
+        const double zx = scale(whole.width(), size_.width()), zy = scale(whole.height(), size_.height());
+        const QRect all(0, 0, static_cast<int>(std::ceil(size_.width() * zx)),
+                        static_cast<int>(std::ceil(size_.height() * zy)));
         const QRect part = QRectF(wanted.x() * zx, wanted.y() * zy, wanted.width() * zx, wanted.height() * zy)
                                .toAlignedRect()
-                               .intersected(QRect(QPoint(0, 0), whole));
+                               .intersected(all);
         if (part.isEmpty()) return;
         QPdfDocumentRenderOptions options;
         options.setScaledSize(whole);
-        options.setScaledClipRect(part);
+        options.setScaledClipRect(part.adjusted(0, 0, 1, 1));  // Qt takes its last pixel for the end
         const QImage image = document_.render(page_, part.size(), options);
         p.setTransform(to_px);
         p.setRenderHint(QPainter::SmoothPixmapTransform);
