@@ -132,7 +132,7 @@ int predict(Context& context, const PredictWish& wish) {
 int verdict(Context& context, const std::string& file) {
     const Project project = load(context, file);
     Predictor predictor;
-    const Verdict v = judge(project, predictor.predict(project, {}, wish_to_judge(project)));
+    const Verdict v = judge_by_floors(project, predictor);
     const Json json = to_json(project, v);
     for (const CoarseFloor& c : v.coarse)
         context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of " << v.grid_m

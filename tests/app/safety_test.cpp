@@ -469,3 +469,39 @@ TEST_CASE("a probe looked at while floors come and go waits for the next predict
     REQUIRE(d.settle());
     CHECK(d.w().probed());
 }
+
+TEST_CASE("a tower too large to be kept whole is judged floor by floor, and says how far it is meanwhile") {
+    Safe d;
+    Project p = new_project("Tower", {LengthUnits::metres, "GB", 1.2, 7}, 6, 3.5);
+    for (std::size_t f = 0; f < 6; ++f) {
+        yemvo::test::wall(p, "plasterboard", {{0, 0}, {240, 0}, {240, 160}, {0, 160}, {0, 0}}, 0, {}, f);
+        for (int i = 0; i < 30; ++i)
+            add_access_point(p, yemvo::test::floor_at(p, f), (*p.models)[2].id,
+                             {20.0 + 40 * (i % 6), 15.0 + 30.0 * (i / 6)});
+    }
+    QStringList said;
+    auto* verdict = d.find<QAbstractButton>("verdict");
+    QObject::connect(&d.window.runner(), &PredictionRunner::judged_so_far, verdict, [&](int, int) {
+        const auto& so_far = d.w().judged_so_far();
+        if (so_far) said << QString("%1 of %2").arg(so_far->floors).arg(so_far->all);
+    }, Qt::QueuedConnection);
+    d.window.open_project(p, {});
+    d.w().set_step(Step::placement);
+    const auto whole = [&] {
+        return QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().floor_prediction() && d.w().prediction()->verdict; }, 60'000);
+    };
+    REQUIRE(whole());
+    CHECK(said.contains("3 of 6"));
+    CHECK_FALSE(d.w().judged_so_far());
+    CHECK(d.w().verdict()->complete());
+    CHECK(d.w().verdict()->floors_judged == 6);
+    CHECK(d.w().prediction()->site.floors.size() == 1);  // only the floor in view is kept
+    const double share = d.w().verdict()->requirements.front().share_met();
+    // another floor asks for its fields alone
+    said.clear();
+    d.w().show_floor(yemvo::test::floor_at(p, 4));
+    REQUIRE(whole());
+    REQUIRE(d.w().floor_prediction());
+    CHECK(said.isEmpty());
+    CHECK(d.w().verdict()->requirements.front().share_met() == share);
+}

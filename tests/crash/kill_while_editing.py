@@ -78,11 +78,10 @@ try:
             real = file = mounted + "/venue.yemvo"
         subprocess.run([cli, "demo", "--out", file], check=True, stdout=subprocess.DEVNULL, env=environment)
         if kind == "full disk":
-            with open(mounted + "/filling", "wb") as filling:
+            with open(mounted + "/filling", "wb", buffering=0) as filling:
                 try:
                     while True:
                         filling.write(b"x" * 4096)
-                        filling.flush()
                 except OSError:
                     pass
         windows, processes = [], []

@@ -104,6 +104,7 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
 }
 
 bool VerdictView::judged() const {
+    if (workspace_.judged_so_far()) return false;
     return workspace_.document().is_open() && workspace_.verdict() && !workspace_.verdict()->bands.empty() &&
            workspace_.verdict()->demanded_m2() > 0 && !placed_access_points(workspace_.project()).empty();
 }
@@ -115,6 +116,8 @@ QSize VerdictView::sizeHint() const {
 
 QString VerdictView::words() const {
     if (!workspace_.document().is_open()) return {};
+    if (const auto& so_far = workspace_.judged_so_far())
+        return QString("%1 of %2 floors judged").arg(so_far->floors).arg(so_far->all);
     if (placed_access_points(workspace_.project()).empty() || !workspace_.verdict())
         return "No verdict yet: place an access point";
     if (workspace_.verdict()->bands.empty()) return "No verdict: nothing is required yet";

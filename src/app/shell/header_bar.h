@@ -54,6 +54,7 @@ private:
 class HeaderBar : public QWidget {
     Q_OBJECT
 public:
+    void refresh();
     explicit HeaderBar(Workspace&, QWidget* parent = nullptr);
     QMenuBar* menus() { return menus_; }
 
@@ -61,7 +62,6 @@ signals:
     void findings_asked();
 
 private:
-    void refresh();
     void paintEvent(QPaintEvent*) override;
     Workspace& workspace_;
     QMenuBar* menus_;

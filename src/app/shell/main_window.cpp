@@ -255,6 +255,13 @@ void MainWindow::connect_parts() {
         },
         Qt::QueuedConnection);
     connect(
+        runner_, &PredictionRunner::judged_so_far, this,
+        [this](int floors, int all) {
+            workspace_.set_judged_so_far(floors, all);
+            header_->refresh();
+        },
+        Qt::QueuedConnection);
+    connect(
         runner_, &PredictionRunner::failed, this,
         [this](const QString& why) { status_->set_message(why, true); }, Qt::QueuedConnection);
     say_work_->setSingleShot(true);

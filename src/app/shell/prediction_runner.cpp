@@ -1,10 +1,14 @@
 #include "app/shell/prediction_runner.h"
 
+#include <algorithm>
+
 namespace yemvo::app {
 
 using namespace std::chrono_literals;
 
 static constexpr std::size_t most_places = 6;  ///< that Proof shows
+/// Fields of all floors are kept side by side up to here; a site that needs more is judged floor by floor.
+static constexpr std::size_t most_kept_bytes = std::size_t{512} << 20;
 
 PredictionRunner::PredictionRunner(QObject* parent) : QObject(parent), thread_([this] { work(); }) {}
 
@@ -93,6 +97,63 @@ static std::vector<FloorId> in_order(const Project& project, FloorId in_view) {
     return order;
 }
 
+/// About what the fields of all radios on all floors take together, if each reached every floor.
+static std::size_t field_bytes(const Project& project) {
+    std::size_t radios = 0;
+    for (const PlacedAccessPoint& placed : placed_access_points(project))
+        for (const Radio& r : placed.access_point->radios) radios += r.on;
+    double cells = 0;
+    const double cell_m2 = project.settings.grid_m * project.settings.grid_m;
+    for (const Floor* f : all_floors(project))
+        if (const auto box = extent(*f)) cells += std::min(box->width() * box->height() / cell_m2, 4e6);
+    return static_cast<std::size_t>(cells) * radios * sizeof(std::int16_t);
+}
+
+void PredictionRunner::run_by_floors(const Request& request, const std::vector<FloorId>& order,
+                                     std::shared_ptr<Prediction> whole, const CancelToken& token) {
+    PredictionWish wish = wish_to_judge(request.project);
+    wish.deviation = wish.deviation || request.extra.deviation;
+    SiteJudge judge(request.project);
+    std::vector<WorstPlace> places;
+    const int all = static_cast<int>(order.size());
+    const bool known = judged_ && judged_->extra == request.extra && judged_->project == request.project;
+    int done = 0;
+    for (FloorId id : order) {
+        wish.progress = [this, done, all](double share) { tell_share((done + share) / all); };
+        SitePrediction one = predictor_.predict(request.project, {id}, wish, token);
+        if (done == 0) {
+            whole->site.floors.push_back(one.floors.front());
+            emit ready(std::make_shared<Prediction>(*whole));
+            if (known) break;
+            if (newer_waits()) token.cancel();
+        }
+        judge.add(one.floors.front());
+        if (request.extra.places)
+            for (WorstPlace& p : worst_places(request.project, one, judge.verdict(), most_places, token))
+                places.push_back(std::move(p));
+        emit judged_so_far(++done, all);
+        token.check();
+    }
+    if (!known) {
+        std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) {
+            if ((a.on_floor == Outcome::met) != (b.on_floor == Outcome::met)) return b.on_floor == Outcome::met;
+            return a.area_m2 > b.area_m2;
+        });
+        if (places.size() > most_places) places.resize(most_places);
+        judged_ = Judged{request.project, request.extra, judge.verdict(), std::move(places)};
+    }
+    whole->verdict = judged_->verdict;
+    whole->places = judged_->places;
+    if (request.extra.outside) add_outside(request, *whole, token);
+    emit ready(whole);
+}
+
+void PredictionRunner::add_outside(const Request& request, Prediction& to, const CancelToken& token) {
+    constexpr double beyond_m = 25;
+    to.outside =
+        predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, token).floors.front();
+}
+
 void PredictionRunner::run(const Request& request, const CancelToken& token) {
     const auto order = in_order(request.project, request.in_view);
     emit working(true, tr("Predicting"));
@@ -106,6 +167,7 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
         whole->other_project = request.other;
         whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();
     }
+    if (field_bytes(request.project) > most_kept_bytes) return run_by_floors(request, order, whole, token);
     bool first = true;
     wish.progress = [this](double share) { tell_share(share); };
     whole->site = predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
@@ -121,11 +183,7 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     whole->verdict = judge(request.project, whole->site);
     if (extra.places)
         whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, token);
-    if (extra.outside) {
-        constexpr double beyond_m = 25;
-        whole->outside = predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, token)
-                             .floors.front();
-    }
+    if (extra.outside) add_outside(request, *whole, token);
     emit ready(whole);
 }
 

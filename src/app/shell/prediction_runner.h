@@ -39,6 +39,8 @@ public:
 
 signals:
     void ready(std::shared_ptr<const yemvo::app::Prediction>);
+    /// While a large site is judged floor by floor.
+    void judged_so_far(int floors, int of_all);
     void working(bool on, const QString& doing);
     void failed(const QString& message);
 
@@ -52,10 +54,22 @@ private:
     };
     void work();
     void run(const Request&, const CancelToken&);
+    /// A site whose fields would not fit together: floor by floor, only the one in view stays.
+    void run_by_floors(const Request&, const std::vector<FloorId>& order, std::shared_ptr<Prediction>,
+                       const CancelToken&);
+    void add_outside(const Request&, Prediction& to, const CancelToken&);
     bool newer_waits();
     void tell_share(double share);
 
     Predictor predictor_;
+    /// Of the last site that was judged floor by floor: another floor in view asks for no new verdict.
+    struct Judged {
+        Project project;
+        ExtraWish extra;
+        Verdict verdict;
+        std::vector<WorstPlace> places;
+    };
+    std::optional<Judged> judged_;
     mutable std::mutex mutex_;
     std::condition_variable wake_;
     std::optional<Request> waiting_;

@@ -409,6 +409,7 @@ void Workspace::set_prediction(std::shared_ptr<const Prediction> prediction) {
         emit floor_predicted();
         return;
     }
+    judged_so_far_.reset();
     prediction_ = std::move(prediction);
     if (prediction_) {
         const int at = document_.history().index();
@@ -417,6 +418,11 @@ void Workspace::set_prediction(std::shared_ptr<const Prediction> prediction) {
         verdict_ = prediction_->verdict;
     }
     emit prediction_changed();
+}
+
+void Workspace::set_judged_so_far(int floors, int all) {
+    judged_so_far_.reset();
+    if (floors < all) judged_so_far_ = {floors, all};
 }
 
 /// The floor that is ready; the others stay as they were until they are, the verdict and its places too.

@@ -196,6 +196,12 @@ public:
     /// What the map is drawn over: the floor, or for the lens of what is heard outside its surroundings.
     const FloorPrediction* map_prediction() const;
     void set_prediction(std::shared_ptr<const Prediction>);
+    /// How many floors of a large site are judged so far, while others are still worked out; none when all are.
+    struct JudgedSoFar {
+        int floors, all;
+    };
+    const std::optional<JudgedSoFar>& judged_so_far() const { return judged_so_far_; }
+    void set_judged_so_far(int floors, int all);
     /// Verdict before the last edit that changed it, for showing the difference.
     const std::optional<Verdict>& previous_verdict() const { return previous_verdict_; }
     const std::optional<Verdict>& verdict() const { return verdict_; }
@@ -253,6 +259,7 @@ public:
     void kinds_were_changed() { emit kinds_changed(); }
 
 private:
+    std::optional<JudgedSoFar> judged_so_far_;
     QString refusal_;
     void project_replaced();
     void drop_what_is_gone();

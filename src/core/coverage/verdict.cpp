@@ -209,6 +209,8 @@ Verdict nothing_judged(const Project& project) {
     }
     std::sort(verdict.bands.begin(), verdict.bands.end(),
               [](const BandResult& a, const BandResult& b) { return a.band < b.band; });
+    verdict.grid_m = project.settings.grid_m;
+    verdict.floors_all = all_floors(project).size();
     return verdict;
 }
 
@@ -303,6 +305,29 @@ static void join(Verdict& whole, Verdict&& floor) {
     append(whole.zones, floor.zones);
 }
 
+static void note_floor(Verdict& verdict, const FloorPrediction& p) {
+    ++verdict.floors_judged;
+    if (p.surface.cell_m > verdict.grid_m * 1.001) verdict.coarse.push_back({p.floor, p.surface.cell_m});
+}
+
+SiteJudge::SiteJudge(const Project& project)
+    : project_(project), nothing_(nothing_judged(project)), verdict_(nothing_) {}
+
+void SiteJudge::add(const FloorPrediction& p) {
+    Verdict part = nothing_;
+    FloorJudge(project_, *find_floor(project_, p.floor), p).run(part);
+    join(verdict_, std::move(part));
+    note_floor(verdict_, p);
+}
+
+Verdict judge_by_floors(const Project& project, Predictor& predictor, const CancelToken& cancel) {
+    SiteJudge judged(project);
+    const PredictionWish wish = wish_to_judge(project);
+    for (const Floor* floor : all_floors(project))
+        judged.add(predictor.predict(project, {floor->id}, wish, cancel).floors.front());
+    return judged.verdict();
+}
+
 Verdict judge(const Project& project, const SitePrediction& site) {
     Verdict verdict = nothing_judged(project);
     const auto floors = all_floors(project);
@@ -314,9 +339,7 @@ Verdict judge(const Project& project, const SitePrediction& site) {
             FloorJudge(project, *floors[i], *p).run(parts[i]);
     });
     for (Verdict& part : parts) join(verdict, std::move(part));
-    verdict.grid_m = project.settings.grid_m;
-    for (const FloorPrediction& p : site.floors)
-        if (p.surface.cell_m > verdict.grid_m * 1.001) verdict.coarse.push_back({p.floor, p.surface.cell_m});
+    for (const FloorPrediction& p : site.floors) note_floor(verdict, p);
     return verdict;
 }
 

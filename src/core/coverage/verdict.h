@@ -70,6 +70,8 @@ struct CoarseFloor {
 };
 
 struct Verdict {
+    std::size_t floors_judged = 0, floors_all = 0;  ///< the first is less while the others are still worked out
+    bool complete() const { return floors_judged == floors_all; }
     double grid_m = 0;                ///< as asked for
     std::vector<CoarseFloor> coarse;  ///< floors that are judged on a coarser one
     /// Area that anything is asked of, over all floors and bands; 0: there is nothing to judge.
@@ -92,5 +94,22 @@ PredictionWish wish_to_judge(const Project&);
 std::string lacks_to_judge(const Project&, const Verdict&);
 /// `site` must hold every floor that counts. Throws Error for a requirement whose lens is unknown.
 Verdict judge(const Project&, const SitePrediction&);
+
+/// Judges a site floor by floor, so that one floor's fields at a time have to be in memory.
+class SiteJudge {
+public:
+    explicit SiteJudge(const Project&);
+    /// Each floor once.
+    void add(const FloorPrediction&);
+    /// Of the floors so far.
+    const Verdict& verdict() const { return verdict_; }
+
+private:
+    Project project_;
+    Verdict nothing_, verdict_;
+};
+
+/// Predicts and judges every floor, one after the other. Throws Cancelled.
+Verdict judge_by_floors(const Project&, Predictor&, const CancelToken& = {});
 
 }  // namespace yemvo

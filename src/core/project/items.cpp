@@ -3,6 +3,7 @@
 #include <array>
 #include <cmath>
 #include <map>
+#include <unordered_set>
 
 #include "project/edits.h"
 #include "project/parts.h"
@@ -261,10 +262,30 @@ Motion mirrored(Point a, Point b) {
     return m;
 }
 
+namespace {
+
+/// Carries the walls among the items in one pass over the floor's list.
+void carry_walls(Project& project, FloorId at, const std::unordered_set<std::uint32_t>& ids, const Motion& m) {
+    std::size_t carried = 0;
+    for (Wall& w : floor_of(project, at).walls.edit())
+        if (ids.contains(w.id.value)) {
+            carry(w, m);
+            ++carried;
+        }
+    if (carried != ids.size()) unknown();
+}
+
+}  // namespace
+
 void move_items(Project& project, FloorId at, const std::vector<Item>& items, const Motion& m) {
+    std::unordered_set<std::uint32_t> walls;
+    for (const Item& item : items)
+        if (item.kind == ItemKind::wall) walls.insert(item.id);
+    if (!walls.empty()) carry_walls(project, at, walls, m);
     for (const Item& item : items) {
+        if (item.kind == ItemKind::wall) continue;
         if (item.kind == ItemKind::opening) {
-            if (!contains_item(items, {ItemKind::wall, item.wall})) slide(project, at, item, m);
+            if (!walls.contains(item.wall)) slide(project, at, item, m);
         } else if (item.kind == ItemKind::access_point) {
             carry_access_point(project, at, item, m);
         } else if (!with_thing(floor_of(project, at), item, [&](auto& t) { carry(t, m); })) {

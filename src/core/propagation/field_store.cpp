@@ -115,14 +115,15 @@ std::uint64_t FieldStore::met_key(const Scene& scene, const RayHeights& h) {
 /// that is within the limit, old ones none at all.
 std::shared_ptr<const Obstruction> FieldStore::untouched(const Place& place, const Last& last) {
     const auto kept = last.obstruction.lock();
-    if (!kept || !last.scene) return nullptr;
+    const std::shared_ptr<const Scene> last_scene = last.scene.lock();
+    if (!kept || !last_scene) return nullptr;
     const RayHeights h = ray_heights(place.surface, place.source);
-    if (other_key(*last.scene, h) != other_key(*place.scene, h)) return nullptr;
+    if (other_key(*last_scene, h) != other_key(*place.scene, h)) return nullptr;
     constexpr std::size_t many = 64;
-    const auto change = changed(last.scene, place.scene);
+    const auto change = changed(last_scene, place.scene);
     if (change->removed.size() + change->added.size() > many) return nullptr;
     const Point3 from = engine_source(*place.scene, place.source);
-    if (!(from == engine_source(*last.scene, place.source))) return nullptr;
+    if (!(from == engine_source(*last_scene, place.source))) return nullptr;
     for (const ScenePanel& panel : change->removed)
         if (can_touch(place.surface, from, panel, nullptr)) return nullptr;
     for (const ScenePanel& panel : change->added)
@@ -141,8 +142,9 @@ std::shared_ptr<const Obstruction> FieldStore::obstruction(const Place& place, c
     }
     made = untouched(place, last);
     if (!made) {
-        made = std::make_shared<const Obstruction>(
-            cast_shadows(*place.scene, place.surface, place.source, cancel));
+        Obstruction traced = cast_shadows(*place.scene, place.surface, place.source, cancel);
+        if (traced.silent()) traced.by_band = {};  // its cells say nothing
+        made = std::make_shared<const Obstruction>(std::move(traced));
         ++traced_;
     }
     obstructions_.keep(place.key, made, made->bytes());

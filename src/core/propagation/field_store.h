@@ -17,7 +17,7 @@ namespace yemvo {
 /// Safe from several threads at once.
 class FieldStore {
 public:
-    explicit FieldStore(std::size_t budget_bytes = std::size_t{768} << 20);
+    explicit FieldStore(std::size_t budget_bytes = std::size_t{512} << 20);
 
     /// An access point's place over a surface, with the key of everything that its rays can meet. The scene
     /// and the surface must outlive it.
@@ -43,7 +43,7 @@ public:
 
 private:
     struct Last {
-        std::shared_ptr<const Scene> scene;
+        std::weak_ptr<const Scene> scene;  ///< kept by the scene cache while it is recent
         std::weak_ptr<const Obstruction> obstruction;
     };
     /// Panels that two scenes do not share.

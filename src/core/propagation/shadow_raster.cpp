@@ -251,6 +251,13 @@ private:
     std::vector<double> crossings_;
 };
 
+int tile_columns_of(const Surface& s) { return (s.columns + tile_side - 1) / tile_side; }
+/// A multiple of block_tiles.
+int tile_rows_of(const Surface& s) {
+    const int rows = (s.rows + tile_side - 1) / tile_side;
+    return (rows + block_tiles - 1) / block_tiles * block_tiles;
+}
+
 /// Adds up, block by block, what the things of a scene do to the cells behind them.
 class Raster {
 public:
@@ -259,18 +266,16 @@ public:
           surface_(surface),
           source_(engine_source(scene, source)),
           rays_(ray_heights(surface, source_)),
-          cancel_(cancel),
-          per_distance_(surface) {
-        const Linear x = on_cells(surface, -source_.x, 1, 0), y = on_cells(surface, -source_.y, 0, 1);
-        const Linear z = on_cells(surface, surface.z0 - source_.z, surface.slope_x, surface.slope_y);
-        for (int t = 0; t < per_distance_.tile_rows(); t += block_tiles)
-            inverse_distances(per_distance_.block(t), t * tile_side, per_distance_.tile_columns(), x, y, z);
-        collect();
-        collect_prisms();
-    }
+          cancel_(cancel) {}
 
     Obstruction losses(double limit_db) {
         Obstruction out;
+        if (nothing_arrives(limit_db)) {
+            out.alive_low.assign(static_cast<std::size_t>(tile_rows_of(surface_)), INT32_MAX);
+            out.alive_high.assign(out.alive_low.size(), 0);
+            return out;
+        }
+        prepare();
         for (std::size_t b = 0; b < band_count(); ++b) out.by_band.emplace_back(surface_);
         out.alive_low.assign(static_cast<std::size_t>(per_distance_.tile_rows()), INT32_MAX);
         out.alive_high.assign(out.alive_low.size(), 0);
@@ -291,6 +296,7 @@ public:
 
     /// By type, since crossings of one type err together; the squares add up.
     std::vector<TilePlane> deviations() {
+        prepare();
         std::vector<TilePlane> sums, parts;
         for (std::size_t b = 0; b < band_count(); ++b) {
             sums.emplace_back(surface_);
@@ -342,6 +348,55 @@ private:
             used += set_shadow(panels_[used], surface_, source_, rays_, scene_.panels[i]) ? 1 : 0;
         panels_.resize(used);
     }
+    /// What every cell needs of all that stands in the way.
+    void prepare() {
+        per_distance_ = TilePlane(surface_);
+        for (int t = 0; t < per_distance_.tile_rows(); t += block_tiles)
+            put_distances(per_distance_.block(t), t, per_distance_.tile_columns());
+        collect();
+        collect_prisms();
+    }
+    void put_distances(float* to, int tile_row, int tile_columns) const {
+        const Linear x = on_cells(surface_, -source_.x, 1, 0), y = on_cells(surface_, -source_.y, 0, 1);
+        const Linear z = on_cells(surface_, surface_.z0 - source_.z, surface_.slope_x, surface_.slope_y);
+        inverse_distances(to, tile_row * tile_side, tile_columns, x, y, z);
+    }
+
+    /// Whether distance and slabs alone take every cell beyond the limit: then walls are not even looked at, and
+    /// storeys far away cost next to nothing. Worked out a block at a time from the one nearest the source, so that
+    /// where something arrives it is soon known.
+    bool nothing_arrives(double limit_db) {
+        if (limit_db >= no_limit_db || band_count() > most_bands) return false;
+        if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(), [&](const SceneSlab& s) { return between(s); }))
+            return false;
+        take_laws(scene_.laws, 0);
+        const int blocks = tile_rows_of(surface_) / block_tiles, columns = tile_columns_of(surface_);
+        const auto cells = static_cast<std::size_t>(block_tiles * columns * tile_cells);
+        thread_local std::vector<float, AlignedAllocator<float>> scratch;
+        scratch.resize(cells * (band_count() + 1));
+        const int nearest = std::clamp(static_cast<int>((source_.y - surface_.origin.y) / surface_.cell_m) / block_rows, 0, blocks - 1);
+        for (int i = 0; i < blocks; ++i) {
+            cancel_.check();
+            std::fill(scratch.begin(), scratch.end(), 0.0f);
+            Block block;
+            const int tile_row = (nearest + i) % blocks * block_tiles;
+            set_up(block, tile_row, columns);
+            for (std::size_t b = 0; b < band_count(); ++b) block.loss_db[b] = scratch.data() + b * cells;
+            block.bands = static_cast<int>(band_count());
+            put_distances(scratch.data() + band_count() * cells, tile_row, columns);
+            block.per_distance = scratch.data() + band_count() * cells;
+            if (!add_slabs_within(block, limit_db)) return false;
+        }
+        return true;
+    }
+    void set_up(Block& block, int tile_row, int tile_columns) const {
+        block.first_row = tile_row * tile_side;
+        block.columns = surface_.columns;
+        block.tile_columns = tile_columns;
+        std::fill(block.alive_low, block.alive_low + block_tiles, 0);
+        std::fill(block.alive_high, block.alive_high + block_tiles, tile_columns);
+    }
+
     void take_laws(const std::vector<std::vector<AngleLaw>>& table, std::size_t first_band) {
         laws_.clear();
         for (const auto& row : table) {
@@ -356,21 +411,17 @@ private:
     }
     Block make_block(std::vector<TilePlane>& planes, int tile_row, std::size_t first_band) const {
         Block block;
-        block.first_row = tile_row * tile_side;
-        block.columns = surface_.columns;
-        block.tile_columns = per_distance_.tile_columns();
+        set_up(block, tile_row, per_distance_.tile_columns());
         block.bands = static_cast<int>(std::min<std::size_t>(most_bands, planes.size() - first_band));
         for (std::size_t b = 0; b < static_cast<std::size_t>(block.bands); ++b)
             block.loss_db[b] = planes[first_band + b].block(tile_row);
         block.per_distance = per_distance_.block(tile_row);
-        std::fill(block.alive_low, block.alive_low + block_tiles, 0);
-        std::fill(block.alive_high, block.alive_high + block_tiles, block.tile_columns);
         return block;
     }
 
     void fill(Block& block, double limit_db) {
         constexpr std::size_t at_once = 64;
-        add_slabs(block, std::nullopt);
+        if (add_slabs_within(block, limit_db)) return;
         for (std::size_t i = 0; i < panels_.size(); i += at_once) {
             cancel_.check();
             if (trim(block, limit_db)) return;
@@ -424,11 +475,23 @@ private:
                limit_db;
     }
 
+    /// All of them, as long as a cell is within the limit; true when none is.
+    bool add_slabs_within(Block& block, double limit_db) {
+        for (const SceneSlab& slab : scene_.slabs) {
+            if (!between(slab)) continue;
+            add(slab, block, std::nullopt);
+            if (trim(block, limit_db)) return true;
+        }
+        return false;
+    }
+    bool between(const SceneSlab& slab) const {
+        return slab.ramp || (slab.level_m > rays_.low && slab.level_m <= rays_.high);
+    }
     /// All of them, or those parts that are of one loss row; true when there was one.
     bool add_slabs(Block& block, std::optional<int> only) {
         bool any = false;
         for (const SceneSlab& slab : scene_.slabs) {
-            if (!slab.ramp && (slab.level_m <= rays_.low || slab.level_m > rays_.high)) continue;
+            if (!between(slab)) continue;
             if (only && !has_row(slab, *only)) continue;
             any = true;
             add(slab, block, only);
@@ -540,9 +603,7 @@ private:
 }  // namespace
 
 TilePlane::TilePlane(const Surface& s)
-    : columns_(s.columns), tile_columns_((s.columns + tile_side - 1) / tile_side) {
-    const int rows = (s.rows + tile_side - 1) / tile_side;
-    tile_rows_ = (rows + block_tiles - 1) / block_tiles * block_tiles;
+    : columns_(s.columns), tile_columns_(tile_columns_of(s)), tile_rows_(tile_rows_of(s)) {
     values_.assign(static_cast<std::size_t>(tile_columns_ * tile_rows_ * tile_cells), 0.0f);
 }
 
