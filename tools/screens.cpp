@@ -7,16 +7,21 @@
 #include <QListWidget>
 #include <QStandardPaths>
 #include <QTableView>
+#include <QTemporaryDir>
 #include <QTest>
 #include <cstdio>
 
 #include "app/drawings/sheet_canvas.h"
+#include "app/files/file_guard.h"
+#include "app/files/notice_bar.h"
+#include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
 #include "app/materials/types_page.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/storage.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -303,6 +308,35 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     return done;
 }
 
+/// What is said when somebody else writes the open file, and what earlier saves have kept.
+bool shoot_files(MainWindow& window, const QString& folder) {
+    QTemporaryDir place;
+    const QString file = place.filePath("Larkfield Library.yemvo");
+    window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
+    window.asking().overwrite = [](const QString&) { return true; };
+    const auto save = [&](const char* name) {
+        window.workspace().edit("Rename", [&](Project& p) { p.name = name; });
+        window.save();
+        return QTest::qWaitFor([&] { return !window.is_working(); }, 10000);
+    };
+    bool done = true;
+    for (const char* name : {"Larkfield Library, draft", "Larkfield Library, second draft", "Larkfield Library"}) {
+        done = save(name) && done;
+        QTest::qWait(5);
+    }
+    window.workspace().set_step(Step::placement);
+    window.findChild<QAction*>("Earlierversions")->trigger();
+    done = window.grab().save(folder + "/versions.png") && done;
+    std::printf("wrote %s/versions.png\n", qPrintable(folder));
+    emit window.versions().left();
+    Project theirs = window.workspace().project();
+    theirs.name = "Theirs";
+    save_project(theirs, file.toStdString());
+    window.guard().look();
+    done = QTest::qWaitFor([&] { return window.notices().says("disk"); }, 5000) && done;
+    return shoot(window, folder, "changed-on-disk") && done;
+}
+
 }  // namespace
 
 int main(int argc, char** argv) {
@@ -323,6 +357,6 @@ int main(int argc, char** argv) {
     bool done = window.grab().save(folder + "/start.png");
     std::printf("wrote %s/start.png\n", qPrintable(folder));
     window.open_demo();
-    done = settle(window) && shoot_all(window, folder) && done;
+    done = settle(window) && shoot_all(window, folder) && shoot_files(window, folder) && done;
     return done ? 0 : 2;
 }

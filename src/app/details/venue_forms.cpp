@@ -138,6 +138,16 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
             form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
             [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, limits::storey_height_m);
 
+    if (!yard) {
+        form->text("Inside", [&w, id, floor]() -> QString {
+                if (!floor().plate.empty()) return "as far as its slab edge";
+                const FloorPrediction* p = w.floor_prediction();
+                if (!p || p->floor != id || !p->scene) return "being worked out";
+                const FloorMask& mask = p->scene->mask(id);
+                if (!mask.enclosed()) return "no walls close round it";
+                return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
+            })->setWordWrap(true);
+    }
     if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
         auto* row = form->row("Rises");
         const auto axis = [&](const char* object, const QString& unit, double Slope::*part) {
@@ -162,14 +172,6 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
         return form;
     }
 
-    form->text("Inside", [&w, id, floor]() -> QString {
-            if (!floor().plate.empty()) return "as far as its slab edge";
-            const FloorPrediction* p = w.floor_prediction();
-            if (!p || p->floor != id || !p->scene) return "being worked out";
-            const FloorMask& mask = p->scene->mask(id);
-            if (!mask.enclosed()) return "no walls close round it";
-            return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
-        })->setWordWrap(true);
     form->group("Slab under it");
     if (!floor().plate.empty()) {
         auto* row = form->row("Reaches");

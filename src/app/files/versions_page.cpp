@@ -59,6 +59,9 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     table_->setTabKeyNavigation(false);
+    dress(table_, "QTableView { outline: 0; } QTableView::item { padding: 0 4px; border: 0; }"
+                  "QTableView::item:selected { background: @accentTint; color: @ink; }"
+                  "QHeaderView::section { padding-left: 6px; }");
     connect(table_, &QTableWidget::itemSelectionChanged, this, &VersionsPage::refresh_buttons);
     page->addWidget(table_, 1);
     auto* buttons = new QHBoxLayout;
