@@ -24,7 +24,7 @@ TEST_CASE("a floor is renamed and resized in Details, and its slab changed") {
     CHECK(d.floor().name == "Lobby");
     d.fill("floorHeight", "410 cm");
     CHECK(d.floor().height_m == Approx(4.1));
-    CHECK(d.find<QLineEdit>("floorHeight")->text() == "4.10");
+    CHECK(d.find<QLineEdit>("floorHeight")->text() == shown_as("4.10"));
     d.fill("slabThickness", "250mm");
     CHECK(d.floor().slab->thickness_m == Approx(0.25));
     d.choose("slabType", "Timber joist floor");

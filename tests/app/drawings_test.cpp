@@ -172,11 +172,11 @@ TEST_CASE(
     d.press_main("level");
     QTest::mouseClick(&c, Qt::LeftButton, {}, c.px({50, 350}).toPoint());
     QTest::mouseClick(&c, Qt::LeftButton, {}, c.px({550, 324}).toPoint());  // rises by 3 degrees
-    CHECK(d.find<QLineEdit>("prepareTurn")->text().replace(QChar(0x2212), '-').toDouble() ==
+    CHECK(number_in(d.find<QLineEdit>("prepareTurn")->text()) ==
           Approx(-std::atan2(26, 500) * 180 / M_PI).margin(0.3));
     type_into(d, "prepareTurn", "0");
     d.press_button("quarterLeft");
-    CHECK(d.find<QLineEdit>("prepareTurn")->text() == "90.00");
+    CHECK(d.find<QLineEdit>("prepareTurn")->text() == shown_as("90.00"));
     type_into(d, "prepareTurn", "0");
     drag(c, c.px({40, 40}).toPoint(), c.px({560, 360}).toPoint());
     REQUIRE(c.crop().size() == 4);
@@ -215,7 +215,7 @@ TEST_CASE("a PDF shows its pages; the chosen one lies under the chosen floor, to
     CHECK(c.crop().size() == 4);  // choosing the floor loses nothing
     d.press_button("wholeSheet");
     type_into(d, "prepareRatio", "1:200");
-    CHECK(d.find<QLabel>("preparedSize")->text().contains("25.40 m × 12.70 m"));
+    CHECK(d.find<QLabel>("preparedSize")->text().contains(shown_as("25.40 m × 12.70 m")));
     d.lay_prepared();
     CHECK(d.floor().name == "First floor");
     CHECK(d.drawing().source.page == 2);
@@ -234,7 +234,7 @@ TEST_CASE("a DXF's layers can be left out, its unit is taken from the file or gu
     for (int i = 0; i < 2; ++i)
         if (layers->item(i)->text().startsWith("AXES")) layers->item(i)->setCheckState(Qt::Unchecked);
     d.choose("prepareUnit", "Centimetres");
-    CHECK(d.find<QLabel>("preparedSize")->text().contains("480.00 m"));
+    CHECK(d.find<QLabel>("preparedSize")->text().contains(shown_as("480.00 m")));
     d.choose("prepareUnit", "Millimetres");
     d.lay_prepared();
     CHECK(d.drawing().source.hidden_layers == std::vector<std::string>{"AXES"});
@@ -285,7 +285,7 @@ TEST_CASE("several known lengths are fitted, each disagreement is shown, the wro
     REQUIRE(d.drawing().lengths.size() == 2);
     // drawn 500 and 300 px, known 25 and 16.5 m: s = (12500 + 4950) / 340000 m a px
     CHECK(d.drawing().placement.scale == Approx(17450.0 / 340000).epsilon(0.01));
-    CHECK(d.find<QLabel>("disagreement-1")->text().contains("6."));
+    CHECK(d.find<QLabel>("disagreement-1")->text().contains("6" + QLocale().decimalPoint()));
     CHECK(d.window.findChild<StatusLine*>("status")->message().contains("disagree"));
     d.press_button("dropLength-1");
     CHECK(d.drawing().placement.scale == Approx(0.05).epsilon(0.01));
@@ -459,7 +459,7 @@ TEST_CASE("three floors are aligned by pairs of places over the ghost of the one
             d.click(off[i].apply(corner));
             d.click(corner);
         }
-        CHECK(d.find<QLabel>("alignOutcome")->text().contains("agree within 0.00"));
+        CHECK(d.find<QLabel>("alignOutcome")->text().contains(shown_as("agree within 0.00")));
         QTest::keyClick(&d.plan(), Qt::Key_Return);
         const auto points = d.floor().walls->front().points;
         CHECK(distance(points[0], {0, 0}) < 0.01);
@@ -487,7 +487,7 @@ TEST_CASE("while aligning, the pair that disagrees is named and can be left out"
     const QString outcome = d.find<QLabel>("alignOutcome")->text();
     CHECK(outcome.contains("Pair 2 disagrees"));
     d.press_button("dropPair-1");
-    CHECK(d.find<QLabel>("alignOutcome")->text().contains("agree within 0.00"));
+    CHECK(d.find<QLabel>("alignOutcome")->text().contains(shown_as("agree within 0.00")));
     d.plan().setFocus();
     d.key(Qt::Key_Escape);
     CHECK(d.w().align_pairs.size() == 2);

@@ -12,7 +12,18 @@
 
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
+#include "base/number_text.h"
 #include "core/support.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+/// Text with numbers as the window shows it in the desktop's language.
+inline QString shown_as(const char* text) { return render::local(text); }
+/// A number that the window shows.
+inline double number_in(const QString& text) { return read_number(render::plain(text)).value_or(NAN); }
+
+}  // namespace yemvo::app
 
 namespace yemvo::app::test {
 

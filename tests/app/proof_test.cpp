@@ -56,7 +56,7 @@ TEST_CASE("the proof shows each requirement for the venue and every floor as the
         CHECK(d.column(floor) > 0);
     // rounded down: 99.97 % is not all of it
     const auto shown = [](double share) {
-        return share == 1 ? QString("100") : QString::number(std::floor(1000 * share) / 10, 'f', 1);
+        return share == 1 ? QString("100") : render::figure(std::floor(1000 * share) / 10, 1);
     };
     for (BandId b : {band_24, band_5, band_6})
         CHECK(d.table().figure_text(row, 0, b) == shown(result->site.share_met(b)));
@@ -269,7 +269,7 @@ TEST_CASE("details of an access point tell what its failure leaves unserved, as 
     const double share = 100 * (before - served()) / demanded;
     CHECK(share > 0.5);
     // shares are told rounded down
-    const double told = words.section(' ', 0, 0).toDouble();
+    const double told = number_in(words.section(' ', 0, 0));
     CHECK(told <= share);
     CHECK(told > share - 0.1);
 }

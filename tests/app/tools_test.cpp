@@ -195,7 +195,7 @@ TEST_CASE("an access point is set in Details: channel, width, power, on; what ca
     CHECK(ap().radios[1].channel == Channel{band_5, 106, 80});
     d.fill("powerRadio1", "17");
     CHECK(ap().radios[1].power_dbm == 17);
-    CHECK(d.find<QLabel>("eirpRadio1")->text() == "21.0");
+    CHECK(d.find<QLabel>("eirpRadio1")->text() == shown_as("21.0"));
     d.fill("powerRadio1", "40");
     CHECK(ap().radios[1].power_dbm == 17);
     CHECK(d.find<QLineEdit>("powerRadio1")->property("fault").toBool());

@@ -140,7 +140,7 @@ TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away
     auto* terms = page(d).terms();
     double sum = 0;
     for (int r = 0; r + 1 < terms->rowCount(); ++r)
-        sum += terms->item(r, 1)->text().replace(QChar(0x2212), '-').toDouble();
+        sum += number_in(terms->item(r, 1)->text());
     CHECK(sum == Approx(strongest.received_dbm).margin(0.05 * terms->rowCount()));
     CHECK(page(d).sentence().contains("reaches P1 with"));
     // a weaker link by keyboard

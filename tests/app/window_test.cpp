@@ -233,7 +233,7 @@ TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres b
     CHECK(d.floor().height_m == Approx(16 * 0.3048));
     d.menu("Undo");
     d.menu("Undo");
-    CHECK(d.find<QLineEdit>("floorHeight")->text() == "4.80");
+    CHECK(d.find<QLineEdit>("floorHeight")->text() == shown_as("4.80"));
     d.pick("siteCountry", "United States");
     CHECK(d.project().settings.country == "US");
     // a code that is none of ours is shown as it came

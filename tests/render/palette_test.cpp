@@ -3,7 +3,12 @@
 
 #include <cmath>
 
+#include <QLocale>
+
+#include "base/length_text.h"
+#include "base/number_text.h"
 #include "core/support.h"
+#include "render/text_style.h"
 
 using namespace yemvo;
 using namespace yemvo::render;
@@ -130,4 +135,31 @@ TEST_CASE("walls of each family stand off the floor") {
 TEST_CASE("tints of serving areas are light enough for the ink of numbers") {
     for (const Palette* p : themes)
         for (const QColor& tint : p->serving) CHECK(contrast(p->ink, tint) >= 4.5);
+}
+
+TEST_CASE("numbers are written with the desktop's decimal sign, and read whatever digits and signs were typed") {
+    const QLocale before;
+    struct Expected {
+        const char* locale;
+        QString written;
+    };
+    for (const Expected& e : {Expected{"C", "12.50"}, {"de_DE", "12,50"}, {"fa_IR", QString("12%1").arg(QLocale("fa_IR").decimalPoint()) + "50"}}) {
+        QLocale::setDefault(QLocale(e.locale));
+        INFO(e.locale);
+        CHECK(figure(12.5, 2) == e.written);
+        CHECK(figure(-3, 1).startsWith(QChar(0x2212)));
+        CHECK(local("12.50 m, no. 7.") == e.written + " m, no. 7.");
+        CHECK(yemvo::read_number(plain(e.written)) == 12.5);
+        // what is typed in another way is understood as well
+        CHECK(yemvo::read_number(plain("12.5")) == 12.5);
+        CHECK(yemvo::read_number(plain("12,5")) == 12.5);
+        CHECK(yemvo::read_number(plain(QString(QChar(0x2212)) + "3")) == -3);
+        CHECK(yemvo::read_number(plain(QString::fromUtf8("\u06F1\u06F2\u066B\u06F5"))) == 12.5);
+        CHECK_FALSE(yemvo::read_number(plain("12.5 m")));
+        CHECK(yemvo::parse_length_m(plain("3,8 m")) == Approx(3.8));
+        // files know no language
+        CHECK(yemvo::plain_number(12.5, 2) == "12.50");
+        CHECK(yemvo::format_length(12.5, yemvo::LengthUnits::metres) == "12.50 m");
+    }
+    QLocale::setDefault(before);
 }

@@ -240,7 +240,7 @@ void LinkProfilePage::fill_terms() {
     cell(row, 1, {}, true);
     cell(row, 2, render::figure(l->received_dbm, 1), true);
     const double asked = signal_asked_dbm(workspace_.project(), l->channel.band);
-    sentence_->setText(QString::fromStdString(told(*l, probed->name().toStdString(), asked)));
+    sentence_->setText(render::local(told(*l, probed->name().toStdString(), asked)));
     QPalette ink = sentence_->palette();
     ink.setColor(QPalette::WindowText, l->received_dbm < asked ? theme().not_met : theme().ink);
     sentence_->setPalette(ink);

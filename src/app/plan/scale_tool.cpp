@@ -190,7 +190,7 @@ void ScaleTool::entered(const std::vector<QString>& typed) {
     try {
         if (by_area()) return set_area(parse_area_m2(typed[0], workspace_.units()));
         if (checking() && typed[0].isEmpty()) return tell_check(distance(points_[0], points_[1]));
-        const double length_m = parse_length_m(typed[0].toStdString(), workspace_.units());
+        const double length_m = parse_length_m(render::plain(typed[0]), workspace_.units());
         if (!(length_m > 0)) throw Error("the length must be above 0");
         if (checking())
             tell_check(length_m);

@@ -60,7 +60,7 @@ Point WallTool::next(const std::vector<QString>& typed) const {
         if (!read || !std::isfinite(angle)) throw Error("'" + typed[1].toStdString() + "' is not an angle");
         along = {std::cos(angle * degree), std::sin(angle * degree)};
     }
-    if (!typed[0].isEmpty()) length_m = parse_length_m(typed[0].toStdString(), workspace_.units());
+    if (!typed[0].isEmpty()) length_m = parse_length_m(render::plain(typed[0]), workspace_.units());
     if (!(length_m >= shortest_m)) throw Error("a wall must be longer than 2 cm");
     return from + unit(along) * length_m;
 }
