@@ -5,27 +5,16 @@
 #include <set>
 #include <sstream>
 
+#include "cli/run.h"
 #include "core/support.h"
 #include "project/storage.h"
 
 using nlohmann::json;
+using yemvo::test::Answer;
+using yemvo::test::run;
 using yemvo::test::TemporaryFolder;
 
 namespace {
-
-struct Answer {
-    int code;
-    std::string out, err;
-    json value() const { return json::parse(out); }
-};
-
-Answer run(std::vector<std::string> words) {
-    std::vector<const char*> argv{"yemvo-cli"};
-    for (const std::string& w : words) argv.push_back(w.c_str());
-    std::ostringstream out, err;
-    const int code = yemvo::cli::run(static_cast<int>(argv.size()), argv.data(), out, err);
-    return {code, out.str(), err.str()};
-}
 
 std::string demo(const TemporaryFolder& folder) {
     const std::string file = folder / "demo.yemvo";

@@ -7,28 +7,18 @@
 
 #include "base/number_text.h"
 #include "cli/commands.h"
+#include "cli/run.h"
 #include "core/support.h"
 #include "coverage/lens.h"
 #include "project/storage.h"
 
 using namespace yemvo;
 using nlohmann::json;
+using yemvo::test::Answer;
+using yemvo::test::run;
 using yemvo::test::TemporaryFolder;
 
 namespace {
-
-struct Answer {
-    int code;
-    std::string out, err;
-};
-
-Answer run(std::vector<std::string> words) {
-    std::vector<const char*> argv{"yemvo-cli"};
-    for (const std::string& w : words) argv.push_back(w.c_str());
-    std::ostringstream out, err;
-    const int code = yemvo::cli::run(static_cast<int>(argv.size()), argv.data(), out, err);
-    return {code, out.str(), err.str()};
-}
 
 struct Row {
     Point at;
