@@ -11,9 +11,13 @@ endif()
 
 find_program(CCACHE ccache)
 if(CCACHE)
-    set(CMAKE_CXX_COMPILER_LAUNCHER ${CCACHE})
-    # precompiled headers need this of the cache
-    set(ENV{CCACHE_SLOPPINESS} pch_defines,time_macros)
+    # Precompiled headers need the sloppiness and -fpch-preprocess of the cache; it is set in the launcher, since what the
+    # environment holds while configuring does not reach the build. Paths below the source count from there, so that a clone
+    # in another folder finds what this one compiled.
+    set(CMAKE_CXX_COMPILER_LAUNCHER ${CMAKE_COMMAND} -E env
+        CCACHE_SLOPPINESS=pch_defines,time_macros,include_file_mtime,include_file_ctime
+        CCACHE_BASEDIR=${CMAKE_SOURCE_DIR} CCACHE_NOHASHDIR=1 ${CCACHE})
+    add_compile_options(-fpch-preprocess)
 endif()
 find_program(MOLD mold)
 if(MOLD)
