@@ -4,8 +4,10 @@
 #include <tbb/parallel_for.h>
 
 #include <limits>
+#include <optional>
 
 #include "coverage/verdict.h"
+#include "render/heat_kernels.h"
 
 namespace yemvo::render {
 namespace {
@@ -41,7 +43,7 @@ struct Quad {
 class Shader {
 public:
     Shader(const FloorPrediction& floor, const std::vector<float>& values, const MapChoice& choice,
-           const PlanMap& map, QSize size, const Palette& palette)
+           const PlanMap& map, QSize size, const Palette& palette, bool plainly)
         : surface_(floor.surface),
           shown_(floor.mask->shown),
           values_(values),
@@ -70,6 +72,15 @@ public:
             columns_.push_back(
                 between((map.to_floor({x + 0.5, 0}).x - surface_.origin.x) / surface_.cell_m - 0.5,
                         surface_.columns));
+        for (int x = 0; x < size.width(); ++x) {
+            const Between& c = columns_[static_cast<std::size_t>(x)];
+            if (!c.inside) continue;
+            const std::size_t part = part_index(c);
+            if (!parts_px_.empty() && parts_px_.back().part == part && parts_px_.back().to == x)
+                ++parts_px_.back().to;
+            else
+                parts_px_.push_back({x, x + 1, part});
+        }
         for (int y = 0; y <= size.height(); ++y)
             rows_.push_back(between(
                 (map.to_floor({0, y + 0.5}).y - surface_.origin.y) / surface_.cell_m - 0.5, surface_.rows));
@@ -78,46 +89,136 @@ public:
                 static_cast<float>(std::min(i, 6 - i)) * 0.7071f;  // from the nearest line, 6 px apart
             hatch_cover_[static_cast<std::size_t>(i)] = 0.55f * clamp01(1.05f - across);
         }
+        if (!plainly && !info_.is_choice && !info_.is_count) prepare_kernel(palette);
     }
 
     /// What lies between four cells of one step on one side of the threshold needs no shading pixel by pixel.
     struct Flat {
         bool is = false, hatched = false;
+        bool whole = false;  ///< all four shown and with values
         QRgb plain = 0;
         std::array<QRgb, 6> hatch{};
+    };
+    /// A stretch of a row of pixels, and how it is painted.
+    enum class Way { flat, kernel, one_by_one };
+    struct Stretch {
+        int from, to;
+        std::size_t part;
+        Way how = Way::flat;
     };
     /// The flat parts between two rows of cells, kept while pixel rows pass between them.
     struct FlatRow {
         int low = -1, high = -1;
         std::vector<Flat> parts;  ///< one between each two columns, and one at each rim
+        std::vector<Stretch> stretches;
+        std::vector<float> value, rise;  ///< of each column in the row of pixels at hand, for the kernel
     };
 
-    void row(int y, int width, QRgb* out, FlatRow& kept) const {
+    void row(int y, QRgb* out, FlatRow& kept) const {
         const Between& r = rows_[static_cast<std::size_t>(y)];
         if (!r.inside) return;
-        if (kept.low != r.low || kept.high != r.high) keep_flat_parts(kept, r);
-        for (int x = 0; x < width; ++x) {
-            const Between& c = columns_[static_cast<std::size_t>(x)];
-            if (!c.inside) continue;
-            const Flat& flat = kept.parts[part_index(c)];
-            if (flat.is) {
-                out[x] = flat.hatched ? flat.hatch[static_cast<std::size_t>((x + y) % 6)] : flat.plain;
-                continue;
+        if (kept.low != r.low || kept.high != r.high) {
+            keep_flat_parts(kept, r);
+            keep_stretches(kept);
+        }
+        if (look_) interpolate(kept, r);
+        for (const Stretch& s : kept.stretches) {
+            if (s.how == Way::kernel) {
+                kernels::shade(*look_,
+                               {kept.value.data(), kept.rise.data(), column_low_.data(), column_high_.data(),
+                                column_share_.data(), y},
+                               s.from, s.to, out);
+            } else if (s.how == Way::flat) {
+                const Flat& flat = kept.parts[s.part];
+                if (flat.hatched)
+                    for (int x = s.from; x < s.to; ++x) out[x] = flat.hatch[static_cast<std::size_t>((x + y) % 6)];
+                else
+                    std::fill(out + s.from, out + s.to, flat.plain);
+            } else {
+                for (int x = s.from; x < s.to; ++x) shade(x, y, out[x]);
             }
-            Quad q = quad(c, r);
-            if (has_gap(q)) q = nearest_alone(q);
-            const float alpha = coverage(q) * opacity_;
-            if (alpha <= 0) continue;
-            const Rgb colour = info_.is_choice  ? choice_colour(q, x, y)
-                               : info_.is_count ? count_colour(q, x, y)
-                                                : amount_colour(q, x, y);
-            out[x] =
-                qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
-                      static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
         }
     }
 
 private:
+    void shade(int x, int y, QRgb& out) const {
+        Quad q = quad(x, y);
+        if (has_gap(q)) q = nearest_alone(q);
+        const float alpha = coverage(q) * opacity_;
+        if (alpha <= 0) return;
+        const Rgb colour = info_.is_choice  ? choice_colour(q, x, y)
+                           : info_.is_count ? count_colour(q, x, y)
+                                            : amount_colour(q, x, y);
+        out = qRgba(static_cast<int>(colour.r * alpha + 0.5f), static_cast<int>(colour.g * alpha + 0.5f),
+                    static_cast<int>(colour.b * alpha + 0.5f), static_cast<int>(255 * alpha + 0.5f));
+    }
+    /// Short flat stretches beside what the kernel paints are left to it: they would only break it up.
+    void keep_stretches(FlatRow& kept) const {
+        constexpr int long_stretch = 24;
+        std::vector<Stretch>& all = kept.stretches;
+        all.clear();
+        for (const Stretch& of : parts_px_) {
+            const Flat& part = kept.parts[of.part];
+            all.push_back(of);
+            all.back().how = part.is ? Way::flat : look_ && part.whole ? Way::kernel : Way::one_by_one;
+        }
+        if (!look_) return;
+        const auto is_kernel = [&](std::size_t i) { return i < all.size() && all[i].how == Way::kernel; };
+        for (std::size_t i = 0; i < all.size();) {
+            std::size_t end = i;
+            while (end < all.size() && all[end].how == Way::flat) ++end;
+            if (end > i && all[end - 1].to - all[i].from < long_stretch && (is_kernel(i - 1) || is_kernel(end)))
+                for (std::size_t k = i; k < end; ++k) all[k].how = Way::kernel;
+            i = end + 1;
+        }
+        std::size_t last = 0;
+        for (std::size_t i = 1; i < all.size(); ++i) {
+            if (is_kernel(i) && is_kernel(last) && all[last].to == all[i].from)
+                all[last].to = all[i].to;
+            else
+                all[++last] = all[i];
+        }
+        if (!all.empty()) all.resize(last + 1);
+    }
+    void prepare_kernel(const Palette& palette) {
+        const auto packed = [](const QColor& c) { return c.rgb() & 0xffffff; };
+        kernels::AmountLook& look = look_.emplace();
+        for (int i = 0; i < info_.steps; ++i)
+            look.steps[static_cast<std::size_t>(i)] = packed(info_.colour(palette, i));
+        for (std::size_t i = 0; i < look.hatch_cover.size(); ++i) look.hatch_cover[i] = hatch_cover_[i % 6];
+        look.contour = packed(palette.contour);
+        look.contour_alpha = contour_alpha_;
+        look.hatch = packed(palette.hatch);
+        look.opacity = opacity_;
+        look.low = low_;
+        look.step = step_;
+        look.last = last_;
+        look.threshold = threshold_;
+        look.cells_per_pixel = cells_per_pixel_;
+        look.more_is_better = info_.more_is_better;
+        look.smooth = smooth_;
+        for (const Between& c : columns_) {
+            column_low_.push_back(c.low);
+            column_high_.push_back(c.high);
+            column_share_.push_back(c.share);
+        }
+        const std::size_t padded = columns_.size() + kernels::AmountLook::longest_register;
+        column_low_.resize(padded);
+        column_high_.resize(padded);
+        column_share_.resize(padded);
+    }
+    /// Down the columns: what is left to do for a pixel lies along the row.
+    void interpolate(FlatRow& kept, const Between& r) const {
+        const auto columns = static_cast<std::size_t>(surface_.columns);
+        kept.value.resize(columns);
+        kept.rise.resize(columns);
+        const float* low = values_.data() + surface_.index(0, r.low);
+        const float* high = values_.data() + surface_.index(0, r.high);
+        for (std::size_t c = 0; c < columns; ++c) {
+            kept.rise[c] = high[c] - low[c];
+            kept.value[c] = low[c] + kept.rise[c] * r.share;
+        }
+    }
     /// Which gap between columns: 0 before the first, then one after each.
     std::size_t part_index(const Between& c) const {
         if (c.high > c.low) return static_cast<std::size_t>(c.low) + 1;
@@ -133,12 +234,10 @@ private:
     }
     Flat flat_part(const Quad& q) const {
         Flat f;
-        if (smooth_ || opacity_ < 1 || info_.is_choice ||
-            shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] != 4)
-            return f;
+        f.whole = shown_[q.i00] + shown_[q.i10] + shown_[q.i01] + shown_[q.i11] == 4 && !has_gap(q);
+        if (!f.whole || smooth_ || opacity_ < 1 || info_.is_choice) return f;
         const auto [low, high] =
             std::minmax({values_[q.i00], values_[q.i10], values_[q.i01], values_[q.i11]});
-        if (std::isnan(low + high)) return f;
         const float rim = 2 * (high - low) * cells_per_pixel_ + 1e-3f;  // as far as a line's softness reaches
         const float from = (low - rim - low_) * steps_per_unit_, to = (high + rim - low_) * steps_per_unit_;
         const auto step_of = [&](float scaled) {
@@ -265,12 +364,16 @@ private:
     const MapScale info_;
     float threshold_, step_, low_, steps_per_unit_, pixels_per_cell_, cells_per_pixel_;
     std::vector<Between> columns_, rows_;  ///< one more than there are pixels: neighbours are asked for
+    std::vector<Stretch> parts_px_;        ///< the pixels of each part, where the surface is
     std::array<float, 6> hatch_cover_;
     std::array<Rgb, 12> steps_;
     std::map<int, Rgb> tints_;
     Rgb contour_, hatch_, ink_;
     float contour_alpha_, opacity_ = 1, last_ = 11;
     bool smooth_ = false;
+    std::optional<kernels::AmountLook> look_;  ///< of an amount, unless it is to be painted plainly
+    std::vector<std::int32_t> column_low_, column_high_;
+    std::vector<float> column_share_;
 };
 
 }  // namespace
@@ -389,11 +492,12 @@ QImage paint_heat_map(const FloorPrediction& floor, const std::vector<float>& va
 }
 
 void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vector<float>& values,
-                    const MapChoice& choice, const PlanMap& map, QSize size, const Palette& palette) {
+                    const MapChoice& choice, const PlanMap& map, QSize size, const Palette& palette,
+                    bool plainly) {
     if (image.size() != size) image = QImage(size, QImage::Format_ARGB32_Premultiplied);
     image.fill(Qt::transparent);
     if (floor.surface.cells() == 0 || values.size() != floor.surface.cells()) return;
-    const Shader shader(floor, values, choice, map, size, palette);
+    const Shader shader(floor, values, choice, map, size, palette, plainly);
     const QRectF area = map.to_screen(floor.surface.box()).intersected(QRectF(QPointF(0, 0), QSizeF(size)));
     const int top = static_cast<int>(std::floor(area.top())),
               bottom = static_cast<int>(std::ceil(area.bottom()));
@@ -403,7 +507,7 @@ void paint_heat_map(QImage& image, const FloorPrediction& floor, const std::vect
                       [&](const tbb::blocked_range<int>& rows) {
                           Shader::FlatRow kept;
                           for (int y = rows.begin(); y < rows.end(); ++y)
-                              shader.row(y, size.width(), reinterpret_cast<QRgb*>(bits + y * stride), kept);
+                              shader.row(y, reinterpret_cast<QRgb*>(bits + y * stride), kept);
                       });
 }
 

@@ -68,8 +68,9 @@ std::map<int, QColor> choice_colours(LensId, const Surface&, const std::vector<f
 QImage paint_heat_map(const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
                       const PlanMap&, QSize size, const Palette&);
 /// The same into a picture used before, which is kept when it has the size: fresh memory for each frame of a
-/// drag costs more than the colouring.
+/// drag costs more than the colouring. `plainly`: pixel by pixel, as tests and the bench hold the quick way
+/// against.
 void paint_heat_map(QImage& into, const FloorPrediction&, const std::vector<float>& values, const MapChoice&,
-                    const PlanMap&, QSize size, const Palette&);
+                    const PlanMap&, QSize size, const Palette&, bool plainly = false);
 
 }  // namespace yemvo::render

@@ -1,5 +1,7 @@
 #include "render/heat_map.h"
 
+#include <cmath>
+#include <limits>
 #include <set>
 
 #include "core/support.h"
@@ -42,6 +44,50 @@ TEST_CASE("the middle of a step has the step's own colour, and weaker is another
           step_colour(Palette::light(), lens(LensId::signal), -62.5));
     CHECK(step_colour(Palette::light(), lens(LensId::signal), -500) == Palette::light().steps.front());
     CHECK(step_colour(Palette::light(), lens(LensId::signal), 10) == Palette::light().steps.back());
+}
+
+TEST_CASE("the quick colouring is the plain one, whatever is shown and however near") {
+    // slopes, plateaus on a step's limit, a jump at a wall, cells without a value, cells that are not shown
+    MadeFloor floor([](Point p) {
+        if (p.x > 17 && p.y > 7) return std::numeric_limits<float>::quiet_NaN();
+        if (p.x > 14) return -65.0f;
+        const double jump = p.y > 6 ? 18 : 0;
+        return static_cast<float>(-40 - 2.1 * p.x - jump + 3 * std::sin(p.y));
+    });
+    auto mask = std::make_shared<CellMask>(*floor.floor.mask);
+    for (std::size_t i = 0; i < 200; ++i)
+        if (i % 37 == 0) mask->shown[i] = 0;
+    floor.floor.mask = mask;
+    const auto both = [&](const MapChoice& choice, double px_per_m) {
+        const PlanMap map{px_per_m, QPointF(7.3, 10.6 * px_per_m)};
+        const QSize size(static_cast<int>(22 * px_per_m), static_cast<int>(12 * px_per_m));
+        QImage quick, plain;
+        paint_heat_map(quick, floor.floor, floor.values, choice, map, size, Palette::light());
+        paint_heat_map(plain, floor.floor, floor.values, choice, map, size, Palette::light(), true);
+        int off = 0;
+        for (int y = 0; y < size.height(); ++y)
+            for (int x = 0; x < size.width(); ++x) {
+                const QRgb a = quick.pixel(x, y), b = plain.pixel(x, y);
+                const auto far = [](int v, int w) { return std::abs(v - w) > 2; };
+                off += qAlpha(a) != qAlpha(b) || far(qRed(a), qRed(b)) || far(qGreen(a), qGreen(b)) ||
+                       far(qBlue(a), qBlue(b));
+            }
+        INFO("at " << px_per_m << " px a metre: " << off << " pixels differ");
+        CHECK(off <= size.width() * size.height() / 2000);
+    };
+    for (double zoom : {3.0, 7.7, 10.0, 41.0}) {
+        MapChoice choice{LensId::signal, band_5, -67};
+        both(choice, zoom);
+        choice.smooth = true;
+        both(choice, zoom);
+        choice.opacity = 0.6;
+        both(choice, zoom);
+        choice = {LensId::contention, band_5, 2};  // less is better
+        both(choice, zoom);
+        choice = {LensId::signal, band_5, -67};
+        choice.against = Against::last_edit;
+        both(choice, zoom);
+    }
 }
 
 TEST_CASE("nothing is painted outside the floor or where nothing is shown") {
