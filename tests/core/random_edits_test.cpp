@@ -1,11 +1,14 @@
 // Long random histories: the project stays valid, writes and reads back the same, and every value can be
 // returned to.
+#include <cmath>
+#include <limits>
 #include <random>
 
 #include "core/support.h"
 #include "project/items.h"
 #include "project/json_project.h"
 #include "project/library.h"
+#include "project/rules.h"
 #include "project/storage.h"
 #include "project/validation.h"
 #include "venue/wall_shaping.h"
@@ -17,7 +20,8 @@ namespace {
 
 class History {
 public:
-    explicit History(unsigned seed) : engine_(seed) {}
+    /// `wild`: now and then a value that no venue has.
+    explicit History(unsigned seed, bool wild = false) : engine_(seed), wild_(wild) {}
 
     void step(Project& p) {
         const FloorId floor = pick(all_floors(p))->id;
@@ -37,13 +41,13 @@ public:
                 break;
             case 5:
                 add_zone(p, floor,
-                         {{}, "Zone", static_cast<ZoneKind>(static_cast<int>(any(0, 3.99))), triangle()});
+                         {{}, text("Zone"), static_cast<ZoneKind>(static_cast<int>(any(0, 3.99))), triangle()});
                 break;
             case 6:
                 if (const Zone* z = some(*find_floor(p, floor)->zones)) remove_zone(p, floor, z->id);
                 break;
             case 7:
-                add_void(p, floor, {{}, "Void", triangle()});
+                add_void(p, floor, {{}, text("Void"), triangle()});
                 break;
             case 8:
                 add_access_point(p, floor, pick(*p.models).id, place());
@@ -81,37 +85,37 @@ public:
                 move_floor(p, floor, any(0, 1) < 0.5 ? 1 : -1);
                 break;
             case 19:
-                align_floor(p, floor, {any(0.9, 1.1), any(-180, 180), place()},
+                align_floor(p, floor, {value(0.9, 1.1), value(-180, 180), place()},
                             {pick(all_floors(p))->id, {{place(), place()}, {place(), place()}}});
                 break;
             case 20:
                 if (p.buildings.size() < 3)
-                    add_building(p, "B", any(0, 1) < 0.5 ? BuildingKind::yard : BuildingKind::building,
-                                 {1, any(-180, 180), place()});
+                    add_building(p, text("B"), any(0, 1) < 0.5 ? BuildingKind::yard : BuildingKind::building,
+                                 {1, value(-180, 180), place()});
                 else if (const Building& b = pick(p.buildings); b.floors.size() < all_floors(p).size())
                     remove_building(p, b.id);
                 break;
             case 21:
                 if (all_floors(p).size() < 6) add_mezzanine(p, floor);
                 set_plate(p, floor, triangle());
-                set_slope(p, floor, {any(-0.1, 0.1), any(-0.1, 0.1)});
+                set_slope(p, floor, {value(-0.1, 0.1), value(-0.1, 0.1)});
                 break;
             case 22:
                 add_obstacle(p, floor, random_obstacle(p));
                 break;
             case 23:
-                add_ceiling(p, floor, {{}, "C", triangle(), any(2, 4), maybe(typed(p, TypeUse::ceiling))});
+                add_ceiling(p, floor, {{}, text("C"), triangle(), value(2, 4), maybe(typed(p, TypeUse::ceiling))});
                 break;
             case 24:
-                add_slab_area(p, floor, {{}, "A", typed(p, TypeUse::slab), triangle()});
+                add_slab_area(p, floor, {{}, text("A"), typed(p, TypeUse::slab), triangle()});
                 break;
             case 37:
                 add_ramp(
                     p, floor,
-                    {{}, "R", typed(p, TypeUse::slab), {place(), place(), place(), place()}, 0, any(-4, 4)});
+                    {{}, text("R"), typed(p, TypeUse::slab), {place(), place(), place(), place()}, value(0, 1), value(-4, 4)});
                 break;
             case 25:
-                add_note(p, floor, {{}, "n", place(), ""});
+                add_note(p, floor, {{}, text("n"), place(), ""});
                 break;
             case 26:
                 curve_a_wall(p, floor);
@@ -140,22 +144,52 @@ public:
                 shape_a_wall(p, floor);
                 break;
             case 34:
-                set_waivers(p, {{"gap", {static_cast<std::uint32_t>(any(0, 1000)), 2}, "so"}});
+                set_waivers(p, {{"gap", {static_cast<std::uint32_t>(any(0, 1000)), 2}, text("so")}});
                 p.display.hidden = {static_cast<ItemKind>(static_cast<int>(any(0, item_kinds - 0.001)))};
                 break;
             case 35:
                 if (all_floors(p).size() > 1)
                     add_shaft(p, building_with(p, floor).floors.front().id,
-                              building_with(p, floor).floors.back().id, "S", typed(p, TypeUse::wall),
+                              building_with(p, floor).floors.back().id, text("S"), typed(p, TypeUse::wall),
                               triangle());
                 break;
             case 36:
                 change_openings(p, floor);
                 break;
+            case 38:
+                change_heights(p, floor);
+                break;
+            case 39:
+                change_building(p, floor);
+                break;
+            case 40:
+                change_variants(p);
+                break;
+            case 41:
+                change_probes(p, floor);
+                break;
+            case 42:
+                change_settings(p);
+                break;
+            case 43:
+                replace_things(p, floor);
+                break;
+            case 44:
+                reshape_things(p, floor);
+                break;
+            case 45:
+                if (const Drawing* d = some(*find_floor(p, floor)->drawings)) {
+                    Drawing scaled = *d;
+                    scaled.placement.scale *= value(0.5, 2);
+                    scaled.opacity = value(0, 1);
+                    scaled.name = text("d");
+                    set_drawing_scale(p, floor, scaled, place(), any(0, 1) < 0.3);
+                }
+                break;
         }
     }
 
-    static constexpr int kinds_of_edit = 38;
+    static constexpr int kinds_of_edit = 46;
 
 private:
     WallTypeId typed(const Project& p, TypeUse use) {
@@ -169,19 +203,19 @@ private:
         return any(0, 1) < 0.5 ? std::optional<T>(value) : std::nullopt;
     }
     Motion motion() {
-        Motion m = turned(place(), any(-180, 180));
+        Motion m = turned(place(), value(-180, 180));
         m.mirrored = any(0, 1) < 0.3;
         return m;
     }
     Obstacle random_obstacle(const Project& p) {
         Obstacle o{{},
-                   "O",
+                   text("O"),
                    static_cast<ObstacleKind>(static_cast<int>(any(0, 8.99))),
                    typed(p, TypeUse::obstacle),
                    triangle()};
         o.round = any(0, 1) < 0.3;
         if (o.round) o.outline.resize(2);
-        o.top_m = maybe(any(1, 3));
+        o.top_m = maybe(value(1, 3));
         return o;
     }
     template <class Use>
@@ -195,7 +229,7 @@ private:
         if (const Wall* found = some(*find_floor(p, floor)->walls)) {
             Wall w = *found;
             w.bulges.clear();
-            for (int i = 0; i < w.pieces(); ++i) w.bulges.push_back(any(-2, 2));
+            for (int i = 0; i < w.pieces(); ++i) w.bulges.push_back(value(-2, 2));
             w.to_ceiling = any(0, 1) < 0.5;
             replace_wall(p, floor, w);
         }
@@ -205,9 +239,9 @@ private:
         if (!found) return;
         const Wall w = *found;
         const int piece = static_cast<int>(any(0, w.pieces() - 0.001));
-        const double what = any(0, 4), along_m = piece_length_m(w, piece) * any(0.1, 0.9);
+        const double what = any(0, 4), along_m = piece_length_m(w, piece) * value(0.1, 0.9);
         if (what < 1) return replace_wall(p, floor, with_corner(w, piece, along_m));
-        if (what < 2) return replace_wall(p, floor, reversed(offset(w, any(-1, 1))));
+        if (what < 2) return replace_wall(p, floor, reversed(offset(w, value(-1, 1))));
         if (what < 3) {
             if (const auto shorter = without_corner(w, piece)) replace_wall(p, floor, *shorter);
             return;
@@ -220,7 +254,7 @@ private:
         const WallTypeId from = typed(p, TypeUse::wall), to = typed(p, TypeUse::wall);
         if (!(from == to)) use_other_type(p, from, to);
         WallType more = wall_type(p, to);
-        more.layers = {{{"Stone", any(2, 8), 0, 0.01, 1, 1, 100}, any(0.01, 0.4), 0}};
+        more.layers = {{{text("Stone"), value(2, 8), 0, 0.01, 1, 1, 100}, value(0.01, 0.4), 0}};
         if (any(0, 1) < 0.5) more.losses.clear();
         p.wall_types->size() < 80 ? void(add_wall_type(p, more)) : replace_wall_type(p, more);
         if (any(0, 1) < 0.2 && uses_of_type(p, from).empty() && !(from == to)) remove_wall_type(p, from);
@@ -233,8 +267,125 @@ private:
                 return replace_opening(p, floor, WallId{w.id}, o);
             }
     }
+    void change_heights(Project& p, FloorId floor) {
+        const Floor f = *find_floor(p, floor);
+        const double what = any(0, 5);
+        if (what < 1) return set_floor(p, floor, text(f.name), f.elevation_m + value(-1, 1), value(2.5, 5));
+        if (what < 2 && all_floors(p).size() < 6)
+            return void(add_floor_below(p, building_with(p, floor).id));
+        if (what < 3) return void(add_outer_walls(p, floor, typed(p, TypeUse::wall), value(5, 50), value(5, 50)));
+        if (what < 4) return transform_floor(p, floor, {value(0.9, 1.1), value(-180, 180), place()});
+        Slab slab = *f.slab;
+        slab.thickness_m = value(0.1, 0.5);
+        set_slab(p, floor, slab);
+    }
+    void change_building(Project& p, FloorId floor) {
+        Building b = building_with(p, floor);
+        b.name = text("Block");
+        b.placement = {1, value(-180, 180), place()};
+        b.level_m = value(-5, 5);
+        set_building(p, b);
+    }
+    void change_variants(Project& p) {
+        if (p.variants.size() < 4) copy_variant(p, text("Variant"));
+        rename_variant(p, pick(p.variants).id, text("Other"));
+        choose_variant(p, pick(p.variants).id);
+        if (any(0, 1) < 0.3 && p.variants.size() > 1) remove_variant(p, pick(p.variants).id);
+    }
+    void change_probes(Project& p, FloorId floor) {
+        const int made = add_probe(p, floor, place());
+        move_probe(p, made, place());
+        if (p.probes->size() > 4) remove_probe(p, pick(*p.probes).number);
+    }
+    void change_settings(Project& p) {
+        p.settings.client_height_m = value(0.5, 2);
+        p.settings.heard_dbm = value(-90, -70);
+        p.settings.grid_m = value(0.25, 2);
+        p.settings.client_noise_figure_db = value(3, 12);
+        p.settings.units = any(0, 1) < 0.5 ? LengthUnits::metres : LengthUnits::feet_inches;
+        p.settings.country = any(0, 1) < 0.8 ? "DE" : text("GB");
+        p.name = text("P");
+    }
+    /// One thing of each kind given new values, as its form does.
+    void replace_things(Project& p, FloorId floor) {
+        const Floor f = *find_floor(p, floor);
+        if (const Zone* z = some(*f.zones)) {
+            Zone n = *z;
+            n.name = text("Z");
+            n.open_air = !n.open_air;
+            replace_zone(p, floor, n);
+        }
+        if (!f.slab->voids.empty()) {
+            SlabVoid v = pick(f.slab->voids);
+            v.outline = triangle();
+            replace_void(p, floor, v);
+        }
+        if (const Obstacle* o = some(*f.obstacles)) {
+            Obstacle n = *o;
+            n.base_m = value(0, 1);
+            n.top_m = maybe(value(1, 3));
+            replace_obstacle(p, floor, n);
+        }
+        if (const CeilingArea* c = some(*f.ceilings)) {
+            CeilingArea n = *c;
+            n.height_m = value(2, 4);
+            replace_ceiling(p, floor, n);
+        }
+        if (const Ramp* r = some(*f.ramps)) {
+            Ramp n = *r;
+            n.rise_m = value(-4, 4);
+            n.foot_m = value(-1, 1);
+            replace_ramp(p, floor, n);
+        }
+        if (const Note* m = some(*f.notes)) {
+            Note n = *m;
+            n.text = text("said");
+            replace_note(p, floor, n);
+        }
+        if (const Wall* w = some(*f.walls)) {
+            Wall n = *w;
+            n.base_m = value(0, 1);
+            n.top_m = maybe(value(1, 4));
+            replace_wall(p, floor, n);
+        }
+    }
+    /// Corners dragged, a type given, copies through the clipboard's text.
+    void reshape_things(Project& p, FloorId floor) {
+        with_items(p, floor, [&](const std::vector<Item>& items) {
+            const Floor before = *find_floor(p, floor);
+            std::vector<Point> shape = corners(p, before, items.front());
+            if (!shape.empty()) {
+                shape[static_cast<std::size_t>(any(0, static_cast<double>(shape.size()) - 0.001))] = place();
+                set_corners(p, floor, items.front(), shape);
+            }
+            if (const auto use = use_of(before, items.back())) set_type(p, floor, items.back(), typed(p, *use));
+            paste(p, floor, clipping_from_json(clipping_to_json(clip(p, *find_floor(p, floor), items))), motion());
+        });
+    }
     double any(double low, double high) { return std::uniform_real_distribution<>(low, high)(engine_); }
-    Point place() { return {any(-50, 50), any(-50, 50)}; }
+    /// What a field may be given: now and then beyond all reason.
+    double value(double low, double high) {
+        if (!wild_ || any(0, 1) > 0.04) return any(low, high);
+        constexpr double inf = std::numeric_limits<double>::infinity();
+        static const std::vector<double> odd{0,    -0.0, 1e-12, -1e-9, 100,  -100,   1000,  1e4,      99'999,
+                                             -1e5, 1e5,  3e5,   -1e7,  1e12, -1e300, 1e308, -1e308, inf,
+                                             -inf, std::nan("")};
+        return pick(odd);
+    }
+    std::string text(const std::string& usual) {
+        if (!wild_ || any(0, 1) > 0.1) return usual;
+        static const std::vector<std::string> odd{"",
+                                                  std::string(2000, 'x'),
+                                                  std::string(10'001, 'y'),
+                                                  "\xE5\x9B\xB3\xE9\x9D\xA2",
+                                                  "cut off: \xE5\x9B",
+                                                  "\xED\xA0\x80",
+                                                  std::string("nul\0nul", 7),
+                                                  "</w:t>\"\\\n\r\t\x01",
+                                                  "\xF0\x9F\x8F\xA2"};
+        return pick(odd);
+    }
+    Point place() { return {value(-50, 50), value(-50, 50)}; }
     std::vector<Point> triangle() { return {place(), place(), place()}; }
     template <class List>
     const typename List::value_type& pick(const List& list) {
@@ -248,7 +399,7 @@ private:
         Wall w;
         w.type = pick(*p.wall_types).id;
         w.points = {place(), place(), place()};
-        if (any(0, 1) < 0.5) w.top_m = any(0.5, 3);
+        if (any(0, 1) < 0.5) w.top_m = value(0.5, 3);
         return w;
     }
     void change_wall(Project& p, FloorId floor) {
@@ -266,7 +417,9 @@ private:
         o.kind = any(0, 1) < 0.5 ? OpeningKind::door : OpeningKind::window;
         o.type = pick(*p.wall_types).id;
         o.piece = static_cast<int>(any(0, w->pieces() - 0.001));
-        o.start_m = any(0, 5);
+        o.start_m = value(0, 5);
+        o.width_m = value(0.5, 2);
+        o.head_m = value(1, 3);
         const WallId wall_id = w->id;  // the edit makes the list of walls anew
         const OpeningId id = add_opening(p, floor, wall_id, o);
         if (any(0, 1) < 0.3) remove_opening(p, floor, wall_id, id);
@@ -274,8 +427,8 @@ private:
     Drawing random_drawing() {
         Drawing d;
         d.name = d.source.asset = "d.png";
-        d.source.sheet = {{any(-1e7, 0), 0}, {any(1, 1e4), any(1, 1e4)}};
-        d.placement = {any(0.001, 1), any(-180, 180), place()};
+        d.source.sheet = {{value(-1e7, 0), 0}, {value(1, 1e4), value(1, 1e4)}};
+        d.placement = {value(0.001, 1), value(-180, 180), place()};
         if (any(0, 1) < 0.5) d.crop = triangle();
         if (any(0, 1) < 0.5) d.source.hidden_layers = {"A", "B"};
         return d;
@@ -288,7 +441,7 @@ private:
         if (what < 3)
             d = revised(d, random_drawing().source, "newer");
         else
-            d.lengths.push_back({place(), place(), any(1, 20)}), d = scaled_by_lengths(d);
+            d.lengths.push_back({place(), place(), value(1, 20)}), d = scaled_by_lengths(d);
         replace_drawing(p, floor, d);
     }
     void change_access_point(Project& p, FloorId floor) {
@@ -296,9 +449,14 @@ private:
         if (!found) return;
         AccessPoint ap = *found;
         ap.position = place();
+        ap.height_m = value(2, 4);
+        ap.azimuth_deg = value(0, 360);
+        ap.downtilt_deg = value(-90, 90);
+        ap.number = static_cast<int>(any(0, 1) < 0.9 ? ap.number : any(-5, 2e6));
         Radio& radio = ap.radios[0];
         const auto widths = channels(radio.channel.band, 20);
         radio = retuned(radio, radio.channel.band, pick(widths).number, 20);
+        radio.power_dbm = value(0, 20);
         replace_access_point(p, floor, ap);
     }
     void change_requirements(Project& p, FloorId floor) {
@@ -316,8 +474,8 @@ private:
                 break;
             case 2:
                 if (!sets.empty()) {
-                    Requirement r{{}, "snr", band_6, any(0, 50), any(0, 1)};
-                    r.band_limits = {{band_6, any(0, 40)}};
+                    Requirement r{{}, "snr", band_6, value(0, 50), value(0, 1)};
+                    r.band_limits = {{band_6, value(0, 40)}};
                     add_requirement(p, pick(sets).id, r);
                 }
                 break;
@@ -335,6 +493,7 @@ private:
         }
     }
     std::mt19937 engine_;
+    bool wild_;
 };
 
 }  // namespace
@@ -358,6 +517,38 @@ TEST_CASE("after any history of edits the project is valid and reads back the sa
         // values kept on the way are untouched by what came after: that is what undo goes back to
         for (const auto& [value, text] : values) REQUIRE(project_to_json(value) == text);
     }
+}
+
+TEST_CASE("whatever values a history is given, what is not refused is saved and opened the same") {
+    TemporaryFolder folder;
+    int refused = 0, made = 0;
+    for (unsigned seed = 21; seed <= 32; ++seed) {
+        History history(seed, true);
+        Project p = new_project("P", {LengthUnits::metres, "GB", 1.2, 7}, 2, 3.5);
+        for (int i = 0; i < 400; ++i) {
+            INFO("seed " << seed << ", step " << i);
+            Project after = p;
+            try {
+                history.step(after);
+                check_edit(p, after);
+            } catch (const Error& fault) {  // as Document::edit does: told, and nothing changed
+                CHECK(std::string(fault.what()).size() > 10);
+                ++refused;
+                continue;
+            }
+            ++made;
+            p = std::move(after);
+            REQUIRE_NOTHROW(check_references(p));
+            REQUIRE_NOTHROW(check_all(p));
+            if (i % 20 == 0) REQUIRE(project_from_json(project_to_json(p)) == p);
+        }
+        save_project(p, folder / "wild.yemvo");
+        const Loaded read = load_project(folder / "wild.yemvo");
+        CHECK(read.project.aside->empty());
+        CHECK(read.project == p);
+    }
+    CHECK(refused > 300);
+    CHECK(made > 3000);
 }
 
 TEST_CASE("removing a floor also clears requirements that held only in its zones") {
