@@ -20,7 +20,7 @@ constexpr int title_px = 64, foot_px = 100, side_px = 28;
 
 /// The floor's drawings. Throws Error for one that cannot be read.
 QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& map, QSize size) {
-    SheetCache cache;
+    SheetCache cache(std::make_shared<MemoryBudget>(usual_budget_bytes()));
     std::vector<LaidSheet> sheets;
     for (const Drawing& d : *floor.drawings) {
         const auto asset = project.assets.find(d.source.asset);

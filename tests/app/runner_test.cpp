@@ -43,7 +43,7 @@ Project moved(Project p, double by_m) {
 }  // namespace
 
 TEST_CASE("a prediction arrives with the floor in view first and a verdict") {
-    PredictionRunner runner;
+    PredictionRunner runner(std::make_shared<MemoryBudget>(usual_budget_bytes()));
     Listener listener(runner);
     const Project p = demo::compose_venue();
     runner.request(p, floor_at(p, 1));
@@ -55,7 +55,7 @@ TEST_CASE("a prediction arrives with the floor in view first and a verdict") {
 }
 
 TEST_CASE("of many requests in a hurry the newest is what is shown in the end") {
-    PredictionRunner runner;
+    PredictionRunner runner(std::make_shared<MemoryBudget>(usual_budget_bytes()));
     Listener listener(runner);
     const Project p = demo::compose_venue();
     for (int i = 0; i <= 30; ++i) runner.request(moved(p, 0.05 * i), floor_at(p, 0));
@@ -69,7 +69,7 @@ TEST_CASE("of many requests in a hurry the newest is what is shown in the end") 
 }
 
 TEST_CASE("a cancelled runner stops and takes new work") {
-    PredictionRunner runner;
+    PredictionRunner runner(std::make_shared<MemoryBudget>(usual_budget_bytes()));
     Listener listener(runner);
     const Project p = demo::compose_venue();
     runner.request(p, floor_at(p, 0));
@@ -82,7 +82,7 @@ TEST_CASE("a cancelled runner stops and takes new work") {
 }
 
 TEST_CASE("a requirement that cannot be judged is told, and the next prediction works") {
-    PredictionRunner runner;
+    PredictionRunner runner(std::make_shared<MemoryBudget>(usual_budget_bytes()));
     Listener listener(runner);
     Project p = demo::compose_venue();
     const Project right = p;

@@ -74,6 +74,46 @@ TEST_CASE("the cache forgets what was not asked for longest") {
     CHECK(*cache.find(3) == 3);
 }
 
+TEST_CASE("caches that share a budget give way by use, whosever the value is") {
+    auto budget = std::make_shared<MemoryBudget>(40);
+    ContentCache<int> one(budget), two(budget);
+    const auto keep = [](auto& cache, std::uint64_t key) { cache.keep(key, std::make_shared<const int>(7), 10); };
+    keep(one, 1);
+    keep(two, 1);
+    keep(one, 2);
+    keep(two, 2);
+    CHECK(budget->used_bytes() == 40);
+    REQUIRE(one.find(1));  // now two's first is the oldest of all
+    keep(two, 3);
+    CHECK(budget->used_bytes() == 40);
+    CHECK_FALSE(two.find(1));
+    CHECK(one.find(1));
+    CHECK(one.find(2));
+    budget->set_limit(20);  // takes effect at once: what was used last stays
+    CHECK(budget->used_bytes() == 20);
+    CHECK(one.find(1));
+    CHECK(one.find(2));
+    CHECK(two.size() == 0);
+    keep(two, 4);
+    one.forget(2);
+    CHECK(budget->used_bytes() == one.used_bytes() + two.used_bytes());
+    {
+        ContentCache<int> three(budget);
+        keep(three, 1);
+    }
+    CHECK(budget->used_bytes() == one.used_bytes() + two.used_bytes());  // what is gone takes nothing
+}
+
+TEST_CASE("a cache's own limit holds whatever the budget allows, and one value larger than all is kept") {
+    auto budget = std::make_shared<MemoryBudget>(1000);
+    ContentCache<int> small(budget, 25), other(budget);
+    for (std::uint64_t key = 0; key < 5; ++key) small.keep(key, std::make_shared<const int>(1), 10);
+    CHECK(small.size() == 2);
+    other.keep(1, std::make_shared<const int>(1), 5000);
+    CHECK(other.find(1));
+    CHECK(small.size() == 0);
+}
+
 TEST_CASE("areas and levels are told in the project's units") {
     CHECK(format_area(205.31, LengthUnits::metres, 1) == "205.3 m²");
     CHECK(format_area(100, LengthUnits::feet_inches) == "1076 sq ft");

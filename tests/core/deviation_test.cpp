@@ -139,7 +139,7 @@ TEST_CASE("a changed wall traces only the access points whose rays can meet it")
     const auto fields = [&] {
         const std::size_t before = store.traced();
         for (const Floor* floor : all_floors(p)) {
-            const auto scene = store.scenes().scene(p, building_with(p, floor->id).id);
+            const auto scene = store.scenes()->scene(p, building_with(p, floor->id).id);
             const Surface s = make_surface(p, *scene, *floor);
             for (const auto& placed : placed_access_points(p))
                 store.field(store.place(scene, s, antenna_place(*scene, *placed.floor, *placed.access_point)),

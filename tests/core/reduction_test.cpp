@@ -116,7 +116,7 @@ TEST_CASE("an access point that joins last changes nothing of what is reduced") 
 TEST_CASE("a drag goes through all fields once, and every frame is what it would be from nothing") {
     const Surface s = surface(23, 17);
     Site site(s.cells(), 12);
-    ReductionStore store;
+    ReductionStore store(std::make_shared<MemoryBudget>(std::size_t{1} << 28));
     store.of(site.fields, band_5, s);
     REQUIRE(store.whole() == 1);
     for (int frame = 0; frame < 6; ++frame) {

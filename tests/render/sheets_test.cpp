@@ -377,7 +377,7 @@ TEST_CASE("the difference of two revisions: what went is red, what came is blue,
 }
 
 TEST_CASE("opened sheets are kept within a budget, the latest always") {
-    SheetCache cache(100'000);
+    SheetCache cache(std::make_shared<MemoryBudget>(100'000));
     DrawingSource source;
     std::vector<Shared<Bytes>> files;
     for (int i = 0; i < 6; ++i) files.push_back(encoded("PNG", marked({100 + i, 100})));

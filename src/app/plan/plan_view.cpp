@@ -29,6 +29,7 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
       next_step_(new NextStepBar(workspace, this)),
       sharpen_(new QTimer(this)),
       drawing_runner_(new DrawingRunner(this)),
+      sheets_(std::make_shared<render::SheetCache>(workspace.memory())),
       blink_(new QTimer(this)),
       awaiting_(new QTimer(this)) {
     setObjectName("plan");

@@ -120,7 +120,7 @@ private:
     std::shared_ptr<FoundLines> found_lines_ = std::make_shared<FoundLines>();
     FoundLines::Lines lines_of_;  ///< that the workspace was given last
     DrawingRunner* drawing_runner_;
-    std::shared_ptr<render::SheetCache> sheets_ = std::make_shared<render::SheetCache>();
+    std::shared_ptr<render::SheetCache> sheets_;
     DrawingWish wish_;
     PaintedView drawings_;
     FloorId drawings_of_;

@@ -71,7 +71,7 @@ MainWindow::MainWindow(QWidget* parent)
     : QMainWindow(parent),
       workspace_(document_),
       asking_(ask_by_dialogs(this)),
-      runner_(new PredictionRunner(this)),
+      runner_(new PredictionRunner(workspace_.memory(), this)),
       findings_runner_(new FindingsRunner(this)),
       autosave_(new Autosave(document_, this)),
       files_(new ProjectFiles(document_, this)),

@@ -146,6 +146,7 @@ private:
     void add_floor_on_top();
     void make_display_actions(QMenu*);
     void make_map_actions(QMenu*);
+    void make_memory_actions(QMenu*);
     /// The next floor of the building, above or below.
     void show_floor_beside(int by);
     void open_palette();

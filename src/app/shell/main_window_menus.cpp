@@ -1,4 +1,5 @@
 // The window's menus: every action with its place and its key.
+#include <QActionGroup>
 #include <QMenuBar>
 #include <QMessageBox>
 #include <QSettings>
@@ -17,6 +18,7 @@
 #include "app/shell/theme.h"
 #include "app/shell/tool_strip.h"
 #include "project/edits.h"
+#include "render/text_style.h"
 
 namespace yemvo::app {
 
@@ -148,6 +150,7 @@ void MainWindow::make_menus() {
     });
     dark->setCheckable(true);
     connect(view, &QMenu::aboutToShow, dark, [dark] { dark->setChecked(is_dark()); });
+    make_memory_actions(view->addMenu("Memory for results"));
     action(view, "Find anything…", QKeySequence("Ctrl+K"), [this] { open_palette(); });
 
     QMenu* plan = bar->addMenu("&Plan");
@@ -181,6 +184,36 @@ void MainWindow::make_map_actions(QMenu* view) {
     for (const auto& made :
          {fill_map_menu(view->addMenu("Map"), workspace_), fill_colouring_menu(colouring, workspace_)})
         project_actions_.insert(project_actions_.end(), made.begin(), made.end());
+}
+
+/// What is kept of maps and drawings so that it need not be worked out again. 0 stands for what the machine suggests.
+void MainWindow::make_memory_actions(QMenu* menu) {
+    static constexpr const char* setting = "memory_mb";
+    static constexpr std::size_t mega = std::size_t{1} << 20;
+    const auto choose = [this](int mb) {
+        workspace_.memory()->set_limit(mb > 0 ? static_cast<std::size_t>(mb) * mega : usual_budget_bytes());
+    };
+    const auto size = [](std::size_t mb) {
+        return mb < 1024 ? QString("%1 MB").arg(mb)
+                         : render::figure(static_cast<double>(mb) / 1024, mb % 1024 ? 1 : 0) + " GB";
+    };
+    auto* group = new QActionGroup(menu);
+    const int chosen = QSettings().value(setting, 0).toInt();
+    for (const int mb : {0, 512, 1024, 2048, 4096, 8192, 16384}) {
+        if (static_cast<std::size_t>(mb) * mega > machine_bytes() / 4 * 3) break;
+        const QString most = size(mb == 0 ? usual_budget_bytes() / mega : static_cast<std::size_t>(mb));
+        const QString text = mb == 0 ? "Keep results as suits this machine (%1)" : "Keep results up to %1";
+        QAction* a = action(menu, text.arg(most), {}, [this, mb, most, choose] {
+            QSettings().setValue(setting, mb);
+            choose(mb);
+            workspace_.tell("Maps and drawings are kept up to " + most +
+                            ", what was used longest ago gives way. More is quicker on large sites");
+        });
+        a->setCheckable(true);
+        a->setChecked(mb == chosen);
+        group->addAction(a);
+    }
+    choose(chosen);
 }
 
 void MainWindow::show_floor_beside(int by) {

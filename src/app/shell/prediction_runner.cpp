@@ -7,10 +7,12 @@ namespace yemvo::app {
 using namespace std::chrono_literals;
 
 static constexpr std::size_t most_places = 6;  ///< that Proof shows
-/// Fields of all floors are kept side by side up to here; a site that needs more is judged floor by floor.
-static constexpr std::size_t most_kept_bytes = std::size_t{512} << 20;
+/// Fields of all floors are kept side by side up to this part of the budget; a site that needs more is judged floor by
+/// floor.
+static constexpr std::size_t part_for_fields = 4;
 
-PredictionRunner::PredictionRunner(QObject* parent) : QObject(parent), thread_([this] { work(); }) {}
+PredictionRunner::PredictionRunner(const std::shared_ptr<MemoryBudget>& budget, QObject* parent)
+    : QObject(parent), predictor_(budget), thread_([this] { work(); }) {}
 
 PredictionRunner::~PredictionRunner() {
     {
@@ -118,9 +120,11 @@ void PredictionRunner::run_by_floors(const Request& request, const std::vector<F
     const int all = static_cast<int>(order.size());
     const bool known = judged_ && judged_->extra == request.extra && judged_->project == request.project;
     int done = 0;
+    Predictor passing = predictor_.passing();
     for (FloorId id : order) {
         wish.progress = [this, done, all](double share) { tell_share((done + share) / all); };
-        SitePrediction one = predictor_.predict(request.project, {id}, wish, token);
+        Predictor& by = done == 0 ? predictor_ : passing;
+        const SitePrediction one = by.predict(request.project, {id}, wish, token);
         if (done == 0) {
             whole->site.floors.push_back(one.floors.front());
             emit ready(std::make_shared<Prediction>(*whole));
@@ -167,7 +171,8 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
         whole->other_project = request.other;
         whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();
     }
-    if (field_bytes(request.project) > most_kept_bytes) return run_by_floors(request, order, whole, token);
+    if (field_bytes(request.project) > predictor_.budget().limit_bytes() / part_for_fields)
+        return run_by_floors(request, order, whole, token);
     bool first = true;
     wish.progress = [this](double share) { tell_share(share); };
     whole->site = predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {

@@ -25,7 +25,7 @@ struct ExtraWish {
 class PredictionRunner : public QObject {
     Q_OBJECT
 public:
-    explicit PredictionRunner(QObject* parent = nullptr);
+    explicit PredictionRunner(const std::shared_ptr<MemoryBudget>&, QObject* parent = nullptr);
     ~PredictionRunner() override;
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to

@@ -117,6 +117,8 @@ public:
     explicit Workspace(Document&, QObject* parent = nullptr);
 
     Document& document() { return document_; }
+    /// Of all that is kept so that it need not be worked out again.
+    const std::shared_ptr<MemoryBudget>& memory() const { return memory_; }
     const Project& project() const { return document_.project(); }
     /// Null only while no project is open.
     const Floor* floor() const { return document_.is_open() ? find_floor(project(), floor_) : nullptr; }
@@ -264,6 +266,7 @@ private:
     void project_replaced();
     void drop_what_is_gone();
     Document& document_;
+    std::shared_ptr<MemoryBudget> memory_ = std::make_shared<MemoryBudget>(usual_budget_bytes());
     FloorId floor_;
     std::vector<Item> selection_;
     std::map<FloorId, std::vector<Item>> elsewhere_;

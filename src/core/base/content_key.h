@@ -2,10 +2,9 @@
 #pragma once
 #include <bit>
 #include <cstdint>
-#include <list>
 #include <memory>
-#include <mutex>
-#include <unordered_map>
+
+#include "base/memory_budget.h"
 
 namespace yemvo {
 
@@ -30,42 +29,25 @@ private:
 template <class T>
 class ContentCache {
 public:
-    explicit ContentCache(std::size_t budget_bytes) : budget_bytes_(budget_bytes) {}
+    /// With a budget of its own.
+    explicit ContentCache(std::size_t budget_bytes)
+        : ContentCache(std::make_shared<MemoryBudget>(budget_bytes)) {}
+    /// With others; `most_bytes`: of this one alone.
+    explicit ContentCache(std::shared_ptr<MemoryBudget> budget, std::size_t most_bytes = KeptByKey::no_limit)
+        : kept_(std::move(budget), most_bytes) {}
 
     std::shared_ptr<const T> find(std::uint64_t key) {
-        const std::lock_guard lock(mutex_);
-        const auto found = entries_.find(key);
-        if (found == entries_.end()) return nullptr;
-        order_.splice(order_.begin(), order_, found->second.place);
-        return found->second.value;
+        return std::static_pointer_cast<const T>(kept_.find(key));
     }
     void keep(std::uint64_t key, std::shared_ptr<const T> value, std::size_t bytes) {
-        const std::lock_guard lock(mutex_);
-        if (entries_.contains(key)) return;
-        order_.push_front(key);
-        entries_[key] = {std::move(value), bytes, order_.begin()};
-        used_bytes_ += bytes;
-        while (used_bytes_ > budget_bytes_ && order_.size() > 1) {
-            used_bytes_ -= entries_.at(order_.back()).bytes;
-            entries_.erase(order_.back());
-            order_.pop_back();
-        }
+        kept_.keep(key, std::move(value), bytes);
     }
-    std::size_t size() const {
-        const std::lock_guard lock(mutex_);
-        return entries_.size();
-    }
+    void forget(std::uint64_t key) { kept_.forget(key); }
+    std::size_t size() const { return kept_.size(); }
+    std::size_t used_bytes() const { return kept_.used_bytes(); }
 
 private:
-    struct Entry {
-        std::shared_ptr<const T> value;
-        std::size_t bytes;
-        std::list<std::uint64_t>::iterator place;
-    };
-    mutable std::mutex mutex_;
-    std::size_t budget_bytes_, used_bytes_ = 0;
-    std::list<std::uint64_t> order_;
-    std::unordered_map<std::uint64_t, Entry> entries_;
+    KeptByKey kept_;
 };
 
 }  // namespace yemvo

@@ -15,6 +15,7 @@ struct AskedCells;
 class PlaneStore {
 public:
     using Plane = std::vector<float>;
+    explicit PlaneStore(const std::shared_ptr<MemoryBudget>& budget) : kept_(budget, std::size_t{24} << 20) {}
     std::shared_ptr<const Plane> find(std::uint64_t key) { return kept_.find(key); }
     /// A plane of any size and content.
     Plane take() { return spare_->take(); }
@@ -49,14 +50,16 @@ private:
         std::vector<Plane> planes_;
     };
     std::shared_ptr<Spare> spare_ = std::make_shared<Spare>();
-    ContentCache<Plane> kept_{std::size_t{24} << 20};
+    ContentCache<Plane> kept_;
 };
 
 /// Safe from several threads.
 struct FloorMemo {
+    explicit FloorMemo(const std::shared_ptr<MemoryBudget>& budget)
+        : lens_planes(budget), asked_cells(budget, std::size_t{32} << 20) {}
     PlaneStore lens_planes;
     RateTables rate_tables;
-    ContentCache<AskedCells> asked_cells{std::size_t{32} << 20};
+    ContentCache<AskedCells> asked_cells;
 };
 
 }  // namespace yemvo

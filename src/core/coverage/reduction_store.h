@@ -14,6 +14,8 @@ namespace yemvo {
 /// Safe from several threads.
 class ReductionStore {
 public:
+    explicit ReductionStore(const std::shared_ptr<MemoryBudget>& budget)
+        : whole_reductions_(budget, std::size_t{64} << 20), without_one_(budget, std::size_t{32} << 20) {}
     /// Of all radios of a band.
     std::shared_ptr<const Reduction> of(std::span<const RadioField>, BandId, const Surface&);
     /// Times that the fields of all access points were gone through, for tests.
@@ -30,7 +32,7 @@ private:
     std::shared_ptr<const Reduction> without(std::span<const RadioField>, BandId, const Surface&,
                                              const std::vector<Part>&, std::size_t left_out);
 
-    ContentCache<Reduction> whole_reductions_{std::size_t{64} << 20}, without_one_{std::size_t{32} << 20};
+    ContentCache<Reduction> whole_reductions_, without_one_;
     std::mutex mutex_;  ///< of the next
     std::map<std::uint64_t, std::vector<Part>> last_;
     std::atomic<std::size_t> whole_ = 0;

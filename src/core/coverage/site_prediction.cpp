@@ -166,6 +166,13 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     return made;
 }
 
+Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes)
+    : budget_(budget),
+      store_(budget, std::move(scenes)),
+      masks_(budget),
+      reductions_(budget),
+      memo_(std::make_shared<FloorMemo>(budget)) {}
+
 SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> order,
                                   const PredictionWish& wish, const CancelToken& cancel,
                                   const std::function<void(const FloorPrediction&)>& done) {
@@ -183,7 +190,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         const Floor* floor = find_floor(project, id);
         if (!floor) continue;
         const BuildingId frame = building_with(project, id).id;
-        const std::shared_ptr<const Scene> kept = store_.scenes().scene(project, frame);
+        const std::shared_ptr<const Scene> kept = store_.scenes()->scene(project, frame);
         const Scene& scene = *kept;
         FloorPrediction p;
         p.floor = id;

@@ -1,5 +1,6 @@
 // The whole site predicted: surfaces, masks and reductions, floor by floor.
 #pragma once
+#include <algorithm>
 #include <cstdint>
 #include <functional>
 #include <memory>
@@ -54,19 +55,30 @@ struct PredictionWish {
 /// Keeps what it worked out, so that the next prediction of a slightly different project is quick.
 class Predictor {
 public:
+    /// `scenes`: shared with another; of its own when null.
+    explicit Predictor(
+        const std::shared_ptr<MemoryBudget>& = std::make_shared<MemoryBudget>(usual_budget_bytes()),
+        std::shared_ptr<SceneCache> scenes = nullptr);
     /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
     /// Throws Cancelled.
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},
                            const CancelToken& = {},
                            const std::function<void(const FloorPrediction&)>& done = {});
+    /// Another, for floors that are only passed by: it shares the scenes and keeps little else.
+    Predictor passing() {
+        constexpr std::size_t little = std::size_t{256} << 20;
+        return Predictor(std::make_shared<MemoryBudget>(std::min(little, budget_->limit_bytes())), store_.scenes());
+    }
     FieldStore& store() { return store_; }
+    const MemoryBudget& budget() const { return *budget_; }
 
 private:
     std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&, bool outside);
+    std::shared_ptr<MemoryBudget> budget_;
     FieldStore store_;
-    ContentCache<CellMask> masks_{std::size_t{128} << 20};
+    ContentCache<CellMask> masks_;
     ReductionStore reductions_;
-    std::shared_ptr<FloorMemo> memo_ = std::make_shared<FloorMemo>();
+    std::shared_ptr<FloorMemo> memo_;
 };
 
 }  // namespace yemvo

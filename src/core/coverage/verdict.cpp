@@ -323,8 +323,11 @@ void SiteJudge::add(const FloorPrediction& p) {
 Verdict judge_by_floors(const Project& project, Predictor& predictor, const CancelToken& cancel) {
     SiteJudge judged(project);
     const PredictionWish wish = wish_to_judge(project);
-    for (const Floor* floor : all_floors(project))
-        judged.add(predictor.predict(project, {floor->id}, wish, cancel).floors.front());
+    const auto floors = all_floors(project);
+    Predictor passing = predictor.passing();
+    Predictor& by = floors.size() == 1 ? predictor : passing;
+    for (const Floor* floor : floors)
+        judged.add(by.predict(project, {floor->id}, wish, cancel).floors.front());
     return judged.verdict();
 }
 

@@ -59,11 +59,13 @@ std::vector<std::pair<std::uint64_t, std::size_t>> sorted_keys(const Scene& scen
 
 }  // namespace
 
-FieldStore::FieldStore(std::size_t budget_bytes)
-    : obstructions_(budget_bytes / 2),
-      deviations_(budget_bytes / 8),
-      fields_(budget_bytes / 2),
-      scenes_(std::size_t{64} << 20) {}
+/// What the fields were made from is needed again only where a wall or an antenna changes: it takes a part of the
+/// budget, however much there is of it.
+FieldStore::FieldStore(std::shared_ptr<MemoryBudget> budget, std::shared_ptr<SceneCache> scenes)
+    : obstructions_(budget, budget->limit_bytes() / 8),
+      deviations_(budget, budget->limit_bytes() / 8),
+      fields_(budget),
+      scenes_(scenes ? std::move(scenes) : std::make_shared<SceneCache>(budget)) {}
 
 std::shared_ptr<const FieldStore::Changed> FieldStore::changed(const std::shared_ptr<const Scene>& from,
                                                                const std::shared_ptr<const Scene>& to) {

@@ -17,7 +17,10 @@ namespace yemvo {
 /// Safe from several threads at once.
 class FieldStore {
 public:
-    explicit FieldStore(std::size_t budget_bytes = std::size_t{512} << 20);
+    /// `scenes`: shared with another store; of its own when null.
+    explicit FieldStore(
+        std::shared_ptr<MemoryBudget> = std::make_shared<MemoryBudget>(usual_budget_bytes()),
+        std::shared_ptr<SceneCache> scenes = nullptr);
 
     /// An access point's place over a surface, with the key of everything that its rays can meet. The scene
     /// and the surface must outlive it.
@@ -37,7 +40,7 @@ public:
     std::shared_ptr<const GainField> kept_field(const Place&, const Antenna&, const Turn&, BandId);
     /// Standard deviation of what stands in the way [dB], a plane a band; worked out when first asked for.
     std::shared_ptr<const std::vector<TilePlane>> deviation(const Place&, const CancelToken&);
-    SceneCache& scenes() { return scenes_; }
+    const std::shared_ptr<SceneCache>& scenes() { return scenes_; }
     /// Obstructions worked out so far, for tests and benchmarks.
     std::size_t traced() const { return traced_; }
 
@@ -59,7 +62,7 @@ private:
     ContentCache<Obstruction> obstructions_;
     ContentCache<std::vector<TilePlane>> deviations_;
     ContentCache<GainField> fields_;
-    SceneCache scenes_;
+    std::shared_ptr<SceneCache> scenes_;
     std::uint64_t met_key(const Scene&, const RayHeights&);
 
     std::mutex met_mutex_;  ///< of the next

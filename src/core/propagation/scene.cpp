@@ -385,20 +385,38 @@ std::shared_ptr<const SceneCache::Laws> SceneCache::laws(const Shared<std::vecto
     return made;
 }
 
+static std::size_t bytes(const Scene& s) {
+    // with its key and its place in the index
+    constexpr std::size_t panel = sizeof(ScenePanel) + sizeof(std::uint64_t) + sizeof(Segment) + 12;
+    std::size_t sum = sizeof(Scene) + s.panels.size() * panel;
+    for (const ScenePrism& p : s.prisms) sum += sizeof(ScenePrism) + p.outline.size() * sizeof(Point);
+    sum += s.slabs.size() * sizeof(SceneSlab);
+    return sum;
+}
+
 std::shared_ptr<const Scene> SceneCache::scene(const Project& project, BuildingId frame) {
     constexpr std::size_t kept = 8;
     {
         const std::lock_guard lock(mutex_);
-        for (auto k = scenes_.begin(); k != scenes_.end(); ++k)
-            if (k->frame == frame && k->types == project.wall_types && k->buildings == project.buildings) {
-                scenes_.splice(scenes_.begin(), scenes_, k);
-                return scenes_.front().scene;
+        const auto same = std::ranges::find_if(made_, [&](const Made& m) {
+            return m.frame == frame && m.types == project.wall_types && m.buildings == project.buildings;
+        });
+        if (same != made_.end()) {
+            if (auto found = scenes_.find(same->number)) {
+                made_.splice(made_.begin(), made_, same);
+                return found;
             }
+            made_.erase(same);
+        }
     }
     auto made = std::make_shared<const Scene>(make_scene(project, *this, frame));
     const std::lock_guard lock(mutex_);
-    scenes_.push_front({project.buildings, project.wall_types, frame, made});
-    if (scenes_.size() > kept) scenes_.pop_back();
+    made_.push_front({project.buildings, project.wall_types, frame, ++numbers_});
+    scenes_.keep(numbers_, made, bytes(*made));
+    if (made_.size() > kept) {
+        scenes_.forget(made_.back().number);
+        made_.pop_back();
+    }
     return made;
 }
 

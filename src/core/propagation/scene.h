@@ -108,7 +108,9 @@ struct Scene {
 /// Kept from scene to scene, since most edits change no wall and no type. Safe from several threads.
 class SceneCache {
 public:
-    explicit SceneCache(std::size_t budget_bytes) : masks(budget_bytes) {}
+    explicit SceneCache(std::size_t budget_bytes)
+        : SceneCache(std::make_shared<MemoryBudget>(budget_bytes)) {}
+    explicit SceneCache(const std::shared_ptr<MemoryBudget>& budget) : masks(budget), scenes_(budget) {}
     struct Laws {
         std::vector<std::vector<AngleLaw>> loss, deviation;
     };
@@ -118,16 +120,18 @@ public:
     ContentCache<FloorMask> masks;
 
 private:
-    struct Kept {
+    struct Made {
         std::vector<Building> buildings;
         Shared<std::vector<WallType>> types;
         BuildingId frame;
-        std::shared_ptr<const Scene> scene;
+        std::uint64_t number;  ///< under which its scene is kept
     };
     std::mutex mutex_;
     Shared<std::vector<WallType>> types_;
     std::shared_ptr<const Laws> laws_;
-    std::list<Kept> scenes_;
+    std::list<Made> made_;  ///< latest first
+    std::uint64_t numbers_ = 0;
+    ContentCache<Scene> scenes_;
 };
 /// In the metres of `frame`, by default the first building. Where walls lie on each other, the one that takes
 /// more counts, band by band. Arcs are followed by chords; walls up to the

@@ -120,35 +120,17 @@ QImage paint_difference(const LaidSheet& older, const LaidSheet& newer, const Pl
 
 std::shared_ptr<const Sheet> SheetCache::open(const Shared<Bytes>& bytes, const DrawingSource& source,
                                               const CancelToken& cancel) {
-    const auto is_it = [&](const Entry& e) {
-        return e.bytes.same(bytes) && e.kind == source.kind && e.page == source.page;
-    };
-    {
-        const std::lock_guard lock(mutex_);
-        const auto found = std::find_if(entries_.begin(), entries_.end(), is_it);
-        if (found != entries_.end()) {
-            entries_.splice(entries_.begin(), entries_, found);
-            return entries_.front().sheet;
-        }
-    }
+    const std::uint64_t key = ContentKey()
+                                  .add(static_cast<std::uint64_t>(reinterpret_cast<std::uintptr_t>(&*bytes)))
+                                  .add(static_cast<int>(source.kind))
+                                  .add(source.page)
+                                  .value();
+    if (const auto kept = opened_.find(key)) return kept->sheet;
     // the sheet may hold on to the bytes
     const std::shared_ptr<const Bytes> held(&*bytes, [bytes](const Bytes*) {});
     auto sheet = open_sheet(held, source.kind, source.page, source.asset, cancel);
-    const std::lock_guard lock(mutex_);
-    entries_.push_front({bytes, source.kind, source.page, sheet});
-    std::size_t sum = 0;
-    for (auto e = entries_.begin(); e != entries_.end();) {
-        sum += e->sheet->bytes();
-        e = sum > budget_ && e != entries_.begin() ? entries_.erase(e) : std::next(e);
-    }
+    opened_.keep(key, std::make_shared<const Opened>(Opened{bytes, sheet}), sheet->bytes());
     return sheet;
-}
-
-std::size_t SheetCache::bytes() const {
-    const std::lock_guard lock(mutex_);
-    std::size_t sum = 0;
-    for (const Entry& e : entries_) sum += e.sheet->bytes();
-    return sum;
 }
 
 }  // namespace yemvo::render

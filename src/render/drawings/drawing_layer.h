@@ -1,9 +1,8 @@
 // The drawings under a floor as one picture of what is seen of them.
 #pragma once
-#include <list>
-#include <mutex>
 #include <optional>
 
+#include "base/content_key.h"
 #include "render/drawings/sheet.h"
 #include "render/plan_view_map.h"
 
@@ -35,21 +34,17 @@ QImage paint_difference(const LaidSheet& older, const LaidSheet& newer, const Pl
 /// Opened sheets by the bytes they came from, the least lately used dropped first. Safe from several threads.
 class SheetCache {
 public:
-    explicit SheetCache(std::size_t budget_bytes = std::size_t{400} << 20) : budget_(budget_bytes) {}
+    explicit SheetCache(const std::shared_ptr<MemoryBudget>& budget) : opened_(budget) {}
     /// Throws Error as open_sheet does.
     std::shared_ptr<const Sheet> open(const Shared<Bytes>&, const DrawingSource&, const CancelToken& = {});
-    std::size_t bytes() const;
+    std::size_t bytes() const { return opened_.used_bytes(); }
 
 private:
-    struct Entry {
-        Shared<Bytes> bytes;  ///< keeps the address from being used again
-        DrawingKind kind;
-        int page;
+    struct Opened {
+        Shared<Bytes> bytes;  ///< keeps the address, which the key is made of, from being used again
         std::shared_ptr<const Sheet> sheet;
     };
-    mutable std::mutex mutex_;
-    std::list<Entry> entries_;  ///< latest first
-    std::size_t budget_;
+    ContentCache<Opened> opened_;
 };
 
 }  // namespace yemvo::render
