@@ -25,6 +25,7 @@ public:
 private:
     struct Platform {
         Platform() {
+            give_back_large_blocks();  // as the program does
             if (qEnvironmentVariableIsEmpty("QT_QPA_PLATFORM")) qputenv("QT_QPA_PLATFORM", "offscreen");
         }
     } platform_;  ///< chosen before the application is there

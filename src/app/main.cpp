@@ -29,6 +29,7 @@ public:
 }  // namespace
 
 int main(int argc, char** argv) {
+    yemvo::give_back_large_blocks();
     Application app(argc, argv);
     std::setlocale(LC_NUMERIC, "C");  // the window writes numbers by QLocale, files by no locale at all
     app.setApplicationName("Yemvo");

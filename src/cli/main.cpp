@@ -1,5 +1,9 @@
 #include <iostream>
 
+#include "base/memory_budget.h"
 #include "cli/commands.h"
 
-int main(int argc, char** argv) { return yemvo::cli::run(argc, argv, std::cout, std::cerr); }
+int main(int argc, char** argv) {
+    yemvo::give_back_large_blocks();
+    return yemvo::cli::run(argc, argv, std::cout, std::cerr);
+}

@@ -11,6 +11,7 @@
 #include "base/number_text.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
+#include "coverage/floor_by_floor.h"
 #include "demo/demo.h"
 #include "project/storage.h"
 #include "render/plan_picture.h"

@@ -69,6 +69,9 @@ public:
         open_something();
     }
 
+    /// What caches hold together.
+    long kept_mb() { return static_cast<long>(window_.workspace().memory()->used_bytes() >> 20); }
+
     void act() {
         try {
             one_action();
@@ -274,6 +277,7 @@ private:
 }  // namespace
 
 int main(int argc, char** argv) {
+    give_back_large_blocks();  // as the program does
     QApplication app(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     app.setApplicationName("yemvo-abuse");
@@ -284,7 +288,7 @@ int main(int argc, char** argv) {
     std::string pattern = (fs::temp_directory_path() / "yemvo-monkey-XXXXXX").string();
     if (!mkdtemp(pattern.data())) return 2;
     int actions = 0, checks = 0, faults = 0;
-    long at_start_mb = 0, most_mb = 0;
+    long at_start_mb = 0, most_mb = 0, most_kept_mb = 0;
     {
         Monkey monkey(seed, pattern);
         QElapsedTimer whole, since_check;
@@ -297,6 +301,7 @@ int main(int argc, char** argv) {
             monkey.check();
             since_check.restart();
             most_mb = std::max(most_mb, used_mb());
+            most_kept_mb = std::max(most_kept_mb, monkey.kept_mb());
             if (at_start_mb == 0) at_start_mb = used_mb();
         }
         monkey.check();
@@ -306,6 +311,7 @@ int main(int argc, char** argv) {
     }
     fs::remove_all(pattern);
     std::cout << actions << " actions in " << seconds << " s, saved and opened again " << checks << " times; memory " << at_start_mb
-              << " MB at the first, " << most_mb << " MB at most; " << faults << " faults\n";
+              << " MB at the first, " << most_mb << " MB at most, " << most_kept_mb
+              << " MB of it results kept; " << faults << " faults\n";
     return faults == 0 ? 0 : 1;
 }

@@ -505,3 +505,26 @@ TEST_CASE("a tower too large to be kept whole is judged floor by floor, and says
     CHECK(said.isEmpty());
     CHECK(d.w().verdict()->requirements.front().share_met() == share);
 }
+
+TEST_CASE("how much is kept in memory can be chosen, takes effect at once and is remembered") {
+    const auto keep = [](Driver& d, const QString& what) {
+        for (QAction* a : d.window.findChildren<QAction*>())
+            if (a->text().contains(what)) return a->trigger();
+        FAIL("no such choice: " << what.toStdString());
+    };
+    {
+        Driver d;
+        d.window.open_demo();
+        REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().verdict(); }, 20'000));
+        CHECK(d.w().memory()->limit_bytes() == usual_budget_bytes());
+        CHECK(d.w().memory()->used_bytes() > 1'000'000);
+        keep(d, "up to 512 MB");
+        CHECK(d.w().memory()->limit_bytes() == std::size_t{512} << 20);
+    }
+    {
+        Driver d;
+        CHECK(d.w().memory()->limit_bytes() == std::size_t{512} << 20);
+        keep(d, "as suits this machine");
+    }
+    CHECK(Driver().w().memory()->limit_bytes() == usual_budget_bytes());
+}

@@ -3,7 +3,7 @@
 
 #include "core/support.h"
 #include "coverage/lens_map.h"
-#include "coverage/verdict.h"
+#include "coverage/floor_by_floor.h"
 #include "demo/demo.h"
 #include "project/items.h"
 #include "propagation/gain_field.h"
@@ -105,4 +105,77 @@ TEST_CASE("many walls moved at once move as one by one, openings with them") {
         if (item.kind == ItemKind::wall) move_items(apart, at, {item}, shifted({3, 1}));
     CHECK(together == apart);
     CHECK_THROWS_AS(move_items(together, at, {{ItemKind::wall, 999'999}}, shifted({1, 0})), std::logic_error);
+}
+
+namespace {
+
+/// Storeys of 40 x 20 m with a few rooms and three access points each.
+Project small_tower(int storeys) {
+    Project p = new_project("Tower", {LengthUnits::metres, "GB", 1.2, 7}, storeys, 3.6);
+    p.settings.grid_m = 1;
+    for (const Floor* f : all_floors(p)) {
+        const FloorId id = f->id;
+        add_outer_walls(p, id, first_type(p, TypeUse::wall), 40, 20);
+        for (double x : {6.0, 20.0, 33.0}) add_access_point(p, id, (*p.models)[1].id, {x, 9});
+    }
+    return p;
+}
+
+void check_same(const Verdict& a, const Verdict& b) {
+    REQUIRE(a.requirements.size() == b.requirements.size());
+    CHECK(a.floors_judged == b.floors_judged);
+    for (std::size_t i = 0; i < a.requirements.size(); ++i) {
+        CHECK(a.requirements[i].share_met() == b.requirements[i].share_met());
+        CHECK(a.requirements[i].site.demanded_m2 == b.requirements[i].site.demanded_m2);
+    }
+    REQUIRE(a.floors.size() == b.floors.size());
+    for (std::size_t i = 0; i < a.floors.size(); ++i) CHECK(a.floors[i].met_m2 == b.floors[i].met_m2);
+}
+
+}  // namespace
+
+TEST_CASE("after an edit only the floors that it reaches are judged again, to the verdict of all anew") {
+    const Project p = small_tower(28);
+    const auto floors = all_floors(p);
+    Predictor predictor;
+    FloorByFloor kept(predictor);
+    const Verdict first = judge_by_floors(p, kept);
+    CHECK(kept.predicted() == floors.size());
+    check_same(judge_by_floors(p, kept), first);
+    CHECK(kept.predicted() == floors.size());
+    const auto check_edit_of = [&](std::size_t most, const std::function<void(Project&)>& edit) {
+        Project after = p;
+        edit(after);
+        judge_by_floors(p, kept);
+        const std::size_t before = kept.predicted();
+        const Verdict again = judge_by_floors(after, kept);
+        const std::size_t redone = kept.predicted() - before;
+        INFO(redone << " floors redone");
+        CHECK(redone >= 1);
+        CHECK(redone <= most);
+        Predictor fresh;
+        check_same(again, judge_by_floors(after, fresh));
+    };
+    const FloorId middle = floors[14]->id;
+    check_edit_of(20, [&](Project& x) { wall(x, "concrete-200", {{10, 0}, {10, 20}}, 0, {}, 14); });
+    check_edit_of(20, [&](Project& x) {
+        AccessPoint ap = access_points(x, middle)[0];
+        ap.position = {15, 5};
+        replace_access_point(x, middle, ap);
+    });
+    check_edit_of(20, [&](Project& x) {
+        AccessPoint ap = access_points(x, middle)[0];
+        for (Radio& r : ap.radios) r.power_dbm -= 3;
+        replace_access_point(x, middle, ap);
+    });
+    check_edit_of(1, [&](Project& x) {
+        add_zone(x, middle, {{}, "Z", ZoneKind::not_needed, {{1, 1}, {9, 1}, {9, 9}, {1, 9}}});
+    });
+    // what is asked for everywhere is judged everywhere
+    check_edit_of(28, [&](Project& x) { x.settings.client_height_m = 0.5; });
+    check_edit_of(28, [&](Project& x) {
+        Requirement r = x.requirement_sets->front().requirements.front();
+        r.limit += 10;
+        replace_requirement(x, r);
+    });
 }

@@ -76,6 +76,7 @@ void PredictionRunner::work() {
             busy_ = false;
             if (waiting_) continue;
         }
+        floors_.rest();
         emit working(false, {});
     }
 }
@@ -111,40 +112,44 @@ static std::size_t field_bytes(const Project& project) {
     return static_cast<std::size_t>(cells) * radios * sizeof(std::int16_t);
 }
 
+PredictionRunner::Judged PredictionRunner::judge_floors(const Request& request, const std::vector<FloorId>& order,
+                                                        const FloorPrediction& in_view, PredictionWish wish,
+                                                        const CancelToken& token) {
+    SiteJudge judge(request.project);
+    std::vector<WorstPlace> places;
+    const int all = static_cast<int>(order.size());
+    int done = 0;
+    for (FloorId id : order) {
+        wish.progress = [this, done, all](double share) { tell_share((done + share) / all); };
+        const FloorByFloor::Wish asked{wish, request.extra.places ? most_places : 0};
+        const JudgedFloor floor = id == in_view.floor
+                                      ? floors_.judged(judge, request.project, in_view, asked, token)
+                                      : floors_.judged(judge, request.project, id, asked, token);
+        judge.add(floor.part);
+        places.insert(places.end(), floor.places.begin(), floor.places.end());
+        emit judged_so_far(++done, all);
+        token.check();
+    }
+    std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) {
+        if ((a.on_floor == Outcome::met) != (b.on_floor == Outcome::met)) return b.on_floor == Outcome::met;
+        return a.area_m2 > b.area_m2;
+    });
+    if (places.size() > most_places) places.resize(most_places);
+    return {request.project, request.extra, judge.verdict(), std::move(places)};
+}
+
 void PredictionRunner::run_by_floors(const Request& request, const std::vector<FloorId>& order,
                                      std::shared_ptr<Prediction> whole, const CancelToken& token) {
     PredictionWish wish = wish_to_judge(request.project);
     wish.deviation = wish.deviation || request.extra.deviation;
-    SiteJudge judge(request.project);
-    std::vector<WorstPlace> places;
-    const int all = static_cast<int>(order.size());
-    const bool known = judged_ && judged_->extra == request.extra && judged_->project == request.project;
-    int done = 0;
-    Predictor passing = predictor_.passing();
-    for (FloorId id : order) {
-        wish.progress = [this, done, all](double share) { tell_share((done + share) / all); };
-        Predictor& by = done == 0 ? predictor_ : passing;
-        const SitePrediction one = by.predict(request.project, {id}, wish, token);
-        if (done == 0) {
-            whole->site.floors.push_back(one.floors.front());
-            emit ready(std::make_shared<Prediction>(*whole));
-            if (known) break;
-            if (newer_waits()) token.cancel();
-        }
-        judge.add(one.floors.front());
-        if (request.extra.places)
-            for (WorstPlace& p : worst_places(request.project, one, judge.verdict(), most_places, token))
-                places.push_back(std::move(p));
-        emit judged_so_far(++done, all);
-        token.check();
-    }
-    if (!known) {
-        std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) {
-            if ((a.on_floor == Outcome::met) != (b.on_floor == Outcome::met)) return b.on_floor == Outcome::met;
-            return a.area_m2 > b.area_m2;
-        });
-        if (places.size() > most_places) places.resize(most_places);
-        judged_ = Judged{request.project, request.extra, judge.verdict(), std::move(places)};
+    wish.progress = [this, all = order.size()](double share) { tell_share(share / static_cast<double>(all)); };
+    const FloorPrediction in_view =
+        predictor_.predict(request.project, {order.front()}, wish, token).floors.front();
+    whole->site.floors.push_back(in_view);
+    emit ready(std::make_shared<Prediction>(*whole));
+    if (!judged_ || !(judged_->extra == request.extra) || !(judged_->project == request.project)) {
+        if (newer_waits()) token.cancel();
+        judged_ = judge_floors(request, order, in_view, wish, token);
     }
     whole->verdict = judged_->verdict;
     whole->places = judged_->places;

@@ -9,6 +9,7 @@
 #include <thread>
 
 #include "app/shell/workspace.h"
+#include "coverage/floor_by_floor.h"
 
 namespace yemvo::app {
 
@@ -62,6 +63,7 @@ private:
     void tell_share(double share);
 
     Predictor predictor_;
+    FloorByFloor floors_{predictor_};
     /// Of the last site that was judged floor by floor: another floor in view asks for no new verdict.
     struct Judged {
         Project project;
@@ -69,6 +71,8 @@ private:
         Verdict verdict;
         std::vector<WorstPlace> places;
     };
+    Judged judge_floors(const Request&, const std::vector<FloorId>& order, const FloorPrediction& in_view,
+                        PredictionWish, const CancelToken&);
     std::optional<Judged> judged_;
     mutable std::mutex mutex_;
     std::condition_variable wake_;

@@ -1,5 +1,6 @@
 #include "base/memory_budget.h"
 
+#include <malloc.h>
 #include <unistd.h>
 
 #include <algorithm>
@@ -10,6 +11,11 @@ std::size_t machine_bytes() {
     const long pages = sysconf(_SC_PHYS_PAGES), page = sysconf(_SC_PAGESIZE);
     constexpr std::size_t unknown = std::size_t{4} << 30;
     return pages > 0 && page > 0 ? static_cast<std::size_t>(pages) * static_cast<std::size_t>(page) : unknown;
+}
+
+void give_back_large_blocks() {
+    constexpr int large = 128 << 10;
+    mallopt(M_MMAP_THRESHOLD, large);  // setting it keeps glibc from raising it as blocks come and go
 }
 
 std::size_t usual_budget_bytes() { return std::min(machine_bytes() / 4, std::size_t{2} << 30); }

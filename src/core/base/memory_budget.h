@@ -39,6 +39,9 @@ private:
 
 /// A quarter of the machine's memory, at most 2 GB.
 std::size_t usual_budget_bytes();
+/// Large blocks go back to the system as soon as they are freed. For the start of a program: else a large prediction
+/// may take twice the memory that it uses, in gaps between what it keeps.
+void give_back_large_blocks();
 /// The machine's memory.
 std::size_t machine_bytes();
 

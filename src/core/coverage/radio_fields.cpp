@@ -22,6 +22,22 @@ public:
           azimuth_deg_(azimuth_deg(*place.scene, *placed.floor, ap_)),
           store_(store) {}
 
+    bool is_settled() const { return place_.silent.has_value(); }
+    void settle(const CancelToken& cancel) { store_.settle(place_, cancel); }
+    bool is_silent() const { return place_.silent == true; }
+    void add_to(ContentKey& key) const {
+        key.add(std::uint64_t{ap_.id.value}).add(ap_.number).add(std::uint64_t{ap_.model.value});
+        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
+            if (!ap_.radios[r].on) continue;
+            const Channel& channel = ap_.radios[r].channel;
+            key.add(FieldStore::key(place_, can(r).antenna, turn(r), channel.band))
+                .add(static_cast<std::uint64_t>(r))
+                .add(channel.number)
+                .add(channel.width_mhz)
+                .add(ap_.radios[r].power_dbm)
+                .add(client_noise_dbm(project_, channel));
+        }
+    }
     /// From what is kept; false where something has to be worked out.
     bool find(bool with_deviation, std::vector<RadioField>& fields) const {
         if (with_deviation) return false;
@@ -82,6 +98,24 @@ private:
 };
 
 }  // namespace
+
+std::uint64_t reach_key(const Project& project, const std::shared_ptr<const Scene>& scene,
+                        const Surface& surface, FieldStore& store, bool with_deviation,
+                        const CancelToken& cancel) {
+    std::vector<AccessPointFields> all;
+    std::vector<std::size_t> unsettled;
+    for (const PlacedAccessPoint& placed : placed_access_points(project)) {
+        const Point3 source = antenna_place(*scene, *placed.floor, *placed.access_point);
+        all.emplace_back(project, store.place(scene, surface, source), placed, store);
+        if (!all.back().is_settled()) unsettled.push_back(all.size() - 1);
+    }
+    tbb::parallel_for(std::size_t{0}, unsettled.size(), [&](std::size_t i) { all[unsettled[i]].settle(cancel); });
+    ContentKey key;
+    key.add(surface.key()).add(int{with_deviation});
+    for (const AccessPointFields& of : all)
+        if (!of.is_silent()) of.add_to(key);
+    return key.value();
+}
 
 std::vector<RadioField> radio_fields(const Project& project, const std::shared_ptr<const Scene>& scene,
                                      const Surface& surface, FieldStore& store, bool with_deviation,

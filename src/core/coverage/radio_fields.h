@@ -29,4 +29,9 @@ std::vector<RadioField> radio_fields(const Project&, const std::shared_ptr<const
                                      FieldStore&, bool with_deviation, const CancelToken&,
                                      const std::function<void(double)>& share_done = {});
 
+/// Of all that the radio_fields of a surface are made from, but for those known to be silent there, which no
+/// result counts. Traces nothing; throws Cancelled.
+std::uint64_t reach_key(const Project&, const std::shared_ptr<const Scene>&, const Surface&, FieldStore&,
+                        bool with_deviation, const CancelToken&);
+
 }  // namespace yemvo

@@ -146,8 +146,7 @@ const FloorPrediction* SitePrediction::find(FloorId id) const {
     return nullptr;
 }
 
-std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface,
-                                                const Floor& floor, bool outside) {
+static std::uint64_t mask_key(const Scene& scene, const Surface& surface, const Floor& floor, bool outside) {
     ContentKey key;
     key.add(surface.key()).add(int{outside});
     key.add(scene.mask(floor.id).key()).add(int{is_bounded(scene.floor(floor.id), floor)});
@@ -158,11 +157,17 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     for (const SlabVoid& v : floor.slab->voids) add_outline(key.add(-1), v.outline);
     add_outline(key, floor.plate);
     if (outside || scene.floor(floor.id).kind == BuildingKind::yard) key.add(scene.key);
-    if (auto kept = masks_.find(key.value())) return kept;
+    return key.value();
+}
+
+std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surface& surface,
+                                                const Floor& floor, bool outside) {
+    const std::uint64_t key = mask_key(scene, surface, floor, outside);
+    if (auto kept = masks_.find(key)) return kept;
     auto made = std::make_shared<CellMask>(outside ? make_outside_mask(scene, surface)
                                                    : make_mask(scene, surface, floor));
-    made->key = key.value();
-    masks_.keep(key.value(), made, surface.cells() * 5);
+    made->key = key;
+    masks_.keep(key, made, surface.cells() * 5);
     return made;
 }
 
@@ -172,6 +177,18 @@ Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_pt
       masks_(budget),
       reductions_(budget),
       memo_(std::make_shared<FloorMemo>(budget)) {}
+
+std::uint64_t Predictor::floor_key(const Project& project, FloorId id, const PredictionWish& wish,
+                                   const CancelToken& cancel) {
+    const Floor& floor = *find_floor(project, id);
+    const auto scene = store_.scenes()->scene(project, building_with(project, id).id);
+    const Surface surface =
+        make_surface(project, *scene, floor, wish.cell_m.value_or(project.settings.grid_m), wish.beyond_m);
+    return ContentKey()
+        .add(mask_key(*scene, surface, floor, wish.beyond_m > 0))
+        .add(reach_key(project, scene, surface, store_, wish.deviation, cancel))
+        .value();
+}
 
 SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> order,
                                   const PredictionWish& wish, const CancelToken& cancel,

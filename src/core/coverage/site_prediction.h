@@ -1,6 +1,5 @@
 // The whole site predicted: surfaces, masks and reductions, floor by floor.
 #pragma once
-#include <algorithm>
 #include <cstdint>
 #include <functional>
 #include <memory>
@@ -64,11 +63,9 @@ public:
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},
                            const CancelToken& = {},
                            const std::function<void(const FloorPrediction&)>& done = {});
-    /// Another, for floors that are only passed by: it shares the scenes and keeps little else.
-    Predictor passing() {
-        constexpr std::size_t little = std::size_t{256} << 20;
-        return Predictor(std::make_shared<MemoryBudget>(std::min(little, budget_->limit_bytes())), store_.scenes());
-    }
+    /// Of all that a floor's prediction is made from: equal keys give predictions that nobody can tell apart, but for
+    /// the order of the radios. Traces nothing; throws Cancelled.
+    std::uint64_t floor_key(const Project&, FloorId, const PredictionWish&, const CancelToken&);
     FieldStore& store() { return store_; }
     const MemoryBudget& budget() const { return *budget_; }
 

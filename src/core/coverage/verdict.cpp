@@ -280,12 +280,13 @@ std::string lacks_to_judge(const Project& project, const Verdict& verdict) {
 }
 
 /// Adds what one floor reached; floors are judged apart and join in their order.
-static void join(Verdict& whole, Verdict&& floor) {
-    const auto append = [](auto& to, auto& from) {
-        to.insert(to.end(), std::make_move_iterator(from.begin()), std::make_move_iterator(from.end()));
-    };
+static void join(Verdict& whole, const Verdict& floor) {
+    const auto append = [](auto& to, const auto& from) { to.insert(to.end(), from.begin(), from.end()); };
+    whole.floors_judged += floor.floors_judged;
+    append(whole.coarse, floor.coarse);
     for (std::size_t k = 0; k < whole.requirements.size(); ++k) {
-        RequirementResult &to = whole.requirements[k], &from = floor.requirements[k];
+        RequirementResult& to = whole.requirements[k];
+        const RequirementResult& from = floor.requirements[k];
         to.site.demanded_m2 += from.site.demanded_m2;
         for (std::size_t b = 0; b < to.site.met_m2.size(); ++b) to.site.met_m2[b] += from.site.met_m2[b];
         if (from.site.worst && (!to.site.worst || from.site.worst->margin < to.site.worst->margin)) {
@@ -313,23 +314,14 @@ static void note_floor(Verdict& verdict, const FloorPrediction& p) {
 SiteJudge::SiteJudge(const Project& project)
     : project_(project), nothing_(nothing_judged(project)), verdict_(nothing_) {}
 
-void SiteJudge::add(const FloorPrediction& p) {
+Verdict SiteJudge::part(const FloorPrediction& p) const {
     Verdict part = nothing_;
     FloorJudge(project_, *find_floor(project_, p.floor), p).run(part);
-    join(verdict_, std::move(part));
-    note_floor(verdict_, p);
+    note_floor(part, p);
+    return part;
 }
 
-Verdict judge_by_floors(const Project& project, Predictor& predictor, const CancelToken& cancel) {
-    SiteJudge judged(project);
-    const PredictionWish wish = wish_to_judge(project);
-    const auto floors = all_floors(project);
-    Predictor passing = predictor.passing();
-    Predictor& by = floors.size() == 1 ? predictor : passing;
-    for (const Floor* floor : floors)
-        judged.add(by.predict(project, {floor->id}, wish, cancel).floors.front());
-    return judged.verdict();
-}
+void SiteJudge::add(const Verdict& part) { join(verdict_, part); }
 
 Verdict judge(const Project& project, const SitePrediction& site) {
     Verdict verdict = nothing_judged(project);
@@ -338,11 +330,12 @@ Verdict judge(const Project& project, const SitePrediction& site) {
     std::size_t cells = 0;
     for (const FloorPrediction& p : site.floors) cells += p.surface.cells();
     each(floors.size(), cells * verdict.requirements.size() > worth_waking, [&](std::size_t i) {
-        if (const FloorPrediction* p = site.find(floors[i]->id))
+        if (const FloorPrediction* p = site.find(floors[i]->id)) {
             FloorJudge(project, *floors[i], *p).run(parts[i]);
+            note_floor(parts[i], *p);
+        }
     });
-    for (Verdict& part : parts) join(verdict, std::move(part));
-    for (const FloorPrediction& p : site.floors) note_floor(verdict, p);
+    for (const Verdict& part : parts) join(verdict, part);
     return verdict;
 }
 

@@ -100,7 +100,10 @@ class SiteJudge {
 public:
     explicit SiteJudge(const Project&);
     /// Each floor once.
-    void add(const FloorPrediction&);
+    void add(const FloorPrediction& p) { add(part(p)); }
+    /// What one floor adds, for add().
+    Verdict part(const FloorPrediction&) const;
+    void add(const Verdict& part);
     /// Of the floors so far.
     const Verdict& verdict() const { return verdict_; }
 
@@ -108,8 +111,5 @@ private:
     Project project_;
     Verdict nothing_, verdict_;
 };
-
-/// Predicts and judges every floor, one after the other. Throws Cancelled.
-Verdict judge_by_floors(const Project&, Predictor&, const CancelToken& = {});
 
 }  // namespace yemvo

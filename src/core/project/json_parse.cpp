@@ -6,7 +6,7 @@ namespace yemvo {
 
 namespace {
 
-constexpr std::size_t deepest = 60, most_values = 1'500'000, most_characters = 48'000'000,
+constexpr std::size_t deepest = 60, most_values = 1'000'000, most_characters = 48'000'000,
                       most_fields = 20'000;  // of one object, which is searched field by field
 
 }  // namespace

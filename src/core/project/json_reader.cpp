@@ -69,14 +69,16 @@ Reader Reader::at(const char* key) const {
     return *found;
 }
 
-std::vector<Reader> Reader::items(std::size_t most) const {
+Reader::Items Reader::items(std::size_t most) const {
     if (!value_->is_array()) fail("must be a list");
     if (value_->size() > most) fail("has more than " + std::to_string(most) + " entries");
-    std::vector<Reader> list;
-    list.reserve(value_->size());
-    for (std::size_t i = 0; i < value_->size(); ++i)
-        list.push_back(inside((*value_)[i], {nullptr, i}));
-    return list;
+    return Items(*this);
+}
+
+std::size_t Reader::Items::size() const { return list_.value_->size(); }
+
+Reader Reader::Items::operator[](std::size_t i) const {
+    return list_.inside((*list_.value_)[i], {nullptr, i});
 }
 
 std::any* Reader::taken() const {

@@ -33,7 +33,9 @@ public:
 
     Reader at(const char* key) const;                   ///< must be there
     std::optional<Reader> find(const char* key) const;  ///< may be absent or null
-    std::vector<Reader> items(std::size_t most = limits::things) const;
+    class Items;
+    /// The entries of a list, each made while it is asked for.
+    Items items(std::size_t most = limits::things) const;
 
     double number() const;  ///< a finite one
     int integer() const;
@@ -96,6 +98,33 @@ private:
     std::shared_ptr<const std::string> place_;
     std::array<Step, 10> steps_;  ///< put into words only when something is wrong; deeper ones are left out
     int depth_ = 0;
+};
+
+class Reader::Items {
+public:
+    explicit Items(const Reader& list) : list_(list) {}
+    std::size_t size() const;
+    Reader operator[](std::size_t) const;
+
+    class Iterator {
+    public:
+        Iterator(const Items& items, std::size_t at) : items_(items), at_(at) {}
+        Reader operator*() const { return items_[at_]; }
+        Iterator& operator++() {
+            ++at_;
+            return *this;
+        }
+        bool operator!=(const Iterator& other) const { return at_ != other.at_; }
+
+    private:
+        const Items& items_;
+        std::size_t at_;
+    };
+    Iterator begin() const { return {*this, 0}; }
+    Iterator end() const { return {*this, size()}; }
+
+private:
+    Reader list_;
 };
 
 }  // namespace yemvo

@@ -26,27 +26,22 @@ std::uint64_t place_key(const Surface& surface, Point3 source) {
     return ContentKey().add(surface.key()).add(source.x).add(source.y).add(source.z).value();
 }
 
-/// Slabs and solids that such a link can meet, and what all types take.
-std::uint64_t other_key(const Scene& scene, const RayHeights& h) {
+/// Slabs that such a link can meet, and what all types take.
+std::uint64_t slabs_met_key(const Scene& scene, const RayHeights& h) {
     ContentKey key;
     key.add(scene.laws_key);
     for (std::size_t i = 0; i < scene.slabs.size(); ++i)
         if (scene.slabs[i].ramp || h.meets(scene.slabs[i].level_m, scene.slabs[i].level_m + 1e-9))
             key.add(scene.slab_keys[i]);
-    for (std::size_t i = 0; i < scene.prisms.size(); ++i)
-        if (h.meets(scene.prisms[i].base_m, scene.prisms[i].top_m)) key.add(scene.prism_keys[i]);
     return key.value();
 }
 
-std::uint64_t field_key(const FieldStore::Place& place, const Antenna& antenna, const Turn& turn, BandId id) {
+/// Slabs and solids.
+std::uint64_t other_key(const Scene& scene, const RayHeights& h) {
     ContentKey key;
-    key.add(place.key)
-        .add(antenna.gain_dbi)
-        .add(turn.azimuth_deg)
-        .add(turn.downtilt_deg)
-        .add(turn.roll_deg)
-        .add(int{id.index});
-    std::visit(KeyOfLobe{key}, antenna.lobe);
+    key.add(slabs_met_key(scene, h));
+    for (std::size_t i = 0; i < scene.prisms.size(); ++i)
+        if (h.meets(scene.prisms[i].base_m, scene.prisms[i].top_m)) key.add(scene.prism_keys[i]);
     return key.value();
 }
 
@@ -66,6 +61,18 @@ FieldStore::FieldStore(std::shared_ptr<MemoryBudget> budget, std::shared_ptr<Sce
       deviations_(budget, budget->limit_bytes() / 8),
       fields_(budget),
       scenes_(scenes ? std::move(scenes) : std::make_shared<SceneCache>(budget)) {}
+
+std::uint64_t FieldStore::key(const Place& place, const Antenna& antenna, const Turn& turn, BandId id) {
+    ContentKey key;
+    key.add(place.key)
+        .add(antenna.gain_dbi)
+        .add(turn.azimuth_deg)
+        .add(turn.downtilt_deg)
+        .add(turn.roll_deg)
+        .add(int{id.index});
+    std::visit(KeyOfLobe{key}, antenna.lobe);
+    return key.value();
+}
 
 std::shared_ptr<const FieldStore::Changed> FieldStore::changed(const std::shared_ptr<const Scene>& from,
                                                                const std::shared_ptr<const Scene>& to) {
@@ -93,22 +100,38 @@ std::shared_ptr<const FieldStore::Changed> FieldStore::changed(const std::shared
 
 FieldStore::Place FieldStore::place(const std::shared_ptr<const Scene>& scene, const Surface& surface,
                                     Point3 source) {
-    const std::uint64_t met = met_key(*scene, ray_heights(surface, source));
-    return {scene, surface, source, ContentKey().add(place_key(surface, source)).add(met).value()};
+    const Met below = met(*scene, ray_heights(surface, source));
+    const std::uint64_t here = place_key(surface, source);
+    Place place{scene,
+                surface,
+                source,
+                ContentKey().add(here).add(below.all).value(),
+                ContentKey().add(here).add(below.slabs).add(0x51).value(),
+                {}};
+    place.silent = scenes_->silent.is_silent(place.slabs_key);
+    if (place.silent == true) place.key = place.slabs_key;
+    return place;
+}
+
+void FieldStore::settle(Place& place, const CancelToken& cancel) {
+    if (place.silent) return;
+    place.silent = is_silent_by_slabs(*place.scene, place.surface, place.source, cancel);
+    scenes_->silent.note(place.slabs_key, *place.silent);
+    if (*place.silent) place.key = place.slabs_key;
 }
 
 /// Of everything that links between such heights can meet; most access points hang at the same few.
-std::uint64_t FieldStore::met_key(const Scene& scene, const RayHeights& h) {
+FieldStore::Met FieldStore::met(const Scene& scene, const RayHeights& h) {
     constexpr std::size_t most = 20000;
     const std::uint64_t asked = ContentKey().add(scene.key).add(h.low).add(h.high).value();
     const std::lock_guard lock(met_mutex_);
     if (met_.size() > most) met_.clear();
-    const auto [kept, fresh] = met_.try_emplace(asked, 0);
+    const auto [kept, fresh] = met_.try_emplace(asked);
     if (fresh) {
         std::uint64_t panels = 0;
         for (std::size_t i = 0; i < scene.panels.size(); ++i)
             if (h.meets(scene.panels[i].base_m, scene.panels[i].top_m)) panels += scene.panel_keys[i];
-        kept->second = ContentKey().add(other_key(scene, h)).add(panels).value();
+        kept->second = {slabs_met_key(scene, h), ContentKey().add(other_key(scene, h)).add(panels).value()};
     }
     return kept->second;
 }
@@ -136,6 +159,11 @@ std::shared_ptr<const Obstruction> FieldStore::untouched(const Place& place, con
 std::shared_ptr<const Obstruction> FieldStore::obstruction(const Place& place, const CancelToken& cancel) {
     auto made = obstructions_.find(place.key);
     if (made) return made;
+    if (place.silent == true) {
+        made = std::make_shared<const Obstruction>(nothing_arrives(place.surface));
+        obstructions_.keep(place.key, made, made->bytes());
+        return made;
+    }
     const std::uint64_t here = place_key(place.surface, place.source);
     Last last;
     {
@@ -146,6 +174,7 @@ std::shared_ptr<const Obstruction> FieldStore::obstruction(const Place& place, c
     if (!made) {
         Obstruction traced = cast_shadows(*place.scene, place.surface, place.source, cancel);
         if (traced.silent()) traced.by_band = {};  // its cells say nothing
+        scenes_->silent.note(place.slabs_key, traced.by_slabs);
         made = std::make_shared<const Obstruction>(std::move(traced));
         ++traced_;
     }
@@ -168,18 +197,18 @@ std::shared_ptr<const std::vector<TilePlane>> FieldStore::deviation(const Place&
 
 std::shared_ptr<const GainField> FieldStore::kept_field(const Place& place, const Antenna& antenna,
                                                         const Turn& turn, BandId id) {
-    return fields_.find(field_key(place, antenna, turn, id));
+    return fields_.find(key(place, antenna, turn, id));
 }
 
 std::shared_ptr<const GainField> FieldStore::field(const Place& place, const Antenna& antenna,
                                                    const Turn& turn, BandId id, const CancelToken& cancel) {
-    const std::uint64_t key = field_key(place, antenna, turn, id);
-    if (auto kept = fields_.find(key)) return kept;
+    const std::uint64_t made_from = key(place, antenna, turn, id);
+    if (auto kept = fields_.find(made_from)) return kept;
     GainField computed =
         make_gain_field(place.surface, place.source, turn, antenna, id, *obstruction(place, cancel));
-    computed.key = key;
+    computed.key = made_from;
     auto made = std::make_shared<const GainField>(std::move(computed));
-    fields_.keep(key, made, 64 + made->gain_cdb.size() * sizeof(std::int16_t));
+    fields_.keep(made_from, made, 64 + made->gain_cdb.size() * sizeof(std::int16_t));
     return made;
 }
 

@@ -4,6 +4,7 @@
 #include <atomic>
 #include <memory>
 #include <mutex>
+#include <optional>
 #include <unordered_map>
 
 #include "base/content_key.h"
@@ -29,13 +30,20 @@ public:
         const Surface& surface;
         Point3 source;
         std::uint64_t key;
+        std::uint64_t slabs_key;  ///< of place, distances and slabs alone
+        /// Slabs and distance take everything, whatever the walls; none where nobody has looked yet.
+        std::optional<bool> silent;
     };
     Place place(const std::shared_ptr<const Scene>&, const Surface&, Point3 source);
+    /// Looks whether it is silent, where nobody has.
+    void settle(Place&, const CancelToken&);
     /// The field of one radio. Moving its access point or changing what its rays can meet traces; aim,
     /// antenna and mount redo the gain stage; power, channel, width and on/off need nothing. Throws
     /// Cancelled.
     std::shared_ptr<const GainField> field(const Place&, const Antenna&, const Turn&, BandId,
                                            const CancelToken&);
+    /// Of all that a field is made from.
+    static std::uint64_t key(const Place&, const Antenna&, const Turn&, BandId);
     /// The same if it is kept, else null.
     std::shared_ptr<const GainField> kept_field(const Place&, const Antenna&, const Turn&, BandId);
     /// Standard deviation of what stands in the way [dB], a plane a band; worked out when first asked for.
@@ -63,10 +71,14 @@ private:
     ContentCache<std::vector<TilePlane>> deviations_;
     ContentCache<GainField> fields_;
     std::shared_ptr<SceneCache> scenes_;
-    std::uint64_t met_key(const Scene&, const RayHeights&);
+    /// Of what rays between two heights can meet.
+    struct Met {
+        std::uint64_t slabs, all;
+    };
+    Met met(const Scene&, const RayHeights&);
 
     std::mutex met_mutex_;  ///< of the next
-    std::unordered_map<std::uint64_t, std::uint64_t> met_;
+    std::unordered_map<std::uint64_t, Met> met_;
     std::mutex mutex_;  ///< of the next two
     std::unordered_map<std::uint64_t, Last> last_;
     std::shared_ptr<const Changed> changed_;

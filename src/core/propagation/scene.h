@@ -8,6 +8,7 @@
 #include <memory>
 #include <mutex>
 #include <optional>
+#include <unordered_map>
 #include <vector>
 
 #include "base/content_key.h"
@@ -105,6 +106,27 @@ struct Scene {
     const FloorMask& mask(FloorId id) const { return *floor(id).mask; }
 };
 
+/// From which places nothing arrives on a surface, whatever the walls, by their keys. Safe from several threads.
+class SilentPlaces {
+public:
+    /// None where nobody has looked yet.
+    std::optional<bool> is_silent(std::uint64_t key) const {
+        const std::lock_guard lock(mutex_);
+        const auto found = known_.find(key);
+        return found == known_.end() ? std::nullopt : std::optional(found->second);
+    }
+    void note(std::uint64_t key, bool silent) {
+        constexpr std::size_t most = 500'000;
+        const std::lock_guard lock(mutex_);
+        if (known_.size() > most) known_.clear();
+        known_[key] = silent;
+    }
+
+private:
+    mutable std::mutex mutex_;
+    std::unordered_map<std::uint64_t, bool> known_;
+};
+
 /// Kept from scene to scene, since most edits change no wall and no type. Safe from several threads.
 class SceneCache {
 public:
@@ -118,6 +140,7 @@ public:
     /// As make_scene(); the last few are kept.
     std::shared_ptr<const Scene> scene(const Project&, BuildingId frame);
     ContentCache<FloorMask> masks;
+    SilentPlaces silent;
 
 private:
     struct Made {

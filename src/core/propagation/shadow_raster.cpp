@@ -1,6 +1,7 @@
 #include "propagation/shadow_raster.h"
 
 #include <algorithm>
+#include <limits>
 #include <array>
 #include <cmath>
 #include <numeric>
@@ -268,13 +269,37 @@ public:
           rays_(ray_heights(surface, source_)),
           cancel_(cancel) {}
 
-    Obstruction losses(double limit_db) {
-        Obstruction out;
-        if (nothing_arrives(limit_db)) {
-            out.alive_low.assign(static_cast<std::size_t>(tile_rows_of(surface_)), INT32_MAX);
-            out.alive_high.assign(out.alive_low.size(), 0);
-            return out;
+    /// Whether distance and slabs alone take every cell beyond the limit: then walls are not even looked at, and
+    /// storeys far away cost next to nothing. Worked out a block at a time from the one nearest the source, so that
+    /// where something arrives it is soon known.
+    bool is_silent_by_slabs(double limit_db) {
+        if (limit_db >= no_limit_db || band_count() > most_bands) return false;
+        if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(), [&](const SceneSlab& s) { return between(s); }))
+            return false;
+        take_laws(scene_.laws, 0);
+        const int blocks = tile_rows_of(surface_) / block_tiles, columns = tile_columns_of(surface_);
+        const auto cells = static_cast<std::size_t>(block_tiles * columns * tile_cells);
+        thread_local std::vector<float, AlignedAllocator<float>> scratch;
+        scratch.resize(cells * (band_count() + 1));
+        const int nearest = std::clamp(static_cast<int>((source_.y - surface_.origin.y) / surface_.cell_m) / block_rows, 0, blocks - 1);
+        for (int i = 0; i < blocks; ++i) {
+            cancel_.check();
+            std::fill(scratch.begin(), scratch.end(), 0.0f);
+            Block block;
+            const int tile_row = (nearest + i) % blocks * block_tiles;
+            set_up(block, tile_row, columns);
+            for (std::size_t b = 0; b < band_count(); ++b) block.loss_db[b] = scratch.data() + b * cells;
+            block.bands = static_cast<int>(band_count());
+            put_distances(scratch.data() + band_count() * cells, tile_row, columns);
+            block.per_distance = scratch.data() + band_count() * cells;
+            if (!add_slabs_within(block, limit_db)) return false;
         }
+        return true;
+    }
+
+    Obstruction losses(double limit_db) {
+        if (is_silent_by_slabs(limit_db)) return nothing_arrives(surface_);
+        Obstruction out;
         prepare();
         for (std::size_t b = 0; b < band_count(); ++b) out.by_band.emplace_back(surface_);
         out.alive_low.assign(static_cast<std::size_t>(per_distance_.tile_rows()), INT32_MAX);
@@ -362,33 +387,6 @@ private:
         inverse_distances(to, tile_row * tile_side, tile_columns, x, y, z);
     }
 
-    /// Whether distance and slabs alone take every cell beyond the limit: then walls are not even looked at, and
-    /// storeys far away cost next to nothing. Worked out a block at a time from the one nearest the source, so that
-    /// where something arrives it is soon known.
-    bool nothing_arrives(double limit_db) {
-        if (limit_db >= no_limit_db || band_count() > most_bands) return false;
-        if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(), [&](const SceneSlab& s) { return between(s); }))
-            return false;
-        take_laws(scene_.laws, 0);
-        const int blocks = tile_rows_of(surface_) / block_tiles, columns = tile_columns_of(surface_);
-        const auto cells = static_cast<std::size_t>(block_tiles * columns * tile_cells);
-        thread_local std::vector<float, AlignedAllocator<float>> scratch;
-        scratch.resize(cells * (band_count() + 1));
-        const int nearest = std::clamp(static_cast<int>((source_.y - surface_.origin.y) / surface_.cell_m) / block_rows, 0, blocks - 1);
-        for (int i = 0; i < blocks; ++i) {
-            cancel_.check();
-            std::fill(scratch.begin(), scratch.end(), 0.0f);
-            Block block;
-            const int tile_row = (nearest + i) % blocks * block_tiles;
-            set_up(block, tile_row, columns);
-            for (std::size_t b = 0; b < band_count(); ++b) block.loss_db[b] = scratch.data() + b * cells;
-            block.bands = static_cast<int>(band_count());
-            put_distances(scratch.data() + band_count() * cells, tile_row, columns);
-            block.per_distance = scratch.data() + band_count() * cells;
-            if (!add_slabs_within(block, limit_db)) return false;
-        }
-        return true;
-    }
     void set_up(Block& block, int tile_row, int tile_columns) const {
         block.first_row = tile_row * tile_side;
         block.columns = surface_.columns;
@@ -463,12 +461,17 @@ private:
     }
     bool beyond(const Block& block, int k, int tile, double limit_db) const {
         const std::size_t first = static_cast<std::size_t>(k * block.tile_columns + tile) * tile_cells;
-        float least = block.loss_db[0][first], nearest = 0;
-        for (std::size_t i = first; i < first + tile_cells; ++i) {
-            nearest = std::max(nearest, block.per_distance[i]);
-            for (int b = 0; b < block.bands; ++b)
-                least = std::min(least, block.loss_db[static_cast<std::size_t>(b)][i]);
-        }
+        // what fills a tile up beyond the surface's edge has no loss and counts for nothing
+        const int rows = std::min(tile_side, surface_.rows - block.first_row - k * tile_side);
+        const int columns = std::min(tile_side, surface_.columns - tile * tile_side);
+        float least = std::numeric_limits<float>::max(), nearest = 1e-6f;
+        for (int r = 0; r < rows; ++r)
+            for (int c = 0; c < columns; ++c) {
+                const std::size_t i = first + static_cast<std::size_t>(r * tile_side + c);
+                nearest = std::max(nearest, block.per_distance[i]);
+                for (int b = 0; b < block.bands; ++b)
+                    least = std::min(least, block.loss_db[static_cast<std::size_t>(b)][i]);
+            }
         // quick: at 1 m free space takes 40 dB at least
         if (double{least} < limit_db - 140) return false;
         return double{least} + free_space_loss_db(bands().front().reference_mhz, 1 / double{nearest}) >
@@ -617,6 +620,19 @@ std::size_t Obstruction::bytes() const {
     std::size_t sum = alive_low.size() * 2 * sizeof(int);
     for (const TilePlane& plane : by_band) sum += plane.bytes();
     return sum;
+}
+
+bool is_silent_by_slabs(const Scene& scene, const Surface& surface, Point3 source, const CancelToken& cancel,
+                        double limit_db) {
+    return Raster(scene, surface, source, cancel).is_silent_by_slabs(limit_db);
+}
+
+Obstruction nothing_arrives(const Surface& surface) {
+    Obstruction out;
+    out.by_slabs = true;
+    out.alive_low.assign(static_cast<std::size_t>(tile_rows_of(surface)), INT32_MAX);
+    out.alive_high.assign(out.alive_low.size(), 0);
+    return out;
 }
 
 Obstruction cast_shadows(const Scene& scene, const Surface& surface, Point3 source, const CancelToken& cancel,

@@ -52,6 +52,8 @@ struct Obstruction {
     std::vector<TilePlane> by_band;
     /// Tile columns [low, high) of each row of tiles within the limit.
     std::vector<int> alive_low, alive_high;
+    /// Distance and slabs alone take every cell beyond the limit: walls were not looked at.
+    bool by_slabs = false;
     /// Nothing arrives anywhere.
     bool silent() const;
     std::size_t bytes() const;
@@ -60,6 +62,12 @@ struct Obstruction {
 /// Throws Cancelled.
 Obstruction cast_shadows(const Scene&, const Surface&, Point3 source, const CancelToken&,
                          double limit_db = most_path_loss_db);
+
+/// Whether distance and slabs alone take every cell beyond the limit. Throws Cancelled.
+bool is_silent_by_slabs(const Scene&, const Surface&, Point3 source, const CancelToken&,
+                        double limit_db = most_path_loss_db);
+/// What cast_shadows gives where distance and slabs take everything.
+Obstruction nothing_arrives(const Surface&);
 
 /// Standard deviation [dB] of what stands in the way, one plane a band: the deviations of crossings of one
 /// type add up, the types' then by squares. As deviation_db() in trace.h without the model's own share.

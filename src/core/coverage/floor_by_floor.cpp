@@ -1,0 +1,67 @@
+#include "coverage/floor_by_floor.h"
+
+#include <algorithm>
+
+namespace yemvo {
+
+/// While a floor is worked out.
+static std::size_t passing_bytes(const Predictor& whole) {
+    constexpr std::size_t most = std::size_t{256} << 20;
+    return std::min(most, whole.budget().limit_bytes());
+}
+
+FloorByFloor::FloorByFloor(Predictor& predictor)
+    : whole_(predictor),
+      memory_(std::make_shared<MemoryBudget>(passing_bytes(predictor))),
+      passing_(memory_, predictor.store().scenes()) {}
+
+FloorByFloor::Asked FloorByFloor::asked(const Project& p, FloorId id, const Wish& wish) {
+    return {*find_floor(p, id), p.settings, p.requirement_sets, p.models, p.clients, wish.most_places};
+}
+
+const JudgedFloor* FloorByFloor::find(const Project& project, FloorId id, const Wish& wish,
+                                       const CancelToken& cancel) {
+    const auto found = known_.find(id);
+    if (found == known_.end() || !(found->second.asked == asked(project, id, wish))) return nullptr;
+    return passing_.floor_key(project, id, wish.prediction, cancel) == found->second.key ? &found->second.judged : nullptr;
+}
+
+JudgedFloor FloorByFloor::judge(const SiteJudge& site, const Project& project, const FloorPrediction& p,
+                                const Wish& wish, const CancelToken& cancel) {
+    JudgedFloor judged{site.part(p), {}};
+    if (wish.most_places > 0) judged.places = worst_places(project, {{p}}, judged.part, wish.most_places, cancel);
+    known_[p.floor] = {passing_.floor_key(project, p.floor, wish.prediction, cancel), asked(project, p.floor, wish), judged};
+    return judged;
+}
+
+JudgedFloor FloorByFloor::judged(const SiteJudge& site, const Project& project, const FloorPrediction& p,
+                                 const Wish& wish, const CancelToken& cancel) {
+    if (const JudgedFloor* known = find(project, p.floor, wish, cancel)) return *known;
+    return judge(site, project, p, wish, cancel);
+}
+
+JudgedFloor FloorByFloor::judged(const SiteJudge& site, const Project& project, FloorId id, const Wish& wish,
+                                 const CancelToken& cancel) {
+    if (const JudgedFloor* known = find(project, id, wish, cancel)) return *known;
+    memory_->set_limit(passing_bytes(whole_));
+    ++predicted_;
+    const SitePrediction one = passing_.predict(project, {id}, wish.prediction, cancel);
+    return judge(site, project, one.floors.front(), wish, cancel);
+}
+
+Verdict judge_by_floors(const Project& project, FloorByFloor& floors, const CancelToken& cancel) {
+    SiteJudge site(project);
+    const FloorByFloor::Wish wish{wish_to_judge(project), 0};
+    for (const Floor* floor : all_floors(project))
+        site.add(floors.judged(site, project, floor->id, wish, cancel).part);
+    return site.verdict();
+}
+
+Verdict judge_by_floors(const Project& project, Predictor& predictor, const CancelToken& cancel) {
+    const auto all = all_floors(project);
+    if (all.size() == 1) return judge(project, predictor.predict(project, {}, wish_to_judge(project), cancel));
+    FloorByFloor floors(predictor);
+    return judge_by_floors(project, floors, cancel);
+}
+
+}  // namespace yemvo
