@@ -3,11 +3,12 @@
 #include <QAbstractButton>
 #include <QApplication>
 #include <QComboBox>
+#include <QDir>
+#include <QFile>
 #include <QLineEdit>
 #include <QListWidget>
 #include <QStandardPaths>
 #include <QTableView>
-#include <QTemporaryDir>
 #include <QTest>
 #include <cstdio>
 
@@ -285,6 +286,8 @@ bool shoot_all(MainWindow& window, const QString& folder) {
 
     w.set_step(Step::spectrum);
     w.set_map({LensId::snr, band_5, 25});
+    settle(window);
+    window.plan().fit();
     done = shoot(window, folder, "schedule") && done;
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
 
@@ -310,8 +313,10 @@ bool shoot_all(MainWindow& window, const QString& folder) {
 
 /// What is said when somebody else writes the open file, and what earlier saves have kept.
 bool shoot_files(MainWindow& window, const QString& folder) {
-    QTemporaryDir place;
-    const QString file = place.filePath("Larkfield Library.yemvo");
+    // the path is seen in the pictures
+    QDir(QDir::tempPath()).mkpath("plans");
+    const QString file = QDir::tempPath() + "/plans/Larkfield Library.yemvo";
+    QFile::remove(file);
     window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
     window.asking().overwrite = [](const QString&) { return true; };
     const auto save = [&](const char* name) {
