@@ -1,5 +1,6 @@
 // abuse_window SECONDS SEED: a monkey at the real window. Clicks, drags, keys, menu entries, typed and pasted extremes;
 // again and again the project is saved, opened by the reader, and held against the document.
+#include <malloc.h>
 #include <sys/resource.h>
 
 #include <QAbstractButton>
@@ -69,6 +70,7 @@ public:
         open_something();
     }
 
+    int edits() { return window_.workspace().document().history().count(); }
     /// What caches hold together.
     long kept_mb() { return static_cast<long>(window_.workspace().memory()->used_bytes() >> 20); }
 
@@ -302,6 +304,9 @@ int main(int argc, char** argv) {
             since_check.restart();
             most_mb = std::max(most_mb, used_mb());
             most_kept_mb = std::max(most_kept_mb, monkey.kept_mb());
+            if (seconds > 120)
+                std::cout << whole.elapsed() / 1000 << " s: " << used_mb() << " MB, " << monkey.kept_mb() << " MB of it kept, "
+                          << monkey.edits() << " edits to undo, heap " << (mallinfo2().uordblks >> 20) << " + " << (mallinfo2().hblkhd >> 20) << " MB in use" << std::endl;
             if (at_start_mb == 0) at_start_mb = used_mb();
         }
         monkey.check();

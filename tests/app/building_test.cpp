@@ -71,6 +71,18 @@ TEST_CASE("a rectangle of walls is dragged, typed, and drawn by its left face") 
     CHECK(d.floor().walls->size() == 4);
 }
 
+TEST_CASE("a click with a half-typed size draws nothing and says what is wrong with it") {
+    Venue d;
+    d.key(Qt::Key_R);
+    d.click({10, 7}, Qt::AltModifier);
+    d.hover({12, 8});
+    d.type("3.");
+    d.type(".");
+    d.click({12, 8}, Qt::AltModifier);
+    CHECK(d.floor().walls->size() == 2);
+    CHECK(d.window.status().message().contains("is not a length"));
+}
+
 TEST_CASE("an arc through three places; Esc takes the last one back") {
     Venue d;
     d.key(Qt::Key_Q);

@@ -273,3 +273,20 @@ TEST_CASE("details of an access point tell what its failure leaves unserved, as 
     CHECK(told <= share);
     CHECK(told > share - 0.1);
 }
+
+TEST_CASE("a floor that was judged on a coarser grid is removed while Proof is shown") {
+    Driver d;
+    Project p = new_project("Field", {LengthUnits::metres, "GB", 1.2, 7}, 2, 4);
+    const FloorId large = yemvo::test::floor_at(p, 1);
+    add_outer_walls(p, large, first_type(p, TypeUse::wall), 1200, 1000);
+    add_access_point(p, large, p.models->front().id, {50, 50});
+    p.settings.grid_m = 0.25;
+    d.window.open_project(p, {});
+    d.w().set_step(Step::proof);
+    REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().verdict(); }, 60'000));
+    REQUIRE_FALSE(d.w().verdict()->coarse.empty());
+    d.w().edit("Remove floor", [&](Project& x) { remove_floor(x, large); });
+    d.window.proof().grab();  // while the verdict is still of the floor that is gone
+    REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle(); }, 60'000));
+    CHECK(all_floors(d.project()).size() == 1);
+}

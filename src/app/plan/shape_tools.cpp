@@ -61,7 +61,7 @@ void WallRectangleTool::press(const PointerEvent& e) {
     SnapOptions o = snap_options(e);
     o.angles = false;
     pointer_ = snapped_to(e.floor, o);
-    if (first_) return finish(opposite());
+    if (first_) return entered({});
     first_ = pointer_.point;
     surface_.entry().open({{"Width", workspace_.units() == LengthUnits::metres ? "m" : ""},
                            {"Depth", workspace_.units() == LengthUnits::metres ? "m" : ""}});
@@ -86,7 +86,7 @@ void WallRectangleTool::move(const PointerEvent& e) {
 }
 
 void WallRectangleTool::release(const PointerEvent& e) {
-    if (first_ && QLineF(pressed_, e.screen).length() > 8) finish(opposite());
+    if (first_ && QLineF(pressed_, e.screen).length() > 8) entered({});
 }
 
 bool WallRectangleTool::key(QKeyEvent& e) {

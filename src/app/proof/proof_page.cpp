@@ -47,8 +47,9 @@ QString about(const Project& project, const Verdict* verdict) {
                         : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
     QString coarser;
     for (const CoarseFloor& c : verdict ? verdict->coarse : std::vector<CoarseFloor>())
-        coarser += QString("; %1 every %2 m, being too large")
-                       .arg(QString::fromStdString(find_floor(project, c.floor)->name), render::figure(c.cell_m, 1));
+        if (const Floor* floor = find_floor(project, c.floor))  // gone while the verdict is the one before
+            coarser += QString("; %1 every %2 m, being too large")
+                           .arg(QString::fromStdString(floor->name), render::figure(c.cell_m, 1));
     return QString("%1, variant %2: %3, %4 on; judged every %5 m, %6 up")
         .arg(required, QString::fromStdString(current_variant(project).name),
              counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"))

@@ -37,17 +37,22 @@ private:
             if (planes_.empty()) return {};
             Plane last = std::move(planes_.back());
             planes_.pop_back();
+            bytes_ -= last.capacity() * sizeof(float);
             return last;
         }
         void give(Plane plane) {
-            constexpr std::size_t most = 200;
+            constexpr std::size_t most_bytes = std::size_t{16} << 20;
             const std::lock_guard lock(mutex_);
-            if (planes_.size() < most) planes_.push_back(std::move(plane));
+            const std::size_t bytes = plane.capacity() * sizeof(float);
+            if (bytes_ + bytes > most_bytes) return;
+            bytes_ += bytes;
+            planes_.push_back(std::move(plane));
         }
 
     private:
         std::mutex mutex_;
         std::vector<Plane> planes_;
+        std::size_t bytes_ = 0;
     };
     std::shared_ptr<Spare> spare_ = std::make_shared<Spare>();
     ContentCache<Plane> kept_;
