@@ -1,4 +1,4 @@
-#include "project/items.h"
+#include "project/clipping.h"
 
 #include "core/support.h"
 #include "demo/demo.h"

@@ -5,7 +5,7 @@
 #include <random>
 
 #include "core/support.h"
-#include "project/items.h"
+#include "project/clipping.h"
 #include "project/json_project.h"
 #include "project/library.h"
 #include "project/rules.h"

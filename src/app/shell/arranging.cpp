@@ -5,6 +5,7 @@
 #include <QMimeData>
 #include <algorithm>
 
+#include "project/clipping.h"
 #include "project/edits.h"
 #include "venue/wall_shaping.h"
 

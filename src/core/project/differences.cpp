@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <map>
 
+#include "project/kinds/all.h"
+
 namespace yemvo {
 namespace {
 
@@ -43,8 +45,11 @@ class Lines {
 public:
     template <class T>
     void compare(const std::string& what, const Shared<std::vector<T>>& before, const Shared<std::vector<T>>& after) {
-        if (before.same(after)) return;
-        if (const Counts c = count(*before, *after); c.any()) lines.push_back(what + ": " + c.text());
+        if (!before.same(after)) compare(what, *before, *after);
+    }
+    template <class T>
+    void compare(const std::string& what, const std::vector<T>& before, const std::vector<T>& after) {
+        if (const Counts c = count(before, after); c.any()) lines.push_back(what + ": " + c.text());
     }
     void say(bool differs, const std::string& what) {
         if (differs) lines.push_back(what);
@@ -56,14 +61,12 @@ void compare_floors(Lines& l, const std::string& title, const Floor& a, const Fl
     l.say(a.name != b.name || a.elevation_m != b.elevation_m || a.height_m != b.height_m || !(a.slope == b.slope) ||
               a.plate != b.plate,
           title + ": its name, heights or plate");
-    l.say(!(a.slab == b.slab), title + ": slab");
+    l.say(!(a.slab->type == b.slab->type) || a.slab->thickness_m != b.slab->thickness_m, title + ": slab");
     const std::string on = title + ": ";
-    l.compare(on + "walls", a.walls, b.walls);
-    l.compare(on + "zones", a.zones, b.zones);
-    l.compare(on + "obstacles", a.obstacles, b.obstacles);
-    l.compare(on + "ceiling areas", a.ceilings, b.ceilings);
-    l.compare(on + "ramps", a.ramps, b.ramps);
-    l.compare(on + "notes", a.notes, b.notes);
+    each_kind([&]<class Thing>() {
+        if (!KindOf<Thing>::same(a, b))
+            l.compare(on + KindOf<Thing>::plural, KindOf<Thing>::list(a), KindOf<Thing>::list(b));
+    });
     l.compare(on + "drawings", a.drawings, b.drawings);
 }
 

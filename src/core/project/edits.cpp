@@ -3,8 +3,8 @@
 #include <algorithm>
 #include <set>
 
+#include "project/kinds/thing_edits.h"
 #include "project/library.h"
-#include "project/parts.h"
 
 namespace yemvo {
 namespace {
@@ -12,14 +12,6 @@ namespace {
 std::vector<AccessPoint>& access_points_of(Project& project, FloorId floor) {
     floor_of(project, floor);
     return entry(project.variants, project.variant).access_points[floor].edit();
-}
-
-/// Under a new id.
-template <class Thing>
-auto put(Project& project, std::vector<Thing>& list, Thing thing) {
-    thing.id = new_id<decltype(thing.id)>(project);
-    list.push_back(std::move(thing));
-    return list.back().id;
 }
 
 }  // namespace
@@ -49,20 +41,9 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     return project;
 }
 
-WallId add_wall(Project& project, FloorId floor, Wall wall) {
-    wall.id = new_id<WallId>(project);
-    for (Opening& opening : wall.openings) opening.id = new_id<OpeningId>(project);
-    floor_of(project, floor).walls.edit().push_back(wall);
-    return wall.id;
-}
-
-void replace_wall(Project& project, FloorId floor, const Wall& wall) {
-    entry(floor_of(project, floor).walls.edit(), wall.id) = wall;
-}
-
-void remove_wall(Project& project, FloorId floor, WallId id) {
-    erase_id(floor_of(project, floor).walls.edit(), id);
-}
+WallId add_wall(Project& p, FloorId floor, Wall wall) { return add_thing(p, floor, std::move(wall)); }
+void replace_wall(Project& p, FloorId floor, const Wall& wall) { replace_thing(p, floor, wall); }
+void remove_wall(Project& p, FloorId floor, WallId id) { remove_thing<Wall>(p, floor, id); }
 
 OpeningId add_opening(Project& project, FloorId floor, WallId wall, Opening opening) {
     opening.id = new_id<OpeningId>(project);
@@ -78,74 +59,28 @@ void remove_opening(Project& project, FloorId floor, WallId wall, OpeningId id) 
     erase_id(entry(floor_of(project, floor).walls.edit(), wall).openings, id);
 }
 
-ZoneId add_zone(Project& project, FloorId floor, Zone zone) {
-    return put(project, floor_of(project, floor).zones.edit(), std::move(zone));
-}
+ZoneId add_zone(Project& p, FloorId floor, Zone thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_zone(Project& p, FloorId floor, const Zone& thing) { replace_thing(p, floor, thing); }
+void remove_zone(Project& p, FloorId floor, ZoneId id) { remove_thing<Zone>(p, floor, id); }
 
-void replace_zone(Project& project, FloorId floor, const Zone& zone) {
-    entry(floor_of(project, floor).zones.edit(), zone.id) = zone;
-}
+VoidId add_void(Project& p, FloorId floor, SlabVoid thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_void(Project& p, FloorId floor, const SlabVoid& thing) { replace_thing(p, floor, thing); }
+void remove_void(Project& p, FloorId floor, VoidId id) { remove_thing<SlabVoid>(p, floor, id); }
 
-void remove_zone(Project& project, FloorId floor, ZoneId id) {
-    erase_id(floor_of(project, floor).zones.edit(), id);
-    const auto names = [&](const RequirementSet& set) { return std::ranges::count(set.zones, id) > 0; };
-    if (std::ranges::none_of(*project.requirement_sets, names)) return;
-    std::erase_if(project.requirement_sets.edit(), [&](RequirementSet& set) {
-        return std::erase(set.zones, id) > 0 && set.zones.empty();  // one that held only there goes with it
-    });
-}
+SlabAreaId add_slab_area(Project& p, FloorId floor, SlabArea thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_slab_area(Project& p, FloorId floor, const SlabArea& thing) { replace_thing(p, floor, thing); }
 
-VoidId add_void(Project& project, FloorId floor, SlabVoid v) {
-    return put(project, floor_of(project, floor).slab.edit().voids, std::move(v));
-}
+ObstacleId add_obstacle(Project& p, FloorId floor, Obstacle thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_obstacle(Project& p, FloorId floor, const Obstacle& thing) { replace_thing(p, floor, thing); }
 
-void replace_void(Project& project, FloorId floor, const SlabVoid& v) {
-    entry(floor_of(project, floor).slab.edit().voids, v.id) = v;
-}
+CeilingId add_ceiling(Project& p, FloorId floor, CeilingArea thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_ceiling(Project& p, FloorId floor, const CeilingArea& thing) { replace_thing(p, floor, thing); }
 
-void remove_void(Project& project, FloorId floor, VoidId id) {
-    erase_id(floor_of(project, floor).slab.edit().voids, id);
-}
+RampId add_ramp(Project& p, FloorId floor, Ramp thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_ramp(Project& p, FloorId floor, const Ramp& thing) { replace_thing(p, floor, thing); }
 
-SlabAreaId add_slab_area(Project& project, FloorId floor, SlabArea a) {
-    return put(project, floor_of(project, floor).slab.edit().areas, std::move(a));
-}
-
-void replace_slab_area(Project& project, FloorId floor, const SlabArea& a) {
-    entry(floor_of(project, floor).slab.edit().areas, a.id) = a;
-}
-
-ObstacleId add_obstacle(Project& project, FloorId floor, Obstacle o) {
-    return put(project, floor_of(project, floor).obstacles.edit(), std::move(o));
-}
-
-void replace_obstacle(Project& project, FloorId floor, const Obstacle& o) {
-    entry(floor_of(project, floor).obstacles.edit(), o.id) = o;
-}
-
-CeilingId add_ceiling(Project& project, FloorId floor, CeilingArea c) {
-    return put(project, floor_of(project, floor).ceilings.edit(), std::move(c));
-}
-
-void replace_ceiling(Project& project, FloorId floor, const CeilingArea& c) {
-    entry(floor_of(project, floor).ceilings.edit(), c.id) = c;
-}
-
-RampId add_ramp(Project& project, FloorId floor, Ramp r) {
-    return put(project, floor_of(project, floor).ramps.edit(), std::move(r));
-}
-
-void replace_ramp(Project& project, FloorId floor, const Ramp& r) {
-    entry(floor_of(project, floor).ramps.edit(), r.id) = r;
-}
-
-NoteId add_note(Project& project, FloorId floor, Note n) {
-    return put(project, floor_of(project, floor).notes.edit(), std::move(n));
-}
-
-void replace_note(Project& project, FloorId floor, const Note& n) {
-    entry(floor_of(project, floor).notes.edit(), n.id) = n;
-}
+NoteId add_note(Project& p, FloorId floor, Note thing) { return add_thing(p, floor, std::move(thing)); }
+void replace_note(Project& p, FloorId floor, const Note& thing) { replace_thing(p, floor, thing); }
 
 int next_access_point_number(const Project& project) {
     std::set<int> taken;

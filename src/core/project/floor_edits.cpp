@@ -2,7 +2,7 @@
 #include <map>
 
 #include "project/edits.h"
-#include "project/parts.h"
+#include "project/kinds/thing_edits.h"
 
 namespace yemvo {
 namespace {
@@ -75,36 +75,21 @@ FloorId put_above(Building& building, double level_m, Floor floor) {
 /// A group does not reach over two floors.
 void give_new_groups(Project& project, Floor& floor) {
     std::map<GroupId, GroupId> made;
-    const auto renew = [&](auto& list) {
-        for (auto& t : list) {
+    each_kind([&]<class Thing>() {
+        for (Thing& t : KindOf<Thing>::edit(floor)) {
             if (!t.group) continue;
             GroupId& group = made[t.group];
             if (!group) group = new_id<GroupId>(project);
             t.group = group;
         }
-    };
-    renew(floor.walls.edit());
-    renew(floor.zones.edit());
-    renew(floor.obstacles.edit());
-    renew(floor.ceilings.edit());
-    renew(floor.ramps.edit());
-    renew(floor.notes.edit());
-    renew(floor.slab.edit().voids);
-    renew(floor.slab.edit().areas);
+    });
 }
 
 void give_new_ids(Project& project, Floor& floor) {
-    for (Wall& w : floor.walls.edit()) {
-        w.id = new_id<WallId>(project);
-        for (Opening& o : w.openings) o.id = new_id<OpeningId>(project);
-    }
-    for (Zone& z : floor.zones.edit()) z.id = new_id<ZoneId>(project);
-    for (SlabVoid& v : floor.slab.edit().voids) v.id = new_id<VoidId>(project);
-    for (SlabArea& a : floor.slab.edit().areas) a.id = new_id<SlabAreaId>(project);
-    for (Obstacle& o : floor.obstacles.edit()) o.id = new_id<ObstacleId>(project);
-    for (CeilingArea& c : floor.ceilings.edit()) c.id = new_id<CeilingId>(project);
-    for (Ramp& r : floor.ramps.edit()) r.id = new_id<RampId>(project);
-    for (Note& n : floor.notes.edit()) n.id = new_id<NoteId>(project);
+    each_kind([&]<class Thing>() {
+        for (Thing& t : KindOf<Thing>::edit(floor))
+            KindOf<Thing>::each_id(t, [&](auto& id) { renew(project, id); });
+    });
     give_new_groups(project, floor);
     for (Drawing& d : floor.drawings.edit()) d.id = new_id<DrawingId>(project);
 }
@@ -177,15 +162,9 @@ FloorId duplicate_floor(Project& project, FloorId id, const FloorParts& parts) {
     copy.id = new_id<FloorId>(project);
     copy.name = &original == &building.floors.back() ? name_on_top(building)
                                                      : free_name(building, original.name + " copy");
-    if (!parts.walls) {
-        copy.walls = {};
-        copy.obstacles = {};
-        copy.ceilings = {};
-        copy.ramps = {};
-    }
-    copy.notes = {};
-    if (!parts.zones) copy.zones = {};
-    if (!parts.voids) copy.slab.edit().voids.clear();
+    each_kind([&]<class Thing>() {
+        if (!KindOf<Thing>::comes_along(parts)) KindOf<Thing>::edit(copy).clear();
+    });
     if (!parts.drawings) copy.drawings = {};
     copy.mezzanine = false;
     give_new_ids(project, copy);
@@ -280,28 +259,15 @@ void transform_floor(Project& project, FloorId id, const Similarity& s) {
                 if (moved.floor == id) moved.place = map.apply(moved.place);
             break;
         }
-    if (!floor.walls->empty())
-        for (Wall& w : floor.walls.edit()) {
-            move_all(w.points, map);
-            for (Opening& o : w.openings) {
-                o.start_m *= s.scale;
-                o.width_m *= s.scale;
-            }
+    each_kind([&]<class Thing>() {
+        if (KindOf<Thing>::list(floor).empty()) return;
+        for (Thing& t : KindOf<Thing>::edit(floor)) {
+            auto points = KindOf<Thing>::points(t);
+            move_all(points, map);
+            KindOf<Thing>::set_points(t, points);
+            KindOf<Thing>::scale(t, s.scale);
         }
-    if (!floor.zones->empty())
-        for (Zone& z : floor.zones.edit()) move_all(z.outline, map);
-    if (!floor.slab->voids.empty())
-        for (SlabVoid& v : floor.slab.edit().voids) move_all(v.outline, map);
-    if (!floor.slab->areas.empty())
-        for (SlabArea& a : floor.slab.edit().areas) move_all(a.outline, map);
-    if (!floor.obstacles->empty())
-        for (Obstacle& o : floor.obstacles.edit()) move_all(o.outline, map);
-    if (!floor.ceilings->empty())
-        for (CeilingArea& c : floor.ceilings.edit()) move_all(c.outline, map);
-    if (!floor.ramps->empty())
-        for (Ramp& r : floor.ramps.edit()) move_all(r.outline, map);
-    if (!floor.notes->empty())
-        for (Note& n : floor.notes.edit()) n.position = map.apply(n.position);
+    });
     if (!floor.drawings->empty())
         for (Drawing& d : floor.drawings.edit()) d.placement = compose(s, d.placement);
     move_all(floor.plate, map);

@@ -53,31 +53,4 @@ std::optional<TypeUse> use_of(const Floor&, const Item&);
 /// Of the same kind and type (zones: kind; access points: model) on the floor, itself included.
 std::vector<Item> alike(const Project&, const Floor& of, const Item&, const Floor& on);
 
-/// Things taken out of a project with all they need, to be put into the same or another one.
-struct Clipping {
-    std::vector<Wall> walls;
-    std::vector<Zone> zones;
-    std::vector<SlabVoid> voids;
-    std::vector<SlabArea> slab_areas;
-    std::vector<Obstacle> obstacles;
-    std::vector<CeilingArea> ceilings;
-    std::vector<Ramp> ramps;
-    std::vector<Note> notes;
-    std::vector<AccessPoint> access_points;
-    std::vector<WallType> types;
-    std::vector<AccessPointModel> models;
-    std::size_t count() const;
-};
-/// Openings come along with their walls only; photos of notes stay behind.
-Clipping clip(const Project&, const Floor&, const std::vector<Item>&);
-/// With new ids, numbers and groups; types and models are matched by key and added where the project lacks
-/// them. Gives what was made.
-std::vector<Item> paste(Project&, FloorId, const Clipping&, const Motion&);
-/// Middle of what it covers; none for an empty one.
-std::optional<Point> middle(const Clipping&);
-
-/// As text for the clipboard; the reader throws Error for anything else.
-std::string clipping_to_json(const Clipping&);
-Clipping clipping_from_json(std::string_view);
-
 }  // namespace yemvo

@@ -1,10 +1,10 @@
 #include <algorithm>
 
-#include "project/items.h"
+#include "project/clipping.h"
 #include "project/json_gear.h"
 #include "project/json_lists.h"
+#include "project/json_parse.h"
 #include "project/json_types.h"
-#include "project/json_venue.h"
 
 namespace yemvo {
 namespace {
@@ -17,15 +17,10 @@ void check(const Clipping& c, const Reader& r) {
     const auto type = [&](WallTypeId id) {
         if (!has(c.types, id)) r.fail("lacks wall type " + std::to_string(id.value));
     };
-    for (const Wall& w : c.walls) {
-        type(w.type);
-        for (const Opening& o : w.openings) type(o.type);
-    }
-    for (const SlabArea& a : c.slab_areas) type(a.type);
-    for (const Ramp& ramp : c.ramps) type(ramp.type);
-    for (const Obstacle& o : c.obstacles) type(o.type);
-    for (const CeilingArea& a : c.ceilings)
-        if (a.type) type(*a.type);
+    each_kind([&]<class Thing>() {
+        for (const Thing& t : c.things.of<Thing>())
+            KindOf<Thing>::each_type(t, [&](WallTypeId id, TypeUse, const auto&) { type(id); });
+    });
     for (const AccessPoint& ap : c.access_points) {
         const auto m = std::find_if(c.models.begin(), c.models.end(),
                                     [&](const AccessPointModel& e) { return e.id == ap.model; });
@@ -41,19 +36,13 @@ void check(const Clipping& c, const Reader& r) {
 }  // namespace
 
 std::string clipping_to_json(const Clipping& c) {
-    const Json json{{"format", "yemvo-clipping"},
-                    {"version", 1},
-                    {"walls", write_list(c.walls, write_wall)},
-                    {"zones", write_list(c.zones, write_zone)},
-                    {"voids", write_list(c.voids, write_void)},
-                    {"slab_areas", write_list(c.slab_areas, write_slab_area)},
-                    {"obstacles", write_list(c.obstacles, write_obstacle)},
-                    {"ceilings", write_list(c.ceilings, write_ceiling)},
-                    {"ramps", write_list(c.ramps, write_ramp)},
-                    {"notes", write_list(c.notes, write_note)},
-                    {"access_points", write_list(c.access_points, write_access_point)},
-                    {"wall_types", write_list(c.types, write_wall_type)},
-                    {"models", write_list(c.models, write_model)}};
+    Json json{{"format", "yemvo-clipping"}, {"version", 1}};
+    each_kind([&]<class Thing>() {
+        json[KindOf<Thing>::clip_key] = write_list(c.things.of<Thing>(), KindOf<Thing>::write);
+    });
+    json["access_points"] = write_list(c.access_points, write_access_point);
+    json["wall_types"] = write_list(c.types, write_wall_type);
+    json["models"] = write_list(c.models, write_model);
     return json.dump(-1, ' ', false, Json::error_handler_t::replace);
 }
 
@@ -67,14 +56,9 @@ Clipping clipping_from_json(std::string_view text) {
     const Reader r(json, "clipboard: ");
     if (r.at("format").text() != "yemvo-clipping") r.at("format").fail("is not 'yemvo-clipping'");
     Clipping c;
-    c.walls = read_list<Wall>(r.at("walls"), read_wall);
-    c.zones = read_list<Zone>(r.at("zones"), read_zone);
-    c.voids = read_list<SlabVoid>(r.at("voids"), read_void);
-    c.slab_areas = read_list<SlabArea>(r.at("slab_areas"), read_slab_area);
-    c.obstacles = read_list<Obstacle>(r.at("obstacles"), read_obstacle);
-    c.ceilings = read_list<CeilingArea>(r.at("ceilings"), read_ceiling);
-    c.ramps = read_list<Ramp>(r.at("ramps"), read_ramp);
-    c.notes = read_list<Note>(r.at("notes"), read_note);
+    each_kind([&]<class Thing>() {
+        c.things.of<Thing>() = read_list_if_any<Thing>(r, KindOf<Thing>::clip_key, KindOf<Thing>::read);
+    });
     c.access_points = read_list<AccessPoint>(r.at("access_points"), read_access_point);
     c.types = read_list<WallType>(r.at("wall_types"), read_wall_type);
     c.models = read_list<AccessPointModel>(r.at("models"), read_model);

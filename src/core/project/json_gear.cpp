@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
-#include "project/json_venue.h"
+#include "project/json_shapes.h"
 
 namespace yemvo {
 namespace {

@@ -1,7 +1,7 @@
 #include "project/json_project.h"
 
 #include "project/json_gear.h"
-#include "project/json_lists.h"
+#include "project/json_shapes.h"
 #include "project/json_requirements.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"

@@ -3,6 +3,8 @@
 #include <algorithm>
 #include <stdexcept>
 
+#include "project/kinds/all.h"
+
 namespace yemvo {
 namespace {
 
@@ -99,18 +101,13 @@ const AccessPointModel& model(const Project& project, ModelId id) { return known
 std::vector<TypeSite> uses_of_type(const Project& project, WallTypeId id) {
     std::vector<TypeSite> out;
     for (const Floor* f : all_floors(project)) {
-        const auto use = [&](bool it, ItemKind kind, std::uint32_t item, std::uint32_t wall = 0) {
-            if (it) out.push_back({f->id, Item{kind, item, wall}});
-        };
         if (f->slab->type == id) out.push_back({f->id, std::nullopt});
-        for (const SlabArea& a : f->slab->areas) use(a.type == id, ItemKind::slab_area, a.id.value);
-        for (const CeilingArea& c : *f->ceilings) use(c.type == id, ItemKind::ceiling, c.id.value);
-        for (const Ramp& r : *f->ramps) use(r.type == id, ItemKind::ramp, r.id.value);
-        for (const Obstacle& o : *f->obstacles) use(o.type == id, ItemKind::obstacle, o.id.value);
-        for (const Wall& w : *f->walls) {
-            use(w.type == id, ItemKind::wall, w.id.value);
-            for (const Opening& o : w.openings) use(o.type == id, ItemKind::opening, o.id.value, w.id.value);
-        }
+        each_kind([&]<class Thing>() {
+            for (const Thing& t : KindOf<Thing>::list(*f))
+                KindOf<Thing>::each_type(t, [&](WallTypeId used, TypeUse, const std::optional<Item>& part) {
+                    if (used == id) out.push_back({f->id, part ? *part : Item{KindOf<Thing>::kind, t.id.value}});
+                });
+        });
     }
     return out;
 }

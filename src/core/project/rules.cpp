@@ -5,9 +5,14 @@
 
 #include "base/number_text.h"
 #include "base/utf8.h"
+#include "project/kinds/all.h"
+#include "project/rule_parts.h"
 #include "wireless/rates.h"
 
 namespace yemvo {
+
+using namespace rule;
+
 namespace {
 
 std::string bound_text(double value, const Range& range, LengthUnits units) {
@@ -16,45 +21,6 @@ std::string bound_text(double value, const Range& range, LengthUnits units) {
     std::string text = std::abs(value) < 1e7 ? format_number(value, decimals) : format_number(value / 1e6, 0) + " million";
     if (*range.unit) text += std::string(" ") + range.unit;
     return text;
-}
-
-[[noreturn]] void broken(std::string field, std::string words, std::string what) {
-    throw RuleBroken{std::move(field), std::move(words), std::move(what)};
-}
-
-void number(const char* field, const char* words, double value, const Range& range) {
-    if (!range.holds(value)) throw RuleBroken{field, words, {}, range};
-}
-
-void text(const char* field, const char* words, const std::string& value, TextLimit limit) {
-    const auto length = text_length(value);
-    if (!length) broken(field, words, "is not valid UTF-8 text");
-    if (*length > limit.most)
-        broken(field, words,
-               "has " + std::to_string(*length) + " characters, more than " + std::to_string(limit.most));
-}
-
-std::string indexed(const char* field, std::size_t i) { return std::string(field) + "[" + std::to_string(i) + "]"; }
-
-void place(const std::string& field, const std::string& words, Point p, const Range& range) {
-    if (!range.holds(p.x)) throw RuleBroken{field + "[0]", words, {}, range};
-    if (!range.holds(p.y)) throw RuleBroken{field + "[1]", words, {}, range};
-}
-
-void corners(const char* field, const std::vector<Point>& points, std::size_t least,
-             const Range& range = limits::coordinate_m, bool may_be_none = false) {
-    if (points.size() < least && !(may_be_none && points.empty()))
-        broken(field, "outline",
-               "needs at least " + std::to_string(least) + (field == std::string("points") ? " points" : " corners"));
-    if (points.size() > limits::points)
-        broken(field, "outline", "has more than " + std::to_string(limits::points) + " corners");
-    for (std::size_t i = 0; i < points.size(); ++i)
-        if (!range.holds(points[i].x) || !range.holds(points[i].y))
-            place(indexed(field, i), "corner " + std::to_string(i + 1), points[i], range);
-}
-
-void top(const std::optional<double>& top_m) {
-    if (top_m) number("top_m", "top height", *top_m, limits::above_floor_m);
 }
 
 void placement(const char* field, const Similarity& s) {
@@ -113,84 +79,6 @@ std::string RuleBroken::reason(LengthUnits units) const {
     if (!range) return what;
     return "must lie between " + bound_text(range->low, *range, units) + " and " +
            bound_text(range->high, *range, units);
-}
-
-void check(const Opening& o) {
-    number("start_m", "place along the wall", o.start_m, limits::opening_start_m);
-    number("width_m", "width", o.width_m, limits::opening_width_m);
-    number("sill_m", "sill height", o.sill_m, limits::above_floor_m);
-    number("head_m", "head height", o.head_m, limits::above_floor_m);
-}
-
-void check(const Wall& w) {
-    corners("points", w.points, 2);
-    number("base_m", "base height", w.base_m, limits::above_floor_m);
-    top(w.top_m);
-    if (!w.bulges.empty() && static_cast<int>(w.bulges.size()) != w.pieces())
-        broken("bulges", "curves", "need one number a piece, " + std::to_string(w.pieces()));
-    for (std::size_t i = 0; i < w.bulges.size(); ++i) {
-        if (!limits::bulge.holds(w.bulges[i]))
-            broken(indexed("bulges", i), "arc", "must leave at least 2.3° of its circle open");
-        const Segment piece = w.piece(static_cast<int>(i));
-        if (w.bulges[i] != 0 && piece.a == piece.b)
-            broken(indexed("bulges", i), "arc", "curves a piece that has no length: its ends are in one place");
-    }
-    for (std::size_t i = 0; i < w.openings.size(); ++i) {
-        if (w.openings[i].piece < 0 || w.openings[i].piece >= w.pieces())
-            broken(indexed("openings", i) + ".piece", "opening", "is in a piece that the wall does not have");
-        try {
-            check(w.openings[i]);
-        } catch (RuleBroken& rule) {
-            rule.field = indexed("openings", i) + "." + rule.field;
-            rule.words = "opening " + std::to_string(i + 1) + ": " + rule.words;
-            throw;
-        }
-    }
-}
-
-void check(const Zone& z) {
-    text("name", "name", z.name, limits::name);
-    corners("outline", z.outline, 3);
-    if (z.colour < 0 || z.colour >= zone_colours) broken("colour", "colour", "is none of the zone colours");
-}
-
-void check(const SlabVoid& v) {
-    text("name", "name", v.name, limits::name);
-    corners("outline", v.outline, 3);
-}
-
-void check(const SlabArea& a) {
-    text("name", "name", a.name, limits::name);
-    corners("outline", a.outline, 3);
-}
-
-void check(const Obstacle& o) {
-    text("name", "name", o.name, limits::name);
-    corners("outline", o.outline, o.round ? 2 : 3);
-    if (o.round && o.outline.size() != 2)
-        broken("outline", "outline", "of a round one has its centre and a place on its rim");
-    number("base_m", "base height", o.base_m, limits::above_floor_m);
-    top(o.top_m);
-}
-
-void check(const CeilingArea& c) {
-    text("name", "name", c.name, limits::name);
-    corners("outline", c.outline, 3);
-    number("height_m", "height", c.height_m, limits::ceiling_height_m);
-}
-
-void check(const Ramp& r) {
-    text("name", "name", r.name, limits::name);
-    corners("outline", r.outline, 4);
-    if (r.outline.size() != 4) broken("outline", "outline", "of a ramp has four corners");
-    number("foot_m", "foot height", r.foot_m, limits::above_floor_m);
-    number("rise_m", "rise", r.rise_m, limits::rise_m);
-}
-
-void check(const Note& n) {
-    text("text", "text", n.text, limits::words);
-    place("position", "place", n.position, limits::coordinate_m);
-    text("photo", "photo's file name", n.photo, limits::name);
 }
 
 void check(const KnownLength& k) {
@@ -413,10 +301,13 @@ private:
     static constexpr std::size_t most_name = 60;
     template <class T, class Name>
     void list(const Shared<std::vector<T>>& now, const Shared<std::vector<T>>* then, Name name) const {
-        if (then && now.same(*then)) return;
-        if (now->size() > limits::things)
+        if (!then || !now.same(*then)) things(*now, name);
+    }
+    template <class T, class Name>
+    void things(const std::vector<T>& all, Name name) const {
+        if (all.size() > limits::things)
             throw Error("more than " + std::to_string(limits::things) + " things of a kind" + on_, {}, "Nothing was changed");
-        for (const T& thing : *now) {
+        for (const T& thing : all) {
             try {
                 check(thing);
             } catch (const RuleBroken&) {
@@ -428,19 +319,10 @@ private:
         const Floor* then = before_ ? find_floor(*before_, f.id) : nullptr;
         named("floor " + f.name, [&] { check(f); });
         on_ = " on " + shortened(f.name, most_name);
-        if (!then || !f.slab.same(then->slab)) {
-            named("slab", [&] { check(*f.slab); });
-            for (const SlabVoid& v : f.slab->voids) named("void " + v.name, [&] { check(v); });
-            for (const SlabArea& a : f.slab->areas) named("slab area " + a.name, [&] { check(a); });
-        }
-        list(f.walls, then ? &then->walls : nullptr, [](const Wall&) { return std::string("wall"); });
-        list(f.zones, then ? &then->zones : nullptr, [](const Zone& z) { return "zone " + z.name; });
-        list(f.obstacles, then ? &then->obstacles : nullptr,
-             [](const Obstacle& o) { return o.name.empty() ? "obstacle" : "obstacle " + o.name; });
-        list(f.ceilings, then ? &then->ceilings : nullptr,
-             [](const CeilingArea& c) { return "ceiling area " + c.name; });
-        list(f.ramps, then ? &then->ramps : nullptr, [](const Ramp& r) { return "ramp " + r.name; });
-        list(f.notes, then ? &then->notes : nullptr, [](const Note&) { return std::string("note"); });
+        if (!then || !f.slab.same(then->slab)) named("slab", [&] { check(*f.slab); });
+        each_kind([&]<class Thing>() {
+            if (!then || !KindOf<Thing>::same(f, *then)) things(KindOf<Thing>::list(f), KindOf<Thing>::label);
+        });
         list(f.drawings, then ? &then->drawings : nullptr, [](const Drawing& d) { return "drawing " + d.name; });
         on_.clear();
     }

@@ -8,6 +8,7 @@
 #include "project/edits.h"
 #include "project/json_gear.h"
 #include "project/json_requirements.h"
+#include "project/kinds/all.h"
 #include "project/library.h"
 
 namespace yemvo {
@@ -75,15 +76,10 @@ private:
             for (const auto& thing : list) each(thing.id.value);
         };
         each(f.id.value);
-        all(f.slab->voids);
-        all(f.slab->areas);
-        all(*f.obstacles);
-        all(*f.ceilings);
-        all(*f.ramps);
-        all(*f.notes);
-        all(*f.walls);
-        for (const Wall& w : *f.walls) all(w.openings);
-        all(*f.zones);
+        each_kind([&]<class Thing>() {
+            for (const Thing& t : KindOf<Thing>::list(f))
+                KindOf<Thing>::each_id(t, [&](const auto& id) { each(id.value); });
+        });
         all(*f.drawings);
     }
 
@@ -131,57 +127,45 @@ private:
         id = other;
     }
 
-    template <class List, class Each>
-    void things(Shared<List>& list, const std::string& what, Each each) {
+    /// Whether all of them can stay as they are; their ids are then taken.
+    template <class Thing>
+    bool are_fine(const std::vector<Thing>& list) {
         std::set<std::uint32_t> here;
         bool fine = true;
-        for (const auto& thing : *list)
-            if (thing.id.value == 0 || thing.id.value >= p_.next_id || ids_.contains(thing.id.value) || !here.insert(thing.id.value).second ||
-                !each_type_known(thing))
-                fine = false;
-        if (fine) {
-            for (const auto& thing : *list) ids_.insert(thing.id.value);
-            return;
+        for (const Thing& t : list) {
+            KindOf<Thing>::each_id(t, [&](const auto& id) {
+                fine = fine && id.value != 0 && id.value < p_.next_id && !ids_.contains(id.value) &&
+                       here.insert(id.value).second;
+            });
+            KindOf<Thing>::each_type(t, [&](WallTypeId id, TypeUse, const auto&) {
+                fine = fine && types_.contains(id.value);
+            });
         }
-        for (auto& thing : list.edit()) {
-            number(thing.id, what);
-            each(thing);
+        if (fine) ids_.insert(here.begin(), here.end());
+        return fine;
+    }
+    template <class Thing>
+    void things(Floor& f) {
+        if (are_fine(KindOf<Thing>::list(f))) return;
+        for (Thing& t : KindOf<Thing>::edit(f)) {
+            const std::string what = KindOf<Thing>::label(t) + " on " + f.name;
+            KindOf<Thing>::each_id(t, [&](auto& id) { number(id, what); });
+            KindOf<Thing>::each_type(t, [&](WallTypeId& id, TypeUse use, const auto&) { type(id, use, what); });
         }
     }
-    bool known(WallTypeId id) const { return types_.contains(id.value); }
-    bool each_type_known(const Wall&) const { return false; }  // its openings are gone through
-    bool each_type_known(const Obstacle& o) const { return known(o.type); }
-    bool each_type_known(const CeilingArea& c) const { return !c.type || known(*c.type); }
-    bool each_type_known(const Ramp& r) const { return known(r.type); }
-    template <class Thing>
-    bool each_type_known(const Thing&) const { return true; }
 
     void floor(Floor& f) {
         const std::string on = " on " + f.name;
         number(f.id, "floor " + f.name);
         floors_.insert(f.id.value);
-        Slab& slab = f.slab.edit();
-        type(slab.type, TypeUse::slab, "slab of " + f.name);
-        for (SlabVoid& v : slab.voids) number(v.id, "void " + v.name + on);
-        for (SlabArea& a : slab.areas) {
-            number(a.id, "slab area " + a.name + on);
-            type(a.type, TypeUse::slab, "slab area " + a.name + on);
-        }
-        things(f.obstacles, "obstacle" + on, [&](Obstacle& o) { type(o.type, TypeUse::obstacle, "obstacle" + on); });
-        things(f.ceilings, "ceiling area" + on, [&](CeilingArea& c) {
-            if (c.type) type(*c.type, TypeUse::ceiling, "ceiling area" + on);
-        });
-        things(f.ramps, "ramp" + on, [&](Ramp& r) { type(r.type, TypeUse::slab, "ramp" + on); });
-        things(f.notes, "note" + on, [](Note&) {});
-        things(f.walls, "wall" + on, [&](Wall& w) {
-            type(w.type, TypeUse::wall, "wall" + on);
-            for (Opening& o : w.openings) {
-                number(o.id, "opening" + on);
-                type(o.type, o.kind == OpeningKind::door ? TypeUse::door : TypeUse::window, "opening" + on);
+        if (!types_.contains(f.slab->type.value)) type(f.slab.edit().type, TypeUse::slab, "slab of " + f.name);
+        each_kind([&]<class Thing>() { things<Thing>(f); });
+        for (const Drawing& d : *f.drawings)
+            if (d.id.value == 0 || d.id.value >= p_.next_id || ids_.contains(d.id.value)) {
+                for (Drawing& renewed : f.drawings.edit()) number(renewed.id, "drawing" + on);
+                break;
             }
-        });
-        things(f.zones, "zone" + on, [](Zone&) {});
-        things(f.drawings, "drawing" + on, [](Drawing&) {});
+        for (const Drawing& d : *f.drawings) ids_.insert(d.id.value);
         for (const Zone& z : *f.zones) zones_.insert(z.id.value);
     }
 

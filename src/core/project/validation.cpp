@@ -1,6 +1,9 @@
 #include "project/validation.h"
 
+#include <type_traits>
 #include <unordered_set>
+
+#include "project/kinds/all.h"
 
 namespace yemvo {
 namespace {
@@ -42,46 +45,39 @@ private:
     [[noreturn]] static void fail(const std::string& what, const std::string& where) {
         throw Error(what, "project.json: " + where, "Correct it there, or try an earlier version of the file");
     }
-    void own(Set& set, std::uint32_t id, const std::string& where) {
+    /// `where`: the words, or what makes them, since they are seldom needed.
+    template <class Where>
+    static std::string words(const Where& where) {
+        if constexpr (std::is_invocable_v<Where>)
+            return where();
+        else
+            return where;
+    }
+    template <class Where>
+    void own(Set& set, std::uint32_t id, const Where& where) {
         if (id == 0 || id >= project_.next_id)
-            fail("id " + std::to_string(id) + " is not below next_id", where);
-        if (!all_.insert(id).second) fail("id " + std::to_string(id) + " is used twice", where);
+            fail("id " + std::to_string(id) + " is not below next_id", words(where));
+        if (!all_.insert(id).second) fail("id " + std::to_string(id) + " is used twice", words(where));
         set.insert(id);
     }
-    void type(WallTypeId id, const std::string& where) const {
-        if (!types_.contains(id.value)) fail("there is no wall type " + std::to_string(id.value), where);
+    template <class Where>
+    void type(WallTypeId id, const Where& where) const {
+        if (!types_.contains(id.value)) fail("there is no wall type " + std::to_string(id.value), words(where));
     }
     void floor(const Floor& f) {
         own(floors_, f.id.value, "floor " + f.name);
         type(f.slab->type, "slab of " + f.name);
-        for (const SlabVoid& v : f.slab->voids) own(others_, v.id.value, "void " + v.name);
-        for (const SlabArea& a : f.slab->areas) {
-            own(others_, a.id.value, "slab area " + a.name);
-            type(a.type, "slab area " + a.name);
-        }
-        for (const Obstacle& o : *f.obstacles) {
-            own(others_, o.id.value, "obstacle " + o.name);
-            type(o.type, "obstacle " + o.name);
-        }
-        for (const CeilingArea& c : *f.ceilings) {
-            own(others_, c.id.value, "ceiling " + c.name);
-            if (c.type) type(*c.type, "ceiling " + c.name);
-        }
-        for (const Ramp& r : *f.ramps) {
-            own(others_, r.id.value, "ramp " + r.name);
-            type(r.type, "ramp " + r.name);
-        }
-        for (const Note& n : *f.notes) own(others_, n.id.value, "note on " + f.name);
-        for (const Wall& w : *f.walls) {
-            const std::string where = "wall " + std::to_string(w.id.value) + " on " + f.name;
-            own(others_, w.id.value, where);
-            type(w.type, where);
-            for (const Opening& o : w.openings) {
-                own(others_, o.id.value, where);
-                type(o.type, where);
+        each_kind([&]<class Thing>() {
+            for (const Thing& t : KindOf<Thing>::list(f)) {
+                const auto where = [&] {
+                    return KindOf<Thing>::label(t) + " (id " + std::to_string(t.id.value) + ") on " + f.name;
+                };
+                KindOf<Thing>::each_id(t, [&](const auto& id) {
+                    own(std::is_same_v<decltype(id), const ZoneId&> ? zones_ : others_, id.value, where);
+                });
+                KindOf<Thing>::each_type(t, [&](WallTypeId id, TypeUse, const auto&) { type(id, where); });
             }
-        }
-        for (const Zone& z : *f.zones) own(zones_, z.id.value, "zone " + z.name);
+        });
         for (const Drawing& d : *f.drawings) own(others_, d.id.value, "drawing " + d.name);
     }
     void variant(const Variant& v) {

@@ -1,0 +1,17 @@
+// Slab areas: parts of the slab that are built of something else.
+#pragma once
+#include "project/kinds/kind.h"
+
+namespace yemvo {
+
+template <>
+struct KindOf<SlabArea> : InSlab<SlabArea, &Slab::areas>, ByOutline<SlabArea>, OfType<TypeUse::slab>, OneId {
+    static constexpr ItemKind kind = ItemKind::slab_area;
+    static constexpr const char *name = "slab area", *plural = "slab areas", *key = "areas", *clip_key = "slab_areas";
+    static constexpr bool comes_along(const FloorParts&) { return true; }
+    static std::string label(const SlabArea& a) { return "slab area " + a.name; }
+    static Json write(const SlabArea&);
+    static SlabArea read(const Reader&);
+};
+
+}  // namespace yemvo
