@@ -3,6 +3,7 @@
 #include <QScrollBar>
 
 #include "app/details/detail_forms.h"
+#include "app/kinds/kind_face.h"
 #include "app/shell/theme.h"
 
 namespace yemvo::app {
@@ -131,40 +132,8 @@ void DetailsPanel::rebuild() {
         } else if (chosen.empty() && workspace_.step() == Step::proof) {
             form_ = requirements_form(workspace_, nullptr);
         } else if (chosen.size() == 1) {
-            const Item item = chosen.front();
-            switch (item.kind) {
-                case Item::Kind::wall:
-                    form_ = wall_form(workspace_, nullptr, WallId{item.id});
-                    break;
-                case Item::Kind::opening:
-                    form_ = opening_form(workspace_, nullptr, WallId{item.wall}, OpeningId{item.id});
-                    break;
-                case Item::Kind::zone:
-                    form_ = zone_form(workspace_, nullptr, ZoneId{item.id});
-                    break;
-                case Item::Kind::slab_void:
-                    form_ = void_form(workspace_, nullptr, VoidId{item.id});
-                    break;
-                case Item::Kind::obstacle:
-                    form_ = obstacle_form(workspace_, nullptr, ObstacleId{item.id});
-                    break;
-                case Item::Kind::ceiling:
-                    form_ = ceiling_form(workspace_, nullptr, CeilingId{item.id});
-                    break;
-                case Item::Kind::slab_area:
-                    form_ = slab_area_form(workspace_, nullptr, SlabAreaId{item.id});
-                    break;
-                case Item::Kind::ramp:
-                    form_ = ramp_form(workspace_, nullptr, RampId{item.id});
-                    break;
-                case Item::Kind::note:
-                    form_ = note_form(workspace_, nullptr, NoteId{item.id},
-                                      [this](NoteId id) { emit photo_asked(id); });
-                    break;
-                case Item::Kind::access_point:
-                    form_ = access_point_form(workspace_, nullptr, AccessPointId{item.id});
-                    break;
-            }
+            form_ = kind_face(chosen.front().kind)
+                        .form(workspace_, chosen.front(), {[this](NoteId id) { emit photo_asked(id); }});
         } else {
             form_ = floor_form(
                 workspace_, nullptr,

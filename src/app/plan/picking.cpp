@@ -2,7 +2,8 @@
 
 #include <algorithm>
 
-#include "render/plan_marks.h"
+#include "app/kinds/kind_face.h"
+#include "project/items.h"
 #include "venue/wall_shaping.h"
 
 namespace yemvo::app {
@@ -67,25 +68,35 @@ public:
             if (nearest_place(w, at_).distance_m <= near_m) found.push_back({Item::Kind::wall, w.id.value});
         }
     }
-    template <class List>
-    void outlines(ItemKind kind, const List& list) {
-        if (!can_pick(project_, kind)) return;
-        for (auto t = list.rbegin(); t != list.rend(); ++t) {
-            const Item item{kind, t->id.value};
-            if (near_outline(shape_of(project_, floor_, item), at_, reach_m_)) add(item);
-        }
+    void marks(const render::PlanMap& map, QPointF at) {
+        each(PickBy::mark, [&](const KindFace& face, const Item& item) {
+            const auto place = corners(project_, floor_, item);
+            if (!place.empty() && face.mark_area(map.to_screen(place.front())).contains(at)) add(item);
+        });
     }
-    template <class List>
-    void areas(ItemKind kind, const List& list) {
-        if (!can_pick(project_, kind)) return;
-        for (auto t = list.rbegin(); t != list.rend(); ++t) {
-            const Item item{kind, t->id.value};
+    void outlines(PickBy by) {
+        each(by, [&](const KindFace&, const Item& item) {
+            if (near_outline(shape_of(project_, floor_, item), at_, reach_m_)) add(item);
+        });
+    }
+    void areas(PickBy by) {
+        each(by, [&](const KindFace&, const Item& item) {
             if (contains(shape_of(project_, floor_, item), at_)) add(item);
-        }
+        });
     }
     std::vector<Item> found;
 
 private:
+    /// Kind by kind, what lies on top first.
+    template <class Use>
+    void each(PickBy by, Use use) {
+        if (items_.empty()) items_ = all_items(project_, floor_);
+        for (const KindFace& face : kind_faces()) {
+            if (face.pick != by || !can_pick(project_, face.kind)) continue;
+            for (auto item = items_.rbegin(); item != items_.rend(); ++item)
+                if (item->kind == face.kind) use(face, *item);
+        }
+    }
     void add(const Item& item) {
         if (std::find(found.begin(), found.end(), item) == found.end()) found.push_back(item);
     }
@@ -93,6 +104,7 @@ private:
     const Floor& floor_;
     Point at_;
     double reach_m_;
+    std::vector<Item> items_;
 };
 
 }  // namespace
@@ -104,36 +116,22 @@ bool can_pick(const Project& project, ItemKind kind) {
 bool is_shown(const Project& project, ItemKind kind) { return !is_in(project.display.hidden, kind); }
 
 bool is_area(const Item& item) {
-    return item.kind == ItemKind::zone || item.kind == ItemKind::slab_void ||
-           item.kind == ItemKind::ceiling || item.kind == ItemKind::slab_area;
+    const PickBy by = kind_face(item.kind).pick;
+    return by == PickBy::area || by == PickBy::hole;
 }
 
 std::vector<Item> items_at(const Project& project, const Floor& floor, const render::PlanMap& map,
                            QPointF at) {
     Picker pick(project, floor, map.to_floor(at), reach_px / map.px_per_m);
-    const auto& list = access_points(project, floor.id);
-    if (can_pick(project, ItemKind::access_point))
-        for (auto ap = list.rbegin(); ap != list.rend(); ++ap)
-            if (render::badge_area(map.to_screen(ap->position)).contains(at))
-                pick.found.push_back({Item::Kind::access_point, ap->id.value});
-    if (can_pick(project, ItemKind::note))
-        for (const Note& n : *floor.notes)
-            if (render::note_area(map.to_screen(n.position)).contains(at))
-                pick.found.push_back({Item::Kind::note, n.id.value});
+    pick.marks(map, at);
     pick.openings();
     pick.walls();
-    pick.outlines(ItemKind::obstacle, *floor.obstacles);
-    pick.outlines(ItemKind::ramp, *floor.ramps);
-    pick.outlines(ItemKind::zone, *floor.zones);
-    pick.outlines(ItemKind::ceiling, *floor.ceilings);
-    pick.outlines(ItemKind::slab_area, floor.slab->areas);
-    pick.areas(ItemKind::obstacle, *floor.obstacles);
-    pick.areas(ItemKind::ramp, *floor.ramps);
-    pick.outlines(ItemKind::slab_void, floor.slab->voids);
-    pick.areas(ItemKind::slab_void, floor.slab->voids);
-    pick.areas(ItemKind::zone, *floor.zones);
-    pick.areas(ItemKind::ceiling, *floor.ceilings);
-    pick.areas(ItemKind::slab_area, floor.slab->areas);
+    pick.outlines(PickBy::solid);
+    pick.outlines(PickBy::area);
+    pick.areas(PickBy::solid);
+    pick.outlines(PickBy::hole);
+    pick.areas(PickBy::hole);
+    pick.areas(PickBy::area);
     return pick.found;
 }
 
@@ -147,36 +145,7 @@ std::vector<Item> items_in(const Project& project, const Floor& floor, const Box
 }
 
 QString item_name(const Project& project, const Floor& floor, const Item& item) {
-    const auto named = [](const char* noun, const std::string& name) {
-        return name.empty() ? QString(noun) : QString(noun) + " " + QString::fromStdString(name);
-    };
-    switch (item.kind) {
-        case ItemKind::wall:
-            return "wall";
-        case ItemKind::opening: {
-            const Opening* o = find_opening(*find_wall(floor, WallId{item.wall}), OpeningId{item.id});
-            return o->kind == OpeningKind::door ? "door" : "window";
-        }
-        case ItemKind::zone:
-            return named("zone", find_zone(floor, ZoneId{item.id})->name);
-        case ItemKind::slab_void:
-            return "void";
-        case ItemKind::slab_area:
-            return "slab area";
-        case ItemKind::ceiling:
-            return "ceiling area";
-        case ItemKind::note:
-            return "note";
-        case ItemKind::ramp:
-            return "ramp";
-        case ItemKind::obstacle:
-            return QString::fromUtf8(
-                obstacle_kind_name(find_obstacle(floor, ObstacleId{item.id})->kind).data());
-        case ItemKind::access_point:
-            break;
-    }
-    return "access point " +
-           QString::number(find_access_point(project, floor.id, AccessPointId{item.id})->number);
+    return kind_face(item.kind).name(project, floor, item);
 }
 
 std::optional<WallPlace> wall_at(const Floor& floor, Point at, double reach_m) {

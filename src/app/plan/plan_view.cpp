@@ -6,9 +6,12 @@
 #include <QTimer>
 #include <algorithm>
 
+#include "app/kinds/kind_face.h"
 #include "app/plan/picking.h"
 #include "app/plan/plan_overlay.h"
+#include "app/plan/tools.h"
 #include "app/shell/theme.h"
+#include "project/items.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
@@ -17,8 +20,10 @@ namespace yemvo::app {
 namespace {
 
 constexpr double closest_px_per_m = 2000, farthest_px_per_m = 0.2;
-/// Of what is chosen only zones and notes are drawn in the layers.
-bool is_not_layered(const Item& item) { return item.kind != ItemKind::zone && item.kind != ItemKind::note; }
+/// Of what is chosen only zones and marks are drawn in the layers.
+bool is_not_layered(const Item& item) {
+    return item.kind != ItemKind::zone && !kind_face(item.kind).paint_mark;
+}
 
 }  // namespace
 
@@ -145,7 +150,7 @@ PlanView::~PlanView() = default;
 void PlanView::change_tool() {
     if (tool_) tool_->leave();
     key_pointer_.hold(false);
-    tool_ = make_tool(workspace_.tool(), workspace_, *this);
+    tool_ = tool_info(workspace_.tool()).make(workspace_, *this);
     setCursor(tool_->cursor());
     emit hint_changed();
     update();
@@ -279,10 +284,10 @@ void PlanView::redraw_layers() {
     for (const AccessPoint& ap : access_points(project, f->id))
         taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)));
     if (shown(ItemKind::zone)) render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
-    if (shown(ItemKind::note))
-        for (const Note& n : *f->notes)
-            render::paint_note(over, layers_map_.to_screen(n.position), !n.photo.empty(),
-                               workspace_.is_selected({ItemKind::note, n.id.value}), theme());
+    for (const Item& item : all_items(project, *f))
+        if (const KindFace& face = kind_face(item.kind); face.paint_mark && shown(item.kind))
+            face.paint_mark(over, *f, item, layers_map_.to_screen(corners(project, *f, item).front()),
+                            workspace_.is_selected(item));
 }
 
 void PlanView::redraw_heat() {

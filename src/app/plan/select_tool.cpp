@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/kinds/kind_face.h"
 #include "app/plan/picking.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
@@ -27,8 +28,7 @@ std::vector<HintPart> SelectTool::hint() const {
 
 std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
     if (workspace_.selection().size() != 1) return std::nullopt;
-    const ItemKind kind = workspace_.selection().front().kind;
-    if (kind == ItemKind::access_point || kind == ItemKind::note) return std::nullopt;  // moved as a whole
+    if (kind_face(workspace_.selection().front().kind).pick == PickBy::mark) return std::nullopt;  // moved as a whole
     const Item& item = workspace_.selection().front();
     const auto points = corners(workspace_.project(), *floor(), item);
     for (std::size_t i = 0; i < points.size(); ++i)
@@ -211,8 +211,7 @@ void SelectTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto& colours = theme();
     for (const Item& item : workspace_.selection()) {
-        if (item.kind == Item::Kind::access_point || item.kind == ItemKind::note)
-            continue;  // their marks show it
+        if (kind_face(item.kind).pick == PickBy::mark) continue;  // the mark shows it
         QPolygonF line;
         const bool closed = is_outline(item);
         for (Point q : shape_of(workspace_.project(), *floor(), item)) line << map().to_screen(q);

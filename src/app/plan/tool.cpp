@@ -1,17 +1,6 @@
 #include "app/plan/tool.h"
 
 #include "app/drawings/drawing_lines.h"
-#include "app/plan/access_point_tool.h"
-#include "app/plan/align_tool.h"
-#include "app/plan/follow_tool.h"
-#include "app/plan/mark_tools.h"
-#include "app/plan/opening_tool.h"
-#include "app/plan/outline_tool.h"
-#include "app/plan/probe_tool.h"
-#include "app/plan/scale_tool.h"
-#include "app/plan/select_tool.h"
-#include "app/plan/shape_tools.h"
-#include "app/plan/wall_tool.h"
 #include "app/shell/theme.h"
 #include "render/text_style.h"
 
@@ -89,56 +78,6 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
     p.setPen(colours.paper);
     p.setFont(f);
     p.drawText(tag, Qt::AlignCenter, name);
-}
-
-std::unique_ptr<Tool> make_tool(ToolId id, Workspace& workspace, PlanSurface& surface) {
-    switch (id) {
-        case ToolId::wall:
-            return std::make_unique<WallTool>(workspace, surface);
-        case ToolId::door:
-            return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::door);
-        case ToolId::window:
-            return std::make_unique<OpeningTool>(workspace, surface, OpeningKind::window);
-        case ToolId::zone:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::zone);
-        case ToolId::slab_void:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_void);
-        case ToolId::probe:
-            return std::make_unique<ProbeTool>(workspace, surface);
-        case ToolId::access_point:
-            return std::make_unique<AccessPointTool>(workspace, surface);
-        case ToolId::scale:
-            return std::make_unique<ScaleTool>(workspace, surface);
-        case ToolId::align:
-            return std::make_unique<AlignTool>(workspace, surface);
-        case ToolId::plate:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::plate);
-        case ToolId::ceiling:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::ceiling);
-        case ToolId::slab_area:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::slab_area);
-        case ToolId::obstacle:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::obstacle);
-        case ToolId::ramp:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::ramp);
-        case ToolId::shaft:
-            return std::make_unique<OutlineTool>(workspace, surface, OutlineTool::Makes::shaft);
-        case ToolId::wall_rectangle:
-            return std::make_unique<WallRectangleTool>(workspace, surface);
-        case ToolId::wall_arc:
-            return std::make_unique<WallArcTool>(workspace, surface);
-        case ToolId::follow:
-            return std::make_unique<FollowTool>(workspace, surface);
-        case ToolId::split:
-            return std::make_unique<SplitTool>(workspace, surface);
-        case ToolId::column:
-            return std::make_unique<ColumnTool>(workspace, surface);
-        case ToolId::note:
-            return std::make_unique<NoteTool>(workspace, surface);
-        case ToolId::select:
-            break;
-    }
-    return std::make_unique<SelectTool>(workspace, surface);
 }
 
 }  // namespace yemvo::app

@@ -72,6 +72,4 @@ private:
     mutable SnapLines snap_lines_;
 };
 
-std::unique_ptr<Tool> make_tool(ToolId, Workspace&, PlanSurface&);
-
 }  // namespace yemvo::app

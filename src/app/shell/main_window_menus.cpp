@@ -8,7 +8,9 @@
 #include "app/palette/keys_page.h"
 
 #include "app/costs/costs_page.h"
+#include "app/kinds/kind_face.h"
 #include "app/plan/plan_view.h"
+#include "app/plan/tools.h"
 #include "app/shell/arranging.h"
 #include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
@@ -16,7 +18,6 @@
 #include "app/shell/main_window.h"
 #include "app/shell/map_menu.h"
 #include "app/shell/theme.h"
-#include "app/shell/tool_strip.h"
 #include "project/edits.h"
 #include "render/text_style.h"
 
@@ -228,10 +229,7 @@ void MainWindow::show_floor_beside(int by) {
 void MainWindow::make_tool_actions(QMenu* menu) {
     for (const ToolInfo& tool : all_tools()) {
         QAction* a = action(menu, tool.name, QKeySequence(tool.key), [this, id = tool.id] {
-            const auto offered = tools_of(workspace_.step());
-            if (std::find(offered.begin(), offered.end(), id) == offered.end())
-                workspace_.set_step(id == ToolId::access_point || id == ToolId::probe ? Step::placement
-                                                                                      : Step::venue);
+            if (!offers(workspace_.step(), id)) workspace_.set_step(tool_info(id).steps.front());
             workspace_.set_tool(id);
             plan_->setFocus();
         });
@@ -325,18 +323,11 @@ void MainWindow::fill_recent() {
 }
 
 void MainWindow::make_display_actions(QMenu* menu) {
-    static constexpr std::pair<ItemKind, const char*> kinds[] = {
-        {ItemKind::wall, "walls"},           {ItemKind::opening, "doors and windows"},
-        {ItemKind::obstacle, "obstacles"},   {ItemKind::ceiling, "ceilings"},
-        {ItemKind::slab_area, "slab areas"}, {ItemKind::slab_void, "voids"},
-        {ItemKind::ramp, "ramps"},           {ItemKind::zone, "zones"},
-        {ItemKind::note, "notes"},           {ItemKind::access_point, "access points"}};
     for (const bool hides : {true, false}) {
-        for (const auto& [kind, name] : kinds) {
-            // doors and windows are drawn with their walls: they can be locked, not hidden
-            if (hides && kind == ItemKind::opening) continue;
+        for (const KindFace& face : kind_faces()) {
+            if (hides && !face.can_hide) continue;
             QAction* a = action(
-                menu, QString(hides ? "Hide %1" : "Lock %1").arg(name), {}, [this, hides, kind = kind] {
+                menu, QString(hides ? "Hide %1" : "Lock %1").arg(face.many), {}, [this, hides, kind = face.kind] {
                     workspace_.edit(hides ? "Hide or show" : "Lock or unlock", [&](Project& p) {
                         auto& list = hides ? p.display.hidden : p.display.locked;
                         if (std::erase(list, kind) == 0) list.push_back(kind);
@@ -344,7 +335,7 @@ void MainWindow::make_display_actions(QMenu* menu) {
                     workspace_.select({});
                 });
             a->setCheckable(true);
-            const auto show = [this, a, hides, kind = kind] {
+            const auto show = [this, a, hides, kind = face.kind] {
                 const Display& d = workspace_.project().display;
                 const auto& list = hides ? d.hidden : d.locked;
                 a->setChecked(std::find(list.begin(), list.end(), kind) != list.end());

@@ -8,19 +8,6 @@ class QToolButton;
 
 namespace yemvo::app {
 
-struct ToolInfo {
-    ToolId id;
-    const char* name;
-    const char* icon;
-    const char* key;
-    const char* what;
-};
-const std::vector<ToolInfo>& all_tools();
-/// The tool whose button stands for it: all that draw walls share one.
-ToolId button_of(ToolId);
-/// The tools a step offers.
-std::vector<ToolId> tools_of(Step);
-
 class ToolStrip : public QWidget {
     Q_OBJECT
 public:

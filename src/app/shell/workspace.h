@@ -8,6 +8,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/plan/tool_id.h"
 #include "app/shell/document.h"
 #include "checks/findings.h"
 #include "coverage/probe.h"
@@ -19,30 +20,6 @@
 namespace yemvo::app {
 
 enum class Step { venue, demand, placement, spectrum, proof };
-enum class ToolId {
-    select,
-    wall,
-    door,
-    window,
-    zone,
-    slab_void,
-    access_point,
-    scale,
-    align,
-    plate,
-    wall_rectangle,
-    wall_arc,
-    follow,
-    split,
-    column,
-    obstacle,
-    ceiling,
-    slab_area,
-    shaft,
-    note,
-    ramp,
-    probe,
-};
 
 /// Which line of a wall is drawn.
 enum class WallFace { centre, left, right };

@@ -1,0 +1,46 @@
+// How the window shows one kind of item and lets it be edited: the window's side of the table in core/project/kinds. A
+// new kind is a file of its own and an entry in kind_faces.cpp.
+#pragma once
+#include <QPainter>
+#include <QString>
+#include <functional>
+#include <vector>
+
+#include "app/shell/workspace.h"
+#include "project/item.h"
+
+namespace yemvo::app {
+
+class Form;
+
+/// What the form of an item may ask of the window.
+struct FormWishes {
+    std::function<void(NoteId)> photo;
+};
+
+/// How it is found under the pointer.
+enum class PickBy {
+    mark,   ///< drawn as a mark at its place, above all; it is moved as a whole
+    line,   ///< walls, and the openings in them
+    solid,  ///< by its outline, then anywhere inside
+    hole,   ///< the same, below solids
+    area,   ///< by its outline; inside only where nothing else is
+};
+
+struct KindFace {
+    ItemKind kind;
+    PickBy pick;
+    const char* many;  ///< "walls", as menus say it
+    QString (*name)(const Project&, const Floor&, const Item&);  ///< "zone Lobby"
+    Form* (*form)(Workspace&, const Item&, const FormWishes&);
+    bool can_hide = true;
+    /// Of a mark: what of the screen it takes at a place, and how it is painted there.
+    QRectF (*mark_area)(QPointF at) = nullptr;
+    void (*paint_mark)(QPainter&, const Floor&, const Item&, QPointF at, bool selected) = nullptr;
+};
+
+/// Marks the topmost first.
+const std::vector<KindFace>& kind_faces();
+const KindFace& kind_face(ItemKind);
+
+}  // namespace yemvo::app
