@@ -1,15 +1,15 @@
-# yemvo_core_library(name SOURCES ... DEPENDS ... LINKS ...)
-# One folder of src/core as a static library. Its public include directory holds nothing but itself, so that
+# yemvo_core_library(name DEPENDS ... LINKS ...)
+# One folder of src/core with every source below it as a static library. Its public include directory holds nothing but itself, so that
 # a header is reachable only through a declared dependency: a forbidden include does not compile.
 # DEPENDS are folders above it in the order of src/core/CMakeLists.txt, LINKS are outside libraries.
 function(yemvo_core_library name)
-    cmake_parse_arguments(ARG "" "" "SOURCES;DEPENDS;LINKS;PRIVATE_LINKS" ${ARGN})
+    cmake_parse_arguments(ARG "" "" "DEPENDS;LINKS;PRIVATE_LINKS" ${ARGN})
     set(include_dir ${CMAKE_BINARY_DIR}/include/${name})
     file(MAKE_DIRECTORY ${include_dir})
     file(CREATE_LINK ${CMAKE_CURRENT_SOURCE_DIR}/${name} ${include_dir}/${name} SYMBOLIC)
-    list(TRANSFORM ARG_SOURCES PREPEND ${name}/)
-    if(ARG_SOURCES)
-        add_library(core_${name} STATIC ${ARG_SOURCES})
+    file(GLOB_RECURSE sources RELATIVE ${CMAKE_CURRENT_SOURCE_DIR} CONFIGURE_DEPENDS ${name}/*.cpp)
+    if(sources)
+        add_library(core_${name} STATIC ${sources})
         set(scope PUBLIC)
         set(private_scope PRIVATE)
     else()
