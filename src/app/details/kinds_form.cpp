@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "app/details/detail_forms.h"
+#include "app/plan/tools.h"
 #include "app/shell/theme.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
@@ -409,6 +410,9 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::align:
         case ToolId::plate:
             break;
+        default:  // a kind's own tool says what it does
+            form->group(tool_info(w.tool()).name);
+            form->note(QString(tool_info(w.tool()).what) + ".");
     }
     form->stretch();
     return form;

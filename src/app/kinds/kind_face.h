@@ -4,9 +4,10 @@
 #include <QPainter>
 #include <QString>
 #include <functional>
+#include <optional>
 #include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/plan/tools.h"
 #include "project/item.h"
 
 namespace yemvo::app {
@@ -37,6 +38,7 @@ struct KindFace {
     /// Of a mark: what of the screen it takes at a place, and how it is painted there.
     QRectF (*mark_area)(QPointF at) = nullptr;
     void (*paint_mark)(QPainter&, const Floor&, const Item&, QPointF at, bool selected) = nullptr;
+    std::optional<ToolInfo> tool = {};  ///< that makes it, where it is not among the tools that stand in tools.cpp
 };
 
 /// Marks the topmost first.

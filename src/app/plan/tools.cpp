@@ -2,6 +2,7 @@
 
 #include <algorithm>
 
+#include "app/kinds/kind_face.h"
 #include "app/plan/access_point_tool.h"
 #include "app/plan/align_tool.h"
 #include "app/plan/follow_tool.h"
@@ -32,13 +33,13 @@ std::unique_ptr<Tool> outlines(Workspace& w, PlanSurface& s) {
 
 }  // namespace
 
-const std::vector<ToolInfo>& all_tools() {
+static std::vector<ToolInfo> own_tools() {
     using enum ToolId;
     using Makes = OutlineTool::Makes;
     const std::vector<Step> everywhere{Step::venue, Step::demand, Step::placement, Step::spectrum, Step::proof};
     const std::vector<Step> venue{Step::venue}, placed{Step::placement}, demanded{Step::venue, Step::demand},
         asked{Step::placement, Step::spectrum, Step::proof};
-    static const std::vector<ToolInfo> list{
+    return {
         {select, "Select", "select", "S", "Select, move and shape", tool<SelectTool>, everywhere, select},
         {wall, "Wall", "wall", "W", "Draw walls", tool<WallTool>, venue, wall},
         {wall_rectangle, "Wall rectangle", "wall", "R", "Draw walls round a rectangle", tool<WallRectangleTool>, venue,
@@ -74,6 +75,16 @@ const std::vector<ToolInfo>& all_tools() {
          access_point},
         {probe, "Probe", "probe", "T", "Pin a probe: every radio heard there, and why", tool<ProbeTool>, asked, probe},
     };
+}
+
+const std::vector<ToolInfo>& all_tools() {
+    static const std::vector<ToolInfo> list = [] {
+        std::vector<ToolInfo> tools = own_tools();
+        auto after = std::ranges::find(tools, ToolId::note, &ToolInfo::id) + 1;
+        for (const KindFace& face : kind_faces())
+            if (face.tool) after = tools.insert(after, *face.tool) + 1;
+        return tools;
+    }();
     return list;
 }
 

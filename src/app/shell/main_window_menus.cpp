@@ -19,6 +19,7 @@
 #include "app/shell/map_menu.h"
 #include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/kinds/all.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -381,9 +382,16 @@ void MainWindow::add_places(std::vector<Command>& commands) {
     for (const Floor* f : all_floors(p)) {
         const QString title = QString::fromStdString(floor_title(p, *f));
         commands.push_back({title, "Floor", "", [this, id = f->id] { workspace_.show_floor(id); }, true});
-        for (const Zone& z : *f->zones)
-            commands.push_back({QString::fromStdString(z.name), "Zone, " + title, "",
-                                go(f->id, {ItemKind::zone, z.id.value}), true});
+        each_kind([&]<class Thing>() {
+            if constexpr (requires(const Thing& t) { t.name; }) {
+                QString kind = KindOf<Thing>::name;
+                kind[0] = kind[0].toUpper();
+                for (const Thing& t : KindOf<Thing>::list(*f))
+                    if (!t.name.empty())
+                        commands.push_back({QString::fromStdString(t.name), kind + ", " + title, "",
+                                            go(f->id, {KindOf<Thing>::kind, t.id.value}), true});
+            }
+        });
         for (const AccessPoint& ap : access_points(p, f->id))
             commands.push_back({QString("Access point %1").arg(ap.number), title, "",
                                 go(f->id, {ItemKind::access_point, ap.id.value}), true});
