@@ -2,7 +2,7 @@
 #include <stdexcept>
 
 #include "app/details/detail_forms.h"
-#include "app/kinds/kind_face.h"
+#include "app/kinds/closet_face.h"
 #include "app/shell/theme.h"
 #include "render/plan_marks.h"
 
@@ -56,6 +56,7 @@ const std::vector<KindFace>& kind_faces() {
         // an access point's badge is painted by the plan itself, above all layers
         {ItemKind::access_point, PickBy::mark, "access points", access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
+        closet_face(),
         {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of_note, true, render::note_area, paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden
         {ItemKind::opening, PickBy::line, "doors and windows", opening_name, form_of_opening, false},

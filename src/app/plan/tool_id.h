@@ -26,6 +26,7 @@ enum class ToolId {
     note,
     ramp,
     probe,
+    closet,
 };
 
 }  // namespace yemvo::app

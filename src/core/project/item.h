@@ -16,9 +16,10 @@ enum class ItemKind {
     ceiling,
     slab_area,
     note,
-    ramp
+    ramp,
+    closet
 };
-inline constexpr int item_kinds = 10;
+inline constexpr int item_kinds = 11;
 
 struct Item {
     using Kind = ItemKind;

@@ -10,6 +10,7 @@
 #include "geometry/polygon.h"
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
+#include "venue/closet.h"
 #include "venue/drawing.h"
 #include "venue/obstacle.h"
 #include "venue/wall.h"
@@ -128,6 +129,7 @@ struct Floor {
     Shared<std::vector<CeilingArea>> ceilings;
     Shared<std::vector<Ramp>> ramps;
     Shared<std::vector<Note>> notes;
+    Shared<std::vector<Closet>> closets;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first
     std::optional<Alignment> alignment;
 

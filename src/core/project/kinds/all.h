@@ -4,6 +4,7 @@
 #include <vector>
 
 #include "project/kinds/ceiling.h"
+#include "project/kinds/closet.h"
 #include "project/kinds/note.h"
 #include "project/kinds/obstacle.h"
 #include "project/kinds/ramp.h"
@@ -18,7 +19,7 @@ template <class... Thing>
 struct Things {};
 
 /// What lies lower comes first.
-using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Note>;
+using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, Note>;
 
 template <class List>
 struct ListsOf;

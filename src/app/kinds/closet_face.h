@@ -1,0 +1,9 @@
+// Closets in the window: their mark on the plan, their tool and their form.
+#pragma once
+#include "app/kinds/kind_face.h"
+
+namespace yemvo::app {
+
+KindFace closet_face();
+
+}  // namespace yemvo::app

@@ -1,0 +1,24 @@
+// Closets: where switches stand and cables end.
+#pragma once
+#include "project/kinds/kind.h"
+
+namespace yemvo {
+
+namespace limits {
+inline constexpr Range racks{1, 100};  ///< of a closet
+}
+
+/// Throws RuleBroken.
+void check(const Closet&);
+
+template <>
+struct KindOf<Closet> : InFloor<Closet, &Floor::closets>, ByPlace<Closet>, OfNoType, OneId {
+    static constexpr ItemKind kind = ItemKind::closet;
+    static constexpr const char *name = "closet", *plural = "closets", *key = "closets", *clip_key = "closets";
+    static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
+    static std::string label(const Closet& c) { return c.name.empty() ? "closet" : "closet " + c.name; }
+    static Json write(const Closet&);
+    static Closet read(const Reader&);
+};
+
+}  // namespace yemvo
