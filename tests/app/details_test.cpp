@@ -173,3 +173,19 @@ TEST_CASE("an access point dragged with Shift keeps to one axis") {
     CHECK(to.y == from.y);
     CHECK(to.x == Approx(from.x + 5).margin(0.11));
 }
+
+TEST_CASE("a floor that is gone takes what was chosen on it out of Details") {
+    Driver d;
+    d.window.open_project(new_project("P", {LengthUnits::metres, "GB", 1.2, 7}, 1, 3.5), {});
+    FloorId made;
+    d.w().edit("Add floor", [&](Project& p) {
+        made = add_floor(p, p.buildings.front().id);
+        add_obstacle(p, made, {{}, "O", ObstacleKind::column, first_type(p, TypeUse::obstacle), {{1, 1}, {2, 1}, {2, 2}}});
+    });
+    d.w().show_floor(made);
+    d.w().select({{ItemKind::obstacle, d.floor().obstacles->front().id.value}});
+    REQUIRE(d.w().selection().size() == 1);
+    d.w().document().history().undo();
+    CHECK(d.w().selection().empty());
+    CHECK_FALSE(d.w().floor_id() == made);
+}

@@ -2,6 +2,8 @@
 
 #include <algorithm>
 
+#include "base/free_memory.h"
+
 namespace yemvo::app {
 
 using namespace std::chrono_literals;
@@ -77,6 +79,11 @@ void PredictionRunner::work() {
             if (waiting_) continue;
         }
         floors_.rest();
+        // not in the pauses of a drag
+        if (const auto now = std::chrono::steady_clock::now(); now - tidied_ > 10s) {
+            give_back_free_memory();
+            tidied_ = now;
+        }
         emit working(false, {});
     }
 }

@@ -78,7 +78,7 @@ private:
     std::condition_variable wake_;
     std::optional<Request> waiting_;
     CancelToken running_;
-    std::chrono::steady_clock::time_point started_;
+    std::chrono::steady_clock::time_point started_, tidied_;
     std::atomic<std::chrono::steady_clock::rep> told_at_{0};
     bool busy_ = false, stop_ = false;
     std::thread thread_;

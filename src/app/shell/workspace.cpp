@@ -77,10 +77,10 @@ void Workspace::project_replaced() {
 }
 
 void Workspace::drop_what_is_gone() {
-    if (!floor()) {
+    const bool elsewhere = !floor();
+    if (elsewhere) {
         const auto floors = all_floors(project());
         floor_ = floors.empty() ? FloorId{} : floors.front()->id;
-        emit floor_changed();
     }
     const Floor* f = floor();
     const auto gone = [&](const Item& item) { return !f || !exists(project(), *f, item); };
@@ -91,6 +91,8 @@ void Workspace::drop_what_is_gone() {
             std::erase_if(items, [&](const Item& item) { return !on || !exists(project(), *on, item); });
     }
     std::erase_if(elsewhere_, [](const auto& entry) { return entry.second.empty(); });
+    // told only now: nobody may look at what was chosen on the floor that is gone
+    if (elsewhere) emit floor_changed();
     if (dropped > 0) emit selection_changed();
 }
 
