@@ -1,6 +1,7 @@
 #include "app/kinds/closet_face.h"
 
 #include <QPainter>
+#include <cmath>
 
 #include "app/details/form.h"
 #include "app/details/form_parts.h"
@@ -109,7 +110,7 @@ Form* form(Workspace& w, const Item& item, const FormWishes&) {
         [=](const QString& text) { change("Rename closet", [&](Closet& c) { c.name = text.toStdString(); }); });
     form->number_field(
         form->row("Racks"), "closetRacks", "", 0, [closet] { return static_cast<double>(closet().racks); },
-        [=](double v) { change("Change number of racks", [&](Closet& c) { c.racks = static_cast<int>(v); }); },
+        [=](double v) { change("Change number of racks", [&](Closet& c) { c.racks = static_cast<int>(std::lround(v)); }); },
         limits::racks);
     form->group("Where it is");
     auto* row = form->row("Position");

@@ -30,6 +30,8 @@ JudgedFloor FloorByFloor::judge(const SiteJudge& site, const Project& project, c
                                 const Wish& wish, const CancelToken& cancel) {
     JudgedFloor judged{site.part(p), {}};
     if (wish.most_places > 0) judged.places = worst_places(project, {{p}}, judged.part, wish.most_places, cancel);
+    if (known_.size() > all_floors(project).size())  // of floors that are gone, or of another project
+        std::erase_if(known_, [&](const auto& entry) { return !find_floor(project, entry.first); });
     known_[p.floor] = {passing_.floor_key(project, p.floor, wish.prediction, cancel), asked(project, p.floor, wish), judged};
     return judged;
 }

@@ -41,6 +41,7 @@ Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& i
                 list.push_back(t);
                 KindOf<Thing>::was_clipped(list.back());
                 KindOf<Thing>::each_type(t, needs);
+                break;
             }
         });
     }
