@@ -2,6 +2,7 @@
 // pointer moves, what snapping takes of it, and what an added wall takes until it is painted.
 #include <random>
 
+#include "app/model/activity.h"
 #include "app/plan/snapping.h"
 #include "bench/timing.h"
 #include "bench/window.h"
@@ -64,14 +65,14 @@ int main(int argc, char** argv) {
     const Project project = hall();
     window.open_project(project, {});
     Workspace& w = window.workspace();
-    w.set_step(Step::venue);
+    w.activity().set_step(Step::venue);
     PlanView& plan = window.plan();
     (void)QTest::qWaitFor([&] { return window.runner().is_idle(); }, 20000);
     QTest::qWait(1500);  // the findings of the floor
     std::printf("a floor of %zu wall pieces, plan %d x %d px\n", w.floor()->walls->size(), plan.width(),
                 plan.height());
 
-    w.set_tool(ToolId::wall);
+    w.activity().set_tool(ToolId::wall);
     for (const double px_per_m : {plan.map().px_per_m, 12.0, 40.0}) {
         zoomed(plan, px_per_m);
         QTest::qWait(200);

@@ -1,5 +1,7 @@
 // Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new
 // verdict.
+#include "app/model/document.h"
+#include "app/model/results.h"
 #include "bench/timing.h"
 #include "bench/window.h"
 
@@ -12,12 +14,14 @@ int main(int argc, char** argv) {
     MainWindow& window = *bench;
     window.open_demo();
     Workspace& w = window.workspace();
-    const auto idle = [&] { return window.runner().is_idle() && w.prediction() && w.prediction()->verdict; };
+    const auto idle = [&] {
+        return window.runner().is_idle() && w.results().prediction() && w.results().prediction()->verdict;
+    };
     if (!QTest::qWaitFor(idle, 10000)) return 2;
     QTest::qWait(200);
     PlanView& plan = window.plan();
     const QPoint from = plan.map().to_screen(access_points(w.project(), w.floor_id())[3].position).toPoint();
-    const FloorPrediction* f = w.floor_prediction();
+    const FloorPrediction* f = w.results().floor_prediction();
     std::printf("dragging one access point, floor in view %d x %d cells of %.1f m, plan %d x %d px\n",
                 f->surface.columns, f->surface.rows, f->surface.cell_m, plan.width(), plan.height());
     // as fast as frames can follow each other, then as a hand moves, 30 times a second
@@ -37,7 +41,8 @@ int main(int argc, char** argv) {
                 }));
                 moved = !(w.project() == project);  // a step too small for the snapping grid asks for nothing
                 const auto shown = [&] {
-                    return w.prediction()->project == w.project() && plan.painted() == w.prediction().get();
+                    return w.results().prediction()->project == w.project() &&
+                           plan.painted() == w.results().prediction().get();
                 };
                 for (int waited = 0; moved && waited < 1000 && !shown(); ++waited)
                     QCoreApplication::processEvents(QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 1);
@@ -48,7 +53,8 @@ int main(int argc, char** argv) {
                 continue;
             }
             verdict.push_back(frame.back() + milliseconds([&] {
-                                  for (int waited = 0; waited < 1000 && !w.prediction()->verdict; ++waited)
+                                  for (int waited = 0; waited < 1000 && !w.results().prediction()->verdict;
+                                       ++waited)
                                       QCoreApplication::processEvents(
                                           QEventLoop::AllEvents | QEventLoop::WaitForMoreEvents, 1);
                               }));

@@ -9,6 +9,9 @@
 #include <string>
 
 #include "app/drawings/sheet_canvas.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
 #include "bench/timing.h"
 #include "bench/window.h"
 #include "demo/demo.h"
@@ -186,28 +189,31 @@ int main(int argc, char** argv) {
         longest_block_ms([&] { return !window.plan().is_reading(); });
     });
     std::printf("opened, the first floor's plan and drawing painted after %.0f ms\n", open_ms);
-    w.set_step(Step::venue);
+    w.activity().set_step(Step::venue);
     window.runner().cancel();  // a prediction would take the machine's second core
     QTest::qWait(300);
     pan_and_zoom(window, "plan of 776 x 658 px over a CAD drawing");
-    w.show_floor(all_floors(w.project())[2]->id);
+    w.in_view().show_floor(all_floors(w.project())[2]->id);
     window.runner().cancel();
     QTest::qWait(300);
     pan_and_zoom(window, "the same over a picture");
 
-    w.set_step(Step::placement);
+    w.activity().set_step(Step::placement);
     QElapsedTimer all;
     all.start();
     w.edit("again", [](Project& p) { p.name += "."; });
     const double predict_block = longest_block_ms(
-        [&] { return window.runner().is_idle() && w.prediction() && w.prediction()->verdict; }, 580'000);
+        [&] {
+            return window.runner().is_idle() && w.results().prediction() && w.results().prediction()->verdict;
+        },
+        580'000);
     std::printf(
         "all maps of all floors and the verdict after %.1f s, the window blocked for at most %.0f ms\n",
         static_cast<double>(all.elapsed()) / 1000, predict_block);
     std::vector<double> switches;
     for (const Floor* f : all_floors(w.project()))
         switches.push_back(milliseconds([&] {
-            w.show_floor(f->id);
+            w.in_view().show_floor(f->id);
             window.plan().repaint();
             QCoreApplication::processEvents();
         }));

@@ -5,6 +5,8 @@
 #include <QTemporaryDir>
 #include <QTimer>
 
+#include "app/model/activity.h"
+#include "app/model/results.h"
 #include "app/shell/status_line.h"
 #include "bench/scenes.h"
 #include "bench/timing.h"
@@ -41,8 +43,8 @@ private:
 
 bool idle(MainWindow& window) {
     Workspace& w = window.workspace();
-    return window.runner().is_idle() && w.prediction() && w.prediction()->verdict &&
-           w.prediction()->project == w.project();
+    return window.runner().is_idle() && w.results().prediction() && w.results().prediction()->verdict &&
+           w.results().prediction()->project == w.project();
 }
 
 void wait(MainWindow& window) {
@@ -59,7 +61,7 @@ int main(int argc, char** argv) {
     project.settings.grid_m = 1;
     const double opened = milliseconds([&] {
         window.open_project(project, {});
-        w.set_step(Step::placement);
+        w.activity().set_step(Step::placement);
     });
     wait(window);
     QTest::qWait(500);
@@ -102,7 +104,7 @@ int main(int argc, char** argv) {
     };
     drag(dragged);
     wait(window);
-    w.set_tool(ToolId::probe);
+    w.activity().set_tool(ToolId::probe);
     drag(probed);
     // a file of that size, read and written behind the window
     QTemporaryDir folder;

@@ -4,9 +4,9 @@
 #include <QStandardPaths>
 #include <QTest>
 
+#include "app/look/theme.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 
 namespace yemvo::bench {
 

@@ -17,10 +17,21 @@
 #include "app/files/notice_bar.h"
 #include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
+#include "app/look/theme.h"
 #include "app/materials/types_page.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/found_findings.h"
+#include "app/model/going.h"
+#include "app/model/in_view.h"
+#include "app/model/next_things.h"
+#include "app/model/probing.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
 #include "project/storage.h"
 
@@ -34,8 +45,8 @@ bool settle(MainWindow& window) {
     return QTest::qWaitFor(
                [&] {
                    return window.runner().is_idle() && !window.plan().is_reading() &&
-                          window.workspace().prediction() &&
-                          window.workspace().prediction()->verdict.has_value();
+                          window.workspace().results().prediction() &&
+                          window.workspace().results().prediction()->verdict.has_value();
                },
                20000) &&
            (QTest::qWait(60), true);
@@ -71,7 +82,7 @@ void known_length(MainWindow& window, Point a, Point b, const char* typed) {
 
 /// The ground floor's DXF prepared again with a layer left out and a frame round the building.
 bool shoot_preparation(MainWindow& window, const QString& folder) {
-    const Drawing d = *window.workspace().drawing();
+    const Drawing d = *window.workspace().drawings().drawing();
     window.prepare_again(d.id);
     if (!QTest::qWaitFor([&] { return !window.is_working(); }, 10000)) return false;
     auto* layers = window.findChild<QListWidget*>("prepareLayers");
@@ -99,15 +110,15 @@ bool shoot_drawings(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const FloorId ground = find_floor(w.project(), "Ground floor")->id,
                   first = find_floor(w.project(), "First floor")->id;
-    w.set_step(Step::venue);
-    w.show_floor(ground);
+    w.activity().set_step(Step::venue);
+    w.in_view().show_floor(ground);
     settle(window);
     bool done = shoot_preparation(window, folder);
 
     // two lengths that agree and one that does not
-    w.show_floor(first);
+    w.in_view().show_floor(first);
     window.plan().fit();
-    w.set_tool(ToolId::scale);
+    w.activity().set_tool(ToolId::scale);
     settle(window);
     known_length(window, {0, 0}, {60, 0}, "60 m");
     known_length(window, {0, 0}, {0, 35}, "35 m");
@@ -118,7 +129,7 @@ bool shoot_drawings(MainWindow& window, const QString& folder) {
     // the first floor as if it had been laid askew
     const Similarity askew{1, 4, {1.5, -2}};
     w.edit("Askew", [&](Project& p) { transform_floor(p, first, askew); });
-    w.set_tool(ToolId::align);
+    w.activity().set_tool(ToolId::align);
     window.plan().fit();
     settle(window);
     for (Point p : {Point{0, 0}, {60, 0}, {60, 35}, {0, 35}}) {
@@ -126,13 +137,13 @@ bool shoot_drawings(MainWindow& window, const QString& folder) {
         click(window, p == Point{60, 35} ? Point{60, 34} : p);
     }
     done = shoot(window, folder, "align") && done;
-    w.set_tool(ToolId::select);
+    w.activity().set_tool(ToolId::select);
     w.document().history().undo();
 
     press_main(window, "siteButton");
-    w.choose_building(w.project().buildings[1].id);
+    w.in_view().choose_building(w.project().buildings[1].id);
     done = shoot(window, folder, "site") && done;
-    w.show_site(false);
+    w.in_view().show_site(false);
     return done;
 }
 
@@ -146,16 +157,17 @@ bool shoot_building(MainWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const FloorId ground = find_floor(w.project(), "Ground floor")->id,
                   first = find_floor(w.project(), "First floor")->id;
-    w.set_step(Step::venue);
+    w.activity().set_step(Step::venue);
 
     // racking drawn by one drag, half way
-    w.show_floor(first);
+    w.in_view().show_floor(first);
     window.plan().fit();
-    w.set_tool(ToolId::obstacle);
-    w.next.obstacle_kind = ObstacleKind::shelving;
-    w.next.obstacle_shape = ObstacleShape::rows;
-    w.next.rows = {3, 0.6, true};
-    w.kinds_were_changed();
+    w.activity().set_tool(ToolId::obstacle);
+    w.next().change([&](NextKinds& n) {
+        n.obstacle_kind = ObstacleKind::shelving;
+        n.obstacle_shape = ObstacleShape::rows;
+        n.rows = {3, 0.6, true};
+    });
     settle(window);
     QTest::mousePress(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {47, 8}));
     for (Point p : {Point{50, 11}, Point{58, 18}}) {
@@ -166,9 +178,9 @@ bool shoot_building(MainWindow& window, const QString& folder) {
     }
     bool done = shoot(window, folder, "obstacles");
     QTest::keyClick(&window.plan(), Qt::Key_Escape);
-    w.set_tool(ToolId::select);
+    w.activity().set_tool(ToolId::select);
 
-    w.show_floor(ground);
+    w.in_view().show_floor(ground);
     trigger(window, "Materialsandwalltypes");
     window.types().show_type(find_type(w.project(), "window-low-e"));
     done = shoot(window, folder, "types") && done;
@@ -185,12 +197,12 @@ bool shoot_building(MainWindow& window, const QString& folder) {
         add_zone(p, ground, {{}, "Quiet corner", ZoneKind::served, {{10, 2}, {20, 2}, {20, 6}, {10, 6}}});
     });
     trigger(window, "Findings");
-    (void)QTest::qWaitFor([&] { return w.open_findings() >= 3; }, 5000);
+    (void)QTest::qWaitFor([&] { return w.found().open() >= 3; }, 5000);
     window.findings().table()->selectRow(0);
     done = shoot(window, folder, "findings") && done;
     w.document().history().undo();
     trigger(window, "Tray");
-    w.select({});
+    w.selection().select({});
     return done;
 }
 
@@ -198,34 +210,34 @@ bool shoot_building(MainWindow& window, const QString& folder) {
 /// costs.
 bool shoot_asking(MainWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
-    w.select({});
-    w.set_tool(ToolId::probe);
+    w.selection().select({});
+    w.activity().set_tool(ToolId::probe);
     settle(window);
     window.plan().fit();
     click(window, {51, 13});
     settle(window);
-    w.choose_link(2);
+    w.probing().choose_link(2);
     bool done = shoot(window, folder, "link-profile");
     choose_theme(true);
     done = shoot(window, folder, "dark") && done;
     choose_theme(false);
     w.document().history().undo();
-    w.set_tool(ToolId::select);
+    w.activity().set_tool(ToolId::select);
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
-    w.show_floor(floor);
-    w.look_through(LensId::failure);
+    w.in_view().show_floor(floor);
+    w.shown().look_through(LensId::failure);
     window.plan().fit();
     done = shoot(window, folder, "failure") && done;
-    w.set_map({LensId::signal, band_5, -67});
+    w.shown().set({LensId::signal, band_5, -67});
     return done;
 }
 
 /// A variant with one access point more in the stacks and one moved, against the variant it was made from.
 bool shoot_change(MainWindow& window, const QString& folder, FloorId first) {
     Workspace& w = window.workspace();
-    w.show_floor(first);
-    w.set_step(Step::placement);
-    w.select({});
+    w.in_view().show_floor(first);
+    w.activity().set_step(Step::placement);
+    w.selection().select({});
     const VariantId before = w.project().variant;
     w.edit("New variant", [](Project& p) { copy_variant(p, "B"); });
     w.edit("Change", [&](Project& p) {
@@ -238,14 +250,14 @@ bool shoot_change(MainWindow& window, const QString& folder, FloorId first) {
         moved.position = moved.position + Point{-3.2, 0};
         replace_access_point(p, first, moved);
     });
-    w.look_through(LensId::signal);
-    render::MapChoice map = w.map();
+    w.shown().look_through(LensId::signal);
+    render::MapChoice map = w.shown().map();
     map.bands = band_6;
-    w.set_map(map);
-    w.hold_against(render::Against::variant, before);
+    w.shown().set(map);
+    w.shown().hold_against(render::Against::variant, before);
     window.plan().fit();
     const bool done = shoot(window, folder, "change");
-    w.hold_against(render::Against::nothing);
+    w.shown().hold_against(render::Against::nothing);
     while (!(w.project().variant == before)) w.document().history().undo();
     return done;
 }
@@ -256,36 +268,36 @@ bool shoot_all(MainWindow& window, const QString& folder) {
                   first = find_floor(w.project(), "First floor")->id;
     bool done = true;
 
-    w.set_step(Step::placement);
-    w.show_floor(first);
+    w.activity().set_step(Step::placement);
+    w.in_view().show_floor(first);
     settle(window);
     window.plan().fit();
-    w.select({{Item::Kind::access_point, access_points(w.project(), first)[6].id.value}});
+    w.selection().select({{Item::Kind::access_point, access_points(w.project(), first)[6].id.value}});
     done = shoot(window, folder, "placement") && done;
 
     done = shoot_asking(window, folder, first) && done;
 
-    w.select({});
-    w.show_floor(ground);
-    w.set_map({LensId::serving, band_5, 0});
+    w.selection().select({});
+    w.in_view().show_floor(ground);
+    w.shown().set({LensId::serving, band_5, 0});
     done = shoot(window, folder, "serving") && done;
 
     done = shoot_change(window, folder, first) && done;
 
-    w.set_step(Step::proof);
-    w.show_floor(first);
+    w.activity().set_step(Step::proof);
+    w.in_view().show_floor(first);
     settle(window);
-    if (!w.prediction()->places.empty()) {
-        const WorstPlace place = w.prediction()->places.front();
+    if (!w.results().prediction()->places.empty()) {
+        const WorstPlace place = w.results().prediction()->places.front();
         const Requirement r = *find_requirement(w.project(), place.requirement);
-        w.choose_requirement(r.id);
-        w.look_at(r, place.band, place.floor, place.place);
+        w.selection().choose_requirement(r.id);
+        look_at(w, r, place.band, place.floor, place.place);
     }
     done = shoot(window, folder, "proof") && done;
-    w.mark_place({});
+    w.in_view().mark_place({});
 
-    w.set_step(Step::spectrum);
-    w.set_map({LensId::snr, band_5, 25});
+    w.activity().set_step(Step::spectrum);
+    w.shown().set({LensId::snr, band_5, 25});
     settle(window);
     window.plan().fit();
     done = shoot(window, folder, "schedule") && done;
@@ -295,19 +307,18 @@ bool shoot_all(MainWindow& window, const QString& folder) {
     done = shoot_building(window, folder) && done;
 
     // Venue while a wall is being drawn
-    w.set_step(Step::venue);
-    w.show_floor(ground);
+    w.activity().set_step(Step::venue);
+    w.in_view().show_floor(ground);
     window.plan().fit();
-    w.set_tool(ToolId::wall);
-    w.wall_kind = find_type(w.project(), "glass-partition");
-    w.kinds_were_changed();
+    w.activity().set_tool(ToolId::wall);
+    w.next().change([&](NextKinds& n) { n.wall_type = find_type(w.project(), "glass-partition"); });
     settle(window);
     window.plan().fit();
     QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, {35, 20}));
     drag_to(&window.plan(), at(window, {43.1, 20.1}));
     done = shoot(window, folder, "venue") && done;
     QTest::keyClick(&window.plan(), Qt::Key_Escape);
-    w.set_tool(ToolId::select);
+    w.activity().set_tool(ToolId::select);
     return done;
 }
 
@@ -325,11 +336,12 @@ bool shoot_files(MainWindow& window, const QString& folder) {
         return QTest::qWaitFor([&] { return !window.is_working(); }, 10000);
     };
     bool done = true;
-    for (const char* name : {"Larkfield Library, draft", "Larkfield Library, second draft", "Larkfield Library"}) {
+    for (const char* name :
+         {"Larkfield Library, draft", "Larkfield Library, second draft", "Larkfield Library"}) {
         done = save(name) && done;
         QTest::qWait(5);
     }
-    window.workspace().set_step(Step::placement);
+    window.workspace().activity().set_step(Step::placement);
     window.findChild<QAction*>("Earlierversions")->trigger();
     done = window.grab().save(folder + "/versions.png") && done;
     std::printf("wrote %s/versions.png\n", qPrintable(folder));

@@ -3,8 +3,8 @@
 #include <QSettings>
 #include <clocale>
 
+#include "app/look/theme.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 
 namespace {
 

@@ -1,8 +1,9 @@
-// abuse_window SECONDS SEED: a monkey at the real window. Clicks, drags, keys, menu entries, typed and pasted extremes;
-// again and again the project is saved, opened by the reader, and held against the document.
+// abuse_window SECONDS SEED: a monkey at the real window. Clicks, drags, keys, menu entries, typed and pasted
+// extremes; again and again the project is saved, opened by the reader, and held against the document.
 #include <malloc.h>
 #include <sys/resource.h>
 
+#include <unistd.h>
 #include <QAbstractButton>
 #include <QApplication>
 #include <QClipboard>
@@ -19,12 +20,13 @@
 #include <fstream>
 #include <iostream>
 #include <random>
-#include <unistd.h>
 
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
 #include "app/plan/plan_view.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "demo/demo.h"
 #include "project/edits.h"
 #include "project/rules.h"
@@ -55,10 +57,18 @@ public:
             return static_cast<Asking::OnDisk>(pick(4));
         };
         a.throw_away = [](const QString&) { return false; };
-        a.unsaved = [this](const QString&) { return chance(0.5) ? Asking::Unsaved::discard : Asking::Unsaved::cancel; };
-        a.tell_failure = [this](const QString& title, const QString& why) { last_failure_ = title + ": " + why; };
-        a.name = [this](const QString&, const QString& proposed) { return chance(0.2) ? extreme() : proposed; };
-        a.duplicate = [this](const QString&) { return std::optional(FloorParts{chance(0.5), true, true, true, chance(0.5)}); };
+        a.unsaved = [this](const QString&) {
+            return chance(0.5) ? Asking::Unsaved::discard : Asking::Unsaved::cancel;
+        };
+        a.tell_failure = [this](const QString& title, const QString& why) {
+            last_failure_ = title + ": " + why;
+        };
+        a.name = [this](const QString&, const QString& proposed) {
+            return chance(0.2) ? extreme() : proposed;
+        };
+        a.duplicate = [this](const QString&) {
+            return std::optional(FloorParts{chance(0.5), true, true, true, chance(0.5)});
+        };
         // what waits for an answer is closed again, also from within
         QObject::connect(&closer_, &QTimer::timeout, [] {
             if (QWidget* popup = QApplication::activePopupWidget()) popup->close();
@@ -105,7 +115,8 @@ public:
             save_project(p, path);
             Loaded loaded = load_project(path);
             if (!(loaded.project == expected)) complain("what was saved reads back as something else");
-            if (!loaded.project.aside->empty() && p.aside->empty()) complain("a part was set aside: " + loaded.warnings.front());
+            if (!loaded.project.aside->empty() && p.aside->empty())
+                complain("a part was set aside: " + loaded.warnings.front());
         } catch (const std::exception& fault) {
             complain(std::string("the project is not sound: ") + fault.what());
         }
@@ -126,52 +137,94 @@ private:
 
     void complain(const std::string& what) {
         ++faults_;
-        std::cerr << std::flush << "after " << actions_ << " actions, last '" << last_.toStdString() << "': " << what << "\n";
+        std::cerr << std::flush << "after " << actions_ << " actions, last '" << last_.toStdString()
+                  << "': " << what << "\n";
     }
 
     void open_something() {
         if (chance(0.4))
             window_.open_demo();
         else
-            window_.open_project(new_project("Monkey", {chance(0.3) ? LengthUnits::feet_inches : LengthUnits::metres, "GB", 1.2, 7}, 1 + static_cast<int>(pick(3)), 3.2), {});
+            window_.open_project(
+                new_project("Monkey",
+                            {chance(0.3) ? LengthUnits::feet_inches : LengthUnits::metres, "GB", 1.2, 7},
+                            1 + static_cast<int>(pick(3)), 3.2),
+                {});
         QApplication::processEvents();
     }
 
     QString extreme() {
-        static const QStringList list{"3200", "-1", "0", "1e300", "nan", "inf", "100001", "-100001", "0.0001", "3,5", "12'6\"",
-                                      "\u0663\u0662", "", " ", "x", "360", "99999999999999999999", "-0"};
+        static const QStringList list{"3200",
+                                      "-1",
+                                      "0",
+                                      "1e300",
+                                      "nan",
+                                      "inf",
+                                      "100001",
+                                      "-100001",
+                                      "0.0001",
+                                      "3,5",
+                                      "12'6\"",
+                                      "\u0663\u0662",
+                                      "",
+                                      " ",
+                                      "x",
+                                      "360",
+                                      "99999999999999999999",
+                                      "-0"};
         switch (pick(8)) {
-            case 0: return QString(3000, QChar(0x56FE));
-            case 1: return QString(11'000, 'n');
-            case 2: return QString("line\nbreak\ttab");
-            case 3: return QString(QChar(0xD800)) + "half";
-            default: return list[static_cast<qsizetype>(pick(static_cast<std::size_t>(list.size())))];
+            case 0:
+                return QString(3000, QChar(0x56FE));
+            case 1:
+                return QString(11'000, 'n');
+            case 2:
+                return QString("line\nbreak\ttab");
+            case 3:
+                return QString(QChar(0xD800)) + "half";
+            default:
+                return list[static_cast<qsizetype>(pick(static_cast<std::size_t>(list.size())))];
         }
     }
 
-    QPoint place() { return {static_cast<int>(any(0, plan().width())), static_cast<int>(any(0, plan().height()))}; }
+    QPoint place() {
+        return {static_cast<int>(any(0, plan().width())), static_cast<int>(any(0, plan().height()))};
+    }
     PlanView& plan() { return window_.plan(); }
 
     void one_action() {
         switch (pick(16)) {
-            case 0: case 1: case 2: return click();
-            case 3: case 4: return drag();
-            case 5: case 6: return key();
-            case 7: case 8: return menu();
-            case 9: return fill();
-            case 10: return choose();
-            case 11: return press();
-            case 12: return paste_into_schedule();
+            case 0:
+            case 1:
+            case 2:
+                return click();
+            case 3:
+            case 4:
+                return drag();
+            case 5:
+            case 6:
+                return key();
+            case 7:
+            case 8:
+                return menu();
+            case 9:
+                return fill();
+            case 10:
+                return choose();
+            case 11:
+                return press();
+            case 12:
+                return paste_into_schedule();
             case 13:
                 last_ = "tool";
-                return window_.workspace().set_tool(static_cast<ToolId>(pick(22)));
+                return window_.workspace().activity().set_tool(static_cast<ToolId>(pick(22)));
             case 14:
                 last_ = "step";
-                return window_.workspace().set_step(static_cast<Step>(pick(5)));
+                return window_.workspace().activity().set_step(static_cast<Step>(pick(5)));
             default: {
                 last_ = "undo";
                 auto& history = window_.workspace().document().history();
-                for (std::size_t i = 0, n = pick(5); i < n; ++i) chance(0.6) ? history.undo() : history.redo();
+                for (std::size_t i = 0, n = pick(5); i < n; ++i)
+                    chance(0.6) ? history.undo() : history.redo();
             }
         }
     }
@@ -206,12 +259,16 @@ private:
     }
 
     void key() {
-        static constexpr int list[] = {Qt::Key_Escape, Qt::Key_Return, Qt::Key_Tab, Qt::Key_Delete, Qt::Key_Backspace, Qt::Key_Left,
-                                       Qt::Key_Right, Qt::Key_Up, Qt::Key_Down, Qt::Key_Space, Qt::Key_1, Qt::Key_9, Qt::Key_0,
-                                       Qt::Key_Comma, Qt::Key_W, Qt::Key_D, Qt::Key_Z, Qt::Key_V, Qt::Key_A, Qt::Key_J, Qt::Key_M,
-                                       Qt::Key_R, Qt::Key_PageUp, Qt::Key_PageDown, Qt::Key_Plus, Qt::Key_Minus, Qt::Key_Home};
+        static constexpr int list[] = {
+            Qt::Key_Escape, Qt::Key_Return, Qt::Key_Tab,  Qt::Key_Delete, Qt::Key_Backspace, Qt::Key_Left,
+            Qt::Key_Right,  Qt::Key_Up,     Qt::Key_Down, Qt::Key_Space,  Qt::Key_1,         Qt::Key_9,
+            Qt::Key_0,      Qt::Key_Comma,  Qt::Key_W,    Qt::Key_D,      Qt::Key_Z,         Qt::Key_V,
+            Qt::Key_A,      Qt::Key_J,      Qt::Key_M,    Qt::Key_R,      Qt::Key_PageUp,    Qt::Key_PageDown,
+            Qt::Key_Plus,   Qt::Key_Minus,  Qt::Key_Home};
         last_ = "key";
-        QWidget* target = QApplication::focusWidget() && window_.isAncestorOf(QApplication::focusWidget()) ? QApplication::focusWidget() : &plan();
+        QWidget* target = QApplication::focusWidget() && window_.isAncestorOf(QApplication::focusWidget())
+                              ? QApplication::focusWidget()
+                              : &plan();
         QTest::keyClick(target, static_cast<Qt::Key>(list[pick(std::size(list))]), keys());
     }
 
@@ -230,7 +287,8 @@ private:
         QList<T*> list;
         for (T* w : window_.findChildren<T*>())
             if (w->isVisible() && w->isEnabled()) list << w;
-        return list.isEmpty() ? nullptr : list[static_cast<qsizetype>(pick(static_cast<std::size_t>(list.size())))];
+        return list.isEmpty() ? nullptr
+                              : list[static_cast<qsizetype>(pick(static_cast<std::size_t>(list.size())))];
     }
 
     void fill() {
@@ -264,7 +322,9 @@ private:
         last_ = "paste into the schedule";
         QTableView* table = window_.schedule().table();
         if (!table->model() || table->model()->rowCount() == 0) return;
-        table->setCurrentIndex(table->model()->index(static_cast<int>(pick(static_cast<std::size_t>(table->model()->rowCount()))), static_cast<int>(pick(11))));
+        table->setCurrentIndex(table->model()->index(
+            static_cast<int>(pick(static_cast<std::size_t>(table->model()->rowCount()))),
+            static_cast<int>(pick(11))));
         window_.schedule().paste(extreme() + "\t" + extreme() + "\n" + extreme());
     }
 
@@ -305,8 +365,10 @@ int main(int argc, char** argv) {
             most_mb = std::max(most_mb, used_mb());
             most_kept_mb = std::max(most_kept_mb, monkey.kept_mb());
             if (seconds > 120)
-                std::cout << whole.elapsed() / 1000 << " s: " << used_mb() << " MB, " << monkey.kept_mb() << " MB of it kept, "
-                          << monkey.edits() << " edits to undo, heap " << (mallinfo2().uordblks >> 20) << " + " << (mallinfo2().hblkhd >> 20) << " MB in use" << std::endl;
+                std::cout << whole.elapsed() / 1000 << " s: " << used_mb() << " MB, " << monkey.kept_mb()
+                          << " MB of it kept, " << monkey.edits() << " edits to undo, heap "
+                          << (mallinfo2().uordblks >> 20) << " + " << (mallinfo2().hblkhd >> 20)
+                          << " MB in use" << std::endl;
             if (at_start_mb == 0) at_start_mb = used_mb();
         }
         monkey.check();
@@ -315,8 +377,8 @@ int main(int argc, char** argv) {
         faults = monkey.faults();
     }
     fs::remove_all(pattern);
-    std::cout << actions << " actions in " << seconds << " s, saved and opened again " << checks << " times; memory " << at_start_mb
-              << " MB at the first, " << most_mb << " MB at most, " << most_kept_mb
-              << " MB of it results kept; " << faults << " faults\n";
+    std::cout << actions << " actions in " << seconds << " s, saved and opened again " << checks
+              << " times; memory " << at_start_mb << " MB at the first, " << most_mb << " MB at most, "
+              << most_kept_mb << " MB of it results kept; " << faults << " faults\n";
     return faults == 0 ? 0 : 1;
 }

@@ -11,6 +11,10 @@
 #include "app/findings/findings_page.h"
 #include "app/materials/type_plots.h"
 #include "app/materials/types_page.h"
+#include "app/model/activity.h"
+#include "app/model/found_findings.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
 #include "app/palette/command_palette.h"
 #include "app/plan/following.h"
 #include "app/plan/picking.h"
@@ -40,7 +44,7 @@ struct Venue : Driver {
             QTest::qWaitFor([this] { return window.runner().is_idle() && !window.is_checking(); }, 10000));
         QTest::qWait(20);  // what was found is on its way
     }
-    std::size_t open_findings() { return w().open_findings(); }
+    std::size_t open_findings() { return w().found().open(); }
     WallId inner;
 };
 
@@ -129,7 +133,7 @@ TEST_CASE("a wall is split where it is clicked, its door staying, and joined aga
     d.key(Qt::Key_S);
     d.click({8, 2});
     d.click({8, 8}, Qt::ShiftModifier);
-    REQUIRE(d.w().selection().size() == 2);
+    REQUIRE(d.w().selection().items().size() == 2);
     d.menu("Joinwalls");
     CHECK(d.floor().walls->size() == 2);
     CHECK(find_wall(d.floor(), d.inner)->openings.size() == 1);
@@ -144,7 +148,7 @@ TEST_CASE("a wall is lengthened to meet another") {
         w.points = {{9, 6}, {18, 6}};
         loose = add_wall(p, d.w().floor_id(), w);
     });
-    d.w().select({{ItemKind::wall, loose.value}, {ItemKind::wall, d.inner.value}});
+    d.w().selection().select({{ItemKind::wall, loose.value}, {ItemKind::wall, d.inner.value}});
     d.key(Qt::Key_M);
     CHECK(find_wall(d.floor(), loose)->points[0] == Point{8, 6});
 }
@@ -152,7 +156,7 @@ TEST_CASE("a wall is lengthened to meet another") {
 TEST_CASE("corners are added and taken out by the plan's menu functions") {
     Venue d;
     const Item item{ItemKind::wall, d.inner.value};
-    d.w().select({item});
+    d.w().selection().select({item});
     QContextMenuEvent e(QContextMenuEvent::Mouse, d.px({8, 6}), d.plan().mapToGlobal(d.px({8, 6})));
     QApplication::sendEvent(&d.plan(), &e);
     auto* menu = d.window.findChild<QMenu*>("planMenu");
@@ -199,11 +203,11 @@ TEST_CASE("racking by one drag: rows of one group, moved and deleted together") 
     CHECK(first.kind == ObstacleKind::racking);
     CHECK(first.top_m == 2.8);
     CHECK(area_m2(first.outline) == Approx(8 * 1.2).margin(0.3));
-    CHECK(d.w().selection().size() == 3);
+    CHECK(d.w().selection().items().size() == 3);
     d.key(Qt::Key_S);
     d.key(Qt::Key_Escape);
     d.click({14, 1.5});
-    CHECK(d.w().selection().size() == 3);
+    CHECK(d.w().selection().items().size() == 3);
     d.plan().setFocus();
     d.key(Qt::Key_Right, Qt::ShiftModifier);
     CHECK(d.floor().obstacles->front().outline[0].x == Approx(first.outline[0].x + 1));
@@ -330,7 +334,7 @@ TEST_CASE("doors are set open, flipped with F and sized for all that are selecte
     d.key(Qt::Key_F);
     CHECK(find_wall(d.floor(), d.inner)->openings[0].hinge_at_end != hinge);
     d.click({8, 9}, Qt::ShiftModifier);
-    REQUIRE(d.w().selection().size() == 2);
+    REQUIRE(d.w().selection().items().size() == 2);
     d.fill("severalWidth", "1.4");
     d.choose("severalOpen", "Shut");
     for (const Opening& o : find_wall(d.floor(), d.inner)->openings) {
@@ -353,21 +357,22 @@ TEST_CASE("Tab goes through what lies under the pointer") {
                       {{12, 5}, {15, 5}, {15, 8}, {12, 8}}});
     });
     d.click({13, 6});
-    REQUIRE(d.w().selection().size() == 1);
-    CHECK(d.w().selection()[0].kind == ItemKind::obstacle);
+    REQUIRE(d.w().selection().items().size() == 1);
+    CHECK(d.w().selection().items()[0].kind == ItemKind::obstacle);
     std::vector<ItemKind> seen;
     for (int i = 0; i < 3; ++i) {
         d.plan().setFocus();
         QTest::keyClick(&d.plan(), Qt::Key_Tab);
-        REQUIRE(d.w().selection().size() == 1);
-        seen.push_back(d.w().selection()[0].kind);
+        REQUIRE(d.w().selection().items().size() == 1);
+        seen.push_back(d.w().selection().items()[0].kind);
     }
     CHECK(seen == std::vector<ItemKind>{ItemKind::zone, ItemKind::ceiling, ItemKind::obstacle});
 }
 
 TEST_CASE("what differs among several is shown as such, and one choice changes all") {
     Venue d;
-    d.w().select({{ItemKind::wall, d.inner.value}, {ItemKind::wall, d.floor().walls->front().id.value}});
+    d.w().selection().select(
+        {{ItemKind::wall, d.inner.value}, {ItemKind::wall, d.floor().walls->front().id.value}});
     CHECK(d.find<QComboBox>("severalType")->currentIndex() == -1);
     d.pick("severalType", "Concrete");
     for (const Wall& w : *d.floor().walls) CHECK(w.type == find_type(d.project(), "concrete-200"));
@@ -386,10 +391,10 @@ TEST_CASE("all of a type, here and on every floor, change together") {
     });
     d.click({8, 6});
     d.menu("Selectallofthistypeonthisfloor");
-    CHECK(d.w().selection().size() == 2);
+    CHECK(d.w().selection().items().size() == 2);
     d.menu("Selectallofthistypeeverywhere");
-    CHECK(d.w().selection().size() == 2);
-    CHECK(d.w().selection_elsewhere().size() == 1);
+    CHECK(d.w().selection().items().size() == 2);
+    CHECK(d.w().selection().elsewhere().size() == 1);
     d.pick("severalType", "Brick, one leaf");
     CHECK(uses_of_type(d.project(), find_type(d.project(), "plasterboard")).empty());
     CHECK(uses_of_type(d.project(), find_type(d.project(), "brick-half")).size() == 3);
@@ -407,18 +412,18 @@ TEST_CASE("repeated, offset, mirrored, turned and copied to other floors from De
     REQUIRE(d.floor().walls->size() == 4);
     CHECK(d.last_wall().points[0].x == Approx(13));
     d.undo();
-    d.w().select({{ItemKind::wall, d.inner.value}});
+    d.w().selection().select({{ItemKind::wall, d.inner.value}});
     d.fill("offsetBy", "-1.5");
     d.press_button("offset");
     QTest::qWait(10);
     CHECK(d.last_wall().points[0].x == Approx(9.5));  // to the right of a run northward
     d.undo();
-    d.w().select({{ItemKind::wall, d.inner.value}});
+    d.w().selection().select({{ItemKind::wall, d.inner.value}});
     d.press_button("turnLeft");
     QTest::qWait(10);
     CHECK(find_wall(d.floor(), d.inner)->points[0].y == Approx(6));
     d.undo();
-    d.w().select({{ItemKind::wall, d.inner.value}});
+    d.w().selection().select({{ItemKind::wall, d.inner.value}});
     d.pick("copyToFloors", "All other floors");
     CHECK(all_floors(d.project())[1]->walls->size() == 1);
 }
@@ -427,7 +432,7 @@ TEST_CASE("copied and pasted on another floor and in another project") {
     Venue d(2);
     d.click({8, 6});
     d.menu("Copy");
-    d.w().show_floor(yemvo::test::floor_at(d.project(), 1));
+    d.w().in_view().show_floor(yemvo::test::floor_at(d.project(), 1));
     d.menu("Paste");
     REQUIRE(d.floor().walls->size() == 1);
     Project other = new_project("Other", {}, 1, 3);
@@ -446,31 +451,31 @@ TEST_CASE("what is hidden is neither drawn nor picked, what is locked is drawn b
     d.menu("Hidewalls");
     CHECK(d.pixel({4, 0}) != wall_ink);
     d.click({8, 6});
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().selection().items().empty());
     d.menu("Hidewalls");
     CHECK(d.pixel({4, 0}) == wall_ink);
     d.menu("Lockwalls");
     CHECK(d.pixel({4, 0}) == wall_ink);
     d.click({8, 6});
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().selection().items().empty());
     d.undo();
     d.click({8, 6});
-    CHECK(d.w().selection().size() == 1);
+    CHECK(d.w().selection().items().size() == 1);
 }
 
 TEST_CASE("groups are chosen as one until they are parted") {
     Venue d;
     d.click({8, 6});
     d.click({0.05, 6}, Qt::ShiftModifier);
-    REQUIRE(d.w().selection().size() == 2);
+    REQUIRE(d.w().selection().items().size() == 2);
     d.menu("Group");
-    d.w().select({});
+    d.w().selection().select({});
     d.click({8, 6});
-    CHECK(d.w().selection().size() == 2);
+    CHECK(d.w().selection().items().size() == 2);
     d.menu("Ungroup");
-    d.w().select({});
+    d.w().selection().select({});
     d.click({8, 6});
-    CHECK(d.w().selection().size() == 1);
+    CHECK(d.w().selection().items().size() == 1);
 }
 
 TEST_CASE("findings appear as one works, are mended by a button, accepted with a note, and go there") {
@@ -485,8 +490,8 @@ TEST_CASE("findings appear as one works, are mended by a button, accepted with a
     auto* table = d.find<QTableView>("findings");
     REQUIRE(table->isVisible());
     table->selectRow(0);
-    REQUIRE_FALSE(d.w().selection().empty());
-    CHECK(d.w().marked_place().has_value());
+    REQUIRE_FALSE(d.w().selection().items().empty());
+    CHECK(d.w().in_view().marked_place().has_value());
     d.press_button("mend0");
     d.look();
     CHECK(d.open_findings() == 0);
@@ -521,7 +526,7 @@ TEST_CASE("a finding about a scale opens the tool for it") {
     d.press_button("findingsButton");
     d.find<QTableView>("findings")->selectRow(0);
     d.press_button("remedy");
-    CHECK(d.w().tool() == ToolId::scale);
+    CHECK(d.w().activity().tool() == ToolId::scale);
 }
 
 TEST_CASE("the palette finds actions, floors, zones and types by their words") {
@@ -545,9 +550,9 @@ TEST_CASE("the palette finds actions, floors, zones and types by their words") {
     CHECK(d.floor().name == "First floor");
     run("reading");
     CHECK(d.floor().name == "Ground floor");
-    CHECK(d.w().selection().front().kind == ItemKind::zone);
+    CHECK(d.w().selection().items().front().kind == ItemKind::zone);
     run("wall arc");
-    CHECK(d.w().tool() == ToolId::wall_arc);
+    CHECK(d.w().activity().tool() == ToolId::wall_arc);
     run("brick cavity");
     CHECK(d.window.is_showing_types());
     CHECK(d.window.types().shown() == find_type(d.project(), "brick-cavity"));
@@ -612,7 +617,8 @@ TEST_CASE("a type is composed from layers, plotted, copied, replaced everywhere 
     QTest::qWait(10);
     // the slab's check value at 5.5 GHz
     CHECK(loss_db(wall_type(d.project(), own), 5.5) == Approx(0.94).margin(0.01));
-    CHECK_THAT(d.find<TypePlot>("plotFrequency")->words().toStdString(), Catch::Contains(shown_as("5 GHz: 0.9 dB").toStdString()));
+    CHECK_THAT(d.find<TypePlot>("plotFrequency")->words().toStdString(),
+               Catch::Contains(shown_as("5 GHz: 0.9 dB").toStdString()));
     layers->item(0, 1)->setText("thick");
     QTest::qWait(10);
     CHECK_THAT(d.window.status().message().toStdString(), Catch::Contains("mm, row 1"));

@@ -1,5 +1,8 @@
-#include "app/details/form.h"
 #include "app/driver.h"
+#include "app/forms/form.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
 #include "app/shell/status_line.h"
 
 using namespace yemvo;
@@ -133,7 +136,7 @@ TEST_CASE("several selected things are moved and deleted as one step") {
     for (double x : {4.0, 9.0, 14.0}) d.click({x, 6});
     d.key(Qt::Key_S);
     d.key(Qt::Key_A, Qt::ControlModifier);
-    REQUIRE(d.w().selection().size() == 3);
+    REQUIRE(d.w().selection().items().size() == 3);
     d.drag({9, 6}, {10, 7});
     for (std::size_t i = 0; i < 3; ++i) {
         const Point p = access_points(d.project(), d.w().floor_id())[i].position;
@@ -157,9 +160,9 @@ TEST_CASE("Shift adds to the selection and takes out of it") {
     d.key(Qt::Key_S);
     d.click({4, 6});
     d.click({12, 6}, Qt::ShiftModifier);
-    CHECK(d.w().selection().size() == 2);
+    CHECK(d.w().selection().items().size() == 2);
     d.click({4, 6}, Qt::ShiftModifier);
-    CHECK(d.w().selection().size() == 1);
+    CHECK(d.w().selection().items().size() == 1);
 }
 
 TEST_CASE("an access point dragged with Shift keeps to one axis") {
@@ -180,12 +183,14 @@ TEST_CASE("a floor that is gone takes what was chosen on it out of Details") {
     FloorId made;
     d.w().edit("Add floor", [&](Project& p) {
         made = add_floor(p, p.buildings.front().id);
-        add_obstacle(p, made, {{}, "O", ObstacleKind::column, first_type(p, TypeUse::obstacle), {{1, 1}, {2, 1}, {2, 2}}});
+        add_obstacle(
+            p, made,
+            {{}, "O", ObstacleKind::column, first_type(p, TypeUse::obstacle), {{1, 1}, {2, 1}, {2, 2}}});
     });
-    d.w().show_floor(made);
-    d.w().select({{ItemKind::obstacle, d.floor().obstacles->front().id.value}});
-    REQUIRE(d.w().selection().size() == 1);
+    d.w().in_view().show_floor(made);
+    d.w().selection().select({{ItemKind::obstacle, d.floor().obstacles->front().id.value}});
+    REQUIRE(d.w().selection().items().size() == 1);
     d.w().document().history().undo();
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().selection().items().empty());
     CHECK_FALSE(d.w().floor_id() == made);
 }

@@ -1,4 +1,4 @@
-#include "app/shell/document.h"
+#include "app/model/document.h"
 
 #include "core/support.h"
 

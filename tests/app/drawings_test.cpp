@@ -9,6 +9,11 @@
 
 #include "app/drawings/sheet_canvas.h"
 #include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/aligning.h"
+#include "app/model/document.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/in_view.h"
 #include "app/section/section_view.h"
 #include "app/shell/header_bar.h"
 #include "app/shell/status_line.h"
@@ -262,7 +267,7 @@ TEST_CASE("the next floor's sheet lies like the one below at a press of the butt
     const Drawing raw = d.drawing();
     length(d, raw.to_venue({50, 350}), raw.to_venue({550, 350}), "25 m");
     const Drawing ground = d.drawing();
-    d.w().show_floor(all_floors(d.project())[1]->id);
+    d.w().in_view().show_floor(all_floors(d.project())[1]->id);
     import(d, picture_file(folder, "first.png", 20));
     CHECK(d.find<QComboBox>("prepareLike")->currentText() == "Like ground.png");
     d.lay_prepared();
@@ -305,7 +310,7 @@ TEST_CASE("a room of known area gives the scale, and what was drawn grows with i
     d.window.open_project(yemvo::test::one_floor(), {});
     import(d, picture_file(folder, "plan.png"));
     d.lay_prepared();
-    d.w().set_tool(ToolId::scale);
+    d.w().activity().set_tool(ToolId::scale);
     auto sheet = [&](double x, double y) { return d.drawing().to_venue({x, y}); };
     wall_on(d, "plasterboard", {sheet(50, 350), sheet(550, 350)});
     d.press_button("scaleWithFloor");
@@ -344,7 +349,7 @@ TEST_CASE("a newer revision takes the old one's place, differences are tinted, a
     CHECK(d.drawing().placement == old.placement);
     CHECK(d.drawing().to_scale());
     REQUIRE(d.drawing().earlier);
-    CHECK(d.w().comparison().show == Comparison::Show::difference);
+    CHECK(d.w().drawings().comparison().show == Comparison::Show::difference);
     d.plan().fit();
     drawn(d);
     const QColor gone = d.pixel(d.drawing().to_venue({130, 160})),
@@ -452,7 +457,7 @@ TEST_CASE("three floors are aligned by pairs of places over the ghost of the one
     d.window.open_project(p, {});
     for (std::size_t i : {1u, 2u}) {
         section_menu(d, all_floors(d.project())[i]->id, "Align…");
-        CHECK(d.w().tool() == ToolId::align);
+        CHECK(d.w().activity().tool() == ToolId::align);
         d.plan().fit();
         d.plan().zoom(0.7);
         for (Point corner : {Point{0, 0}, {20, 0}, {20, 12}, {0, 12}}) {
@@ -476,7 +481,7 @@ TEST_CASE("while aligning, the pair that disagrees is named and can be left out"
     for (std::size_t i : {0u, 1u})
         yemvo::test::wall(p, "brick-half", {{0, 0}, {20, 0}, {20, 12}, {0, 12}, {0, 0}}, 0, {}, i);
     d.window.open_project(p, {});
-    d.w().show_floor(all_floors(d.project())[1]->id);
+    d.w().in_view().show_floor(all_floors(d.project())[1]->id);
     d.key(Qt::Key_I);
     d.plan().fit();
     d.plan().zoom(0.8);
@@ -490,7 +495,7 @@ TEST_CASE("while aligning, the pair that disagrees is named and can be left out"
     CHECK(d.find<QLabel>("alignOutcome")->text().contains(shown_as("agree within 0.00")));
     d.plan().setFocus();
     d.key(Qt::Key_Escape);
-    CHECK(d.w().align_pairs.size() == 2);
+    CHECK(d.w().aligning().pairs().size() == 2);
 }
 
 TEST_CASE("the section's menu inserts, duplicates with what is chosen, adds a mezzanine, moves and deletes") {
@@ -545,7 +550,7 @@ TEST_CASE("with 1, 6 and 40 floors the section shows every one in order, the ope
             CHECK(layout.storeys[i].room.bottom() <= layout.storeys[i - 1].room.top());
         for (const SectionStorey& s : layout.storeys) CHECK(s.room.height() >= 18);
         for (const Floor* f : all_floors(d.project())) {
-            d.w().show_floor(f->id);
+            d.w().in_view().show_floor(f->id);
             const QRectF room = section.storey_area(f->id);
             CHECK(room.top() >= 40);
             CHECK(room.bottom() <= section.height() - 20);
@@ -558,11 +563,11 @@ TEST_CASE("a second building and a yard are placed and turned on the site, and o
     d.window.open_project(yemvo::test::one_floor(), {});
     wall_on(d, "brick-half", {{0, 0}, {20, 0}, {20, 12}, {0, 12}, {0, 0}});
     d.press_main("siteButton");
-    REQUIRE(d.w().site_shown());
+    REQUIRE(d.w().in_view().site_shown());
     d.press_button("addBuilding");
     REQUIRE(d.project().buildings.size() == 2);
     const BuildingId id = d.project().buildings[1].id;
-    CHECK(d.w().building()->id == id);
+    CHECK(d.w().in_view().building()->id == id);
     CHECK(d.project().buildings[1].placement.shift.x > 20);
     QTest::qWait(50);  // the section grows wider
     SiteView& site = d.window.site();
@@ -588,7 +593,7 @@ TEST_CASE("a second building and a yard are placed and turned on the site, and o
     site.fit();
     const Point middle = d.project().buildings[1].placement.apply({3, 3});
     QTest::mouseDClick(&site, Qt::LeftButton, {}, site.px(middle).toPoint());
-    CHECK_FALSE(d.w().site_shown());
+    CHECK_FALSE(d.w().in_view().site_shown());
     CHECK(building_with(d.project(), d.w().floor_id()).id == id);
     CHECK(d.window.section().layout_now().stacks.size() == 2);
 }

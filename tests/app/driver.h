@@ -10,6 +10,9 @@
 #include <QToolButton>
 #include <catch2/catch.hpp>
 
+#include "app/model/drawings_in_view.h"
+#include "app/model/results.h"
+#include "app/model/shown_map.h"
 #include "app/plan/plan_view.h"
 #include "app/shell/main_window.h"
 #include "base/number_text.h"
@@ -123,7 +126,7 @@ public:
         FAIL("no menu entry " << action);
     }
     /// The drawing of the floor in view that Details are about.
-    const Drawing& drawing() { return *w().drawing(); }
+    const Drawing& drawing() { return *w().drawings().drawing(); }
     /// Waits until the preparation page has opened its file and presses its main button.
     void lay_prepared() {
         REQUIRE(QTest::qWaitFor([this] { return !window.is_working(); }, 10000));
@@ -141,17 +144,17 @@ public:
         return QTest::qWaitFor(
                    [this] {
                        return !window.is_working() && !plan().is_reading() && window.runner().is_idle() &&
-                              w().prediction() && w().prediction()->verdict.has_value();
+                              w().results().prediction() && w().results().prediction()->verdict.has_value();
                    },
                    10000) &&
                (QTest::qWait(20), true);
     }
     /// The value of the map under a place; NaN where there is none.
     float map_at(Point p) {
-        const FloorPrediction* f = w().floor_prediction();
+        const FloorPrediction* f = w().results().floor_prediction();
         if (!f) return NAN;
         const auto cell = f->surface.cell_at(p);
-        return cell ? lens_values(*f, render::look_of(w().project(), w().map()))[*cell] : NAN;
+        return cell ? lens_values(*f, render::look_of(w().project(), w().shown().map()))[*cell] : NAN;
     }
     QColor pixel(Point p) { return plan().grab().toImage().pixelColor(px(p)); }
 

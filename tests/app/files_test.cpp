@@ -5,6 +5,8 @@
 #include <filesystem>
 
 #include "app/driver.h"
+#include "app/model/document.h"
+#include "app/model/results.h"
 #include "app/shell/status_line.h"
 #include "demo/demo.h"
 #include "project/storage.h"
@@ -257,11 +259,11 @@ TEST_CASE("a prediction that was begun for the project before is not shown with 
         bool stranger = false;
         for (int turn = 0; turn < 20; ++turn) {
             QTest::qWait(2);
-            stranger |= d.w().prediction() && !(d.w().prediction()->project == walled);
+            stranger |= d.w().results().prediction() && !(d.w().results().prediction()->project == walled);
         }
         INFO(i);
         CHECK_FALSE(stranger);
     }
     REQUIRE(d.settle());
-    CHECK(d.w().prediction()->site.floors.size() == 1);
+    CHECK(d.w().results().prediction()->site.floors.size() == 1);
 }

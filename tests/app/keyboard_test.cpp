@@ -3,6 +3,12 @@
 #include <QMenuBar>
 
 #include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/palette/keys_page.h"
 #include "app/plan/key_pointer.h"
 #include "app/shell/header_bar.h"
@@ -38,7 +44,7 @@ public:
 TEST_CASE("an access point is placed, chosen, dragged and let go without a mouse") {
     Keys d;
     d.key(Qt::Key_A);  // the tool
-    REQUIRE(d.w().tool() == ToolId::access_point);
+    REQUIRE(d.w().activity().tool() == ToolId::access_point);
     d.arrows(Qt::Key_Right, 1);  // the pointer appears
     CHECK(d.placed().empty());
     d.space();
@@ -54,7 +60,7 @@ TEST_CASE("an access point is placed, chosen, dragged and let go without a mouse
     d.key(Qt::Key_S);
     d.key(Qt::Key_Escape);
     d.space();  // clicks on the second
-    REQUIRE(d.w().selection() == std::vector<Item>{{ItemKind::access_point, d.placed()[1].id.value}});
+    REQUIRE(d.w().selection().items() == std::vector<Item>{{ItemKind::access_point, d.placed()[1].id.value}});
     const Point from = d.placed()[1].position;
     const int edits = d.w().document().history().count();
     d.space(Qt::ShiftModifier);  // held
@@ -131,8 +137,8 @@ TEST_CASE("another floor lets go of what the keys held, and nothing moves there"
     yemvo::test::isotropic_access_point(p, {5, 5});
     yemvo::test::isotropic_access_point(p, {5, 5}, 2.5, 1);
     d.window.open_project(p, {});
-    d.w().set_step(Step::placement);
-    d.w().show_floor(yemvo::test::floor_at(p, 0));
+    d.w().activity().set_step(Step::placement);
+    d.w().in_view().show_floor(yemvo::test::floor_at(p, 0));
     d.plan().setFocus();
     d.hover({5, 5});
     QTest::keyClick(&d.plan(), Qt::Key_Right);
@@ -161,7 +167,7 @@ TEST_CASE("floors are gone through by keys, and the last one says so") {
     Driver d;
     d.window.open_project(new_project("P", {}, 3, 3), {});
     const auto floors = all_floors(d.project());
-    d.w().show_floor(floors[0]->id);
+    d.w().in_view().show_floor(floors[0]->id);
     d.plan().setFocus();
     d.key(Qt::Key_PageUp, Qt::ControlModifier);
     CHECK(d.w().floor_id() == floors[1]->id);
@@ -179,74 +185,74 @@ TEST_CASE("bands, radios, lenses and the threshold are chosen by keys") {
     REQUIRE(d.settle());
     d.plan().setFocus();
     d.key(Qt::Key_3, Qt::AltModifier);
-    CHECK(d.w().map().bands == BandSet(band_6));
+    CHECK(d.w().shown().map().bands == BandSet(band_6));
     d.key(Qt::Key_2, Qt::AltModifier | Qt::ShiftModifier);
-    CHECK(d.w().map().bands == BandSet(band_6).with(band_5, true));
+    CHECK(d.w().shown().map().bands == BandSet(band_6).with(band_5, true));
     d.key(Qt::Key_3, Qt::AltModifier | Qt::ShiftModifier);
     d.key(Qt::Key_2, Qt::AltModifier | Qt::ShiftModifier);  // the last band stays
-    CHECK(d.w().map().bands == BandSet(band_5));
+    CHECK(d.w().shown().map().bands == BandSet(band_5));
 
     d.key(Qt::Key_Up, Qt::AltModifier);
-    CHECK(d.w().map().threshold == -66);
+    CHECK(d.w().shown().map().threshold == -66);
     d.key(Qt::Key_Down, Qt::AltModifier);
     d.key(Qt::Key_Down, Qt::AltModifier);
-    CHECK(d.w().map().threshold == -68);
+    CHECK(d.w().shown().map().threshold == -68);
     CHECK(d.window.status().message() == QString("Threshold ") + QChar(0x2212) + "68 dBm");
 
     d.key(Qt::Key_Right, Qt::AltModifier);
-    CHECK(d.w().map().lens == LensId::next_best);
+    CHECK(d.w().shown().map().lens == LensId::next_best);
     d.key(Qt::Key_Left, Qt::AltModifier);
     d.key(Qt::Key_Left, Qt::AltModifier);
-    CHECK(d.w().map().lens == lenses().back().id);
-    d.w().look_through(LensId::serving);
+    CHECK(d.w().shown().map().lens == lenses().back().id);
+    d.w().shown().look_through(LensId::serving);
     d.key(Qt::Key_Up, Qt::AltModifier);
     CHECK(d.window.status().message().contains("no threshold"));
 
     const AccessPointId ap = access_points(d.project(), d.w().floor_id())[2].id;
-    d.w().select({{ItemKind::access_point, ap.value}});
+    d.w().selection().select({{ItemKind::access_point, ap.value}});
     d.key(Qt::Key_X, Qt::AltModifier);
     d.key(Qt::Key_T, Qt::AltModifier);
-    CHECK(d.w().map().only == std::vector<AccessPointId>{ap});
+    CHECK(d.w().shown().map().only == std::vector<AccessPointId>{ap});
     d.key(Qt::Key_A, Qt::AltModifier);
-    CHECK(d.w().map().only.empty());
+    CHECK(d.w().shown().map().only.empty());
 }
 
 TEST_CASE("the grid is the project's: an edit that is undone, one for the map and the verdict") {
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
-    const double half_metre = d.w().prediction()->site.floors.front().surface.cell_m;
+    const double half_metre = d.w().results().prediction()->site.floors.front().surface.cell_m;
     CHECK(half_metre == 0.5);
     d.menu("Avalueevery1m");
     REQUIRE(d.settle());
     CHECK(d.project().settings.grid_m == 1);
-    for (const FloorPrediction& f : d.w().prediction()->site.floors) CHECK(f.surface.cell_m == 1);
-    d.w().set_step(Step::venue);
-    d.w().select({});
+    for (const FloorPrediction& f : d.w().results().prediction()->site.floors) CHECK(f.surface.cell_m == 1);
+    d.w().activity().set_step(Step::venue);
+    d.w().selection().select({});
     CHECK(d.find<QComboBox>("siteGrid")->currentText() == "1 m");
     d.menu("Undo");
     REQUIRE(d.settle());
-    CHECK(d.w().prediction()->site.floors.front().surface.cell_m == 0.5);
+    CHECK(d.w().results().prediction()->site.floors.front().surface.cell_m == 0.5);
     CHECK(d.find<QComboBox>("siteGrid")->currentText() == "0.5 m");
     // the look of the map changes no verdict
-    const auto verdict = d.w().verdict()->bands.front().met_m2;
+    const auto verdict = d.w().results().verdict()->bands.front().met_m2;
     d.menu("Smooth");
     d.menu("50%opaque");
     REQUIRE(d.settle());
-    CHECK(d.w().verdict()->bands.front().met_m2 == verdict);
-    CHECK(d.w().map().smooth);
-    CHECK(d.w().map().opacity == 0.5);
+    CHECK(d.w().results().verdict()->bands.front().met_m2 == verdict);
+    CHECK(d.w().shown().map().smooth);
+    CHECK(d.w().shown().map().opacity == 0.5);
 }
 
 TEST_CASE("the level from which a radio is heard is the site's, and map and requirement follow it") {
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
-    d.w().look_through(LensId::heard);
+    d.w().shown().look_through(LensId::heard);
     const Point place = access_points(d.project(), d.w().floor_id()).front().position;
     const float before = d.map_at(place);
     REQUIRE(before >= 1);
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::venue);
     d.fill("heardFrom", "-45");
     REQUIRE(d.settle());
     CHECK(d.project().settings.heard_dbm == -45);

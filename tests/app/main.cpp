@@ -2,7 +2,7 @@
 #include <QSettings>
 #include <QStandardPaths>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "run_catch.h"
 
 int main(int argc, char** argv) {

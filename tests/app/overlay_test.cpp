@@ -2,6 +2,8 @@
 #include "app/plan/plan_overlay.h"
 
 #include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/found_findings.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -75,9 +77,9 @@ TEST_CASE("on the plan findings are seen in the step Venue, and not over a map")
     yemvo::test::wall(p, "plasterboard", {{0, 0}, {10, 0}});
     yemvo::test::wall(p, "plasterboard", {{0, 0}, {10, 0}});  // drawn twice
     d.window.open_project(p, {});
-    d.w().set_step(Step::venue);
-    REQUIRE(QTest::qWaitFor([&] { return d.w().open_findings() > 0; }, 5000));
-    const Finding f = d.w().findings()->front();
+    d.w().activity().set_step(Step::venue);
+    REQUIRE(QTest::qWaitFor([&] { return d.w().found().open() > 0; }, 5000));
+    const Finding f = d.w().found().all()->front();
     REQUIRE(f.has_place);
     const auto ring = [&](const QImage& image) {
         const QPointF c = d.plan().map().to_screen(f.place);
@@ -92,6 +94,6 @@ TEST_CASE("on the plan findings are seen in the step Venue, and not over a map")
         return count;
     };
     CHECK(ring(d.plan().grab().toImage()) > 20);
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     CHECK(ring(d.plan().grab().toImage()) == 0);
 }

@@ -5,8 +5,14 @@
 #include <QTabBar>
 
 #include "app/driver.h"
-#include "app/shell/lens_bar.h"
-#include "app/shell/start_page.h"
+#include "app/files/start_page.h"
+#include "app/map/lens_bar.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/shell/status_line.h"
 #include "project/storage.h"
 
@@ -27,8 +33,8 @@ public:
         add_access_point(p, yemvo::test::floor_at(p, 0), chosen_model, {5, 5});
         add_access_point(p, yemvo::test::floor_at(p, 0), chosen_model, {15, 8});
         window.open_project(p, {});
-        w().set_step(Step::placement);
-        w().select({{ItemKind::access_point, ap(0).id.value}});
+        w().activity().set_step(Step::placement);
+        w().selection().select({{ItemKind::access_point, ap(0).id.value}});
         REQUIRE(settle());
     }
     const AccessPoint& ap(std::size_t i) { return access_points(project(), w().floor_id())[i]; }
@@ -112,7 +118,7 @@ TEST_CASE("a radio is retuned, widened and switched in Details, and its EIRP fol
     REQUIRE(d.settle());
     // the map of that band is the other access point's alone
     const Point beside = d.ap(0).position;
-    const FloorPrediction* f = d.w().floor_prediction();
+    const FloorPrediction* f = d.w().results().floor_prediction();
     const auto cell = *f->surface.cell_at(beside);
     const auto serving = lens_values(*f, {LensId::serving, band_5});
     CHECK(serving[cell] == static_cast<float>(d.ap(1).number));
@@ -162,15 +168,15 @@ TEST_CASE("access points ticked in the list are those that the map shows") {
     REQUIRE(list->actions().size() == static_cast<int>(placed_access_points(d.project()).size()));
     list->actions()[2]->toggle();
     list->actions()[4]->toggle();
-    CHECK(d.w().map().only.size() == 2);
+    CHECK(d.w().shown().map().only.size() == 2);
     CHECK(d.button("radios Ticked")->isChecked());
     emit list->aboutToShow();
     CHECK(list->actions()[2]->isChecked());
     CHECK_FALSE(list->actions()[3]->isChecked());
     list->actions()[2]->toggle();
-    CHECK(d.w().map().only.size() == 1);
+    CHECK(d.w().shown().map().only.size() == 1);
     QTest::mouseClick(d.button("radios All"), Qt::LeftButton);
-    CHECK(d.w().map().only.empty());
+    CHECK(d.w().shown().map().only.empty());
 }
 
 TEST_CASE("the colouring of the bar and of the menu is one: what is chosen in one is checked in the other") {
@@ -211,8 +217,8 @@ TEST_CASE("other variants to hold the map against are listed, and without any th
     emit others->aboutToShow();
     REQUIRE(others->actions().size() == 1);
     others->actions()[0]->trigger();
-    CHECK(d.w().map().is_change());
-    CHECK(d.w().other_name() == "against variant A");
+    CHECK(d.w().shown().map().is_change());
+    CHECK(d.w().shown().other_name() == "against variant A");
 }
 
 TEST_CASE("lenses that depend on a client offer clients, others say at which height they hold") {
@@ -223,7 +229,7 @@ TEST_CASE("lenses that depend on a client offer clients, others say at which hei
         if (c->accessibleName() == "Client") client = c;
     REQUIRE(client);
     CHECK_FALSE(client->isVisible());
-    d.w().look_through(LensId::rate_down);
+    d.w().shown().look_through(LensId::rate_down);
     CHECK(client->isVisible());
     CHECK(client->count() == static_cast<int>(d.project().clients->size()));
     const float before = d.map_at(access_points(d.project(), d.w().floor_id())[0].position);
@@ -244,11 +250,11 @@ TEST_CASE("nothing in the bar is cut or covered, whatever the lens and the width
                                          {1280, render::Against::last_edit},
                                          {1600, render::Against::nothing}}) {
         d.window.resize(width, 800);
-        d.w().hold_against(against);
+        d.w().shown().hold_against(against);
         for (const Step step : {Step::placement, Step::proof}) {
-            d.w().set_step(step);
+            d.w().activity().set_step(step);
             for (const LensInfo& info : lenses()) {
-                d.w().look_through(info.id);
+                d.w().shown().look_through(info.id);
                 QTest::qWait(5);
                 INFO(width << " " << info.name << " " << static_cast<int>(step));
                 std::vector<QWidget*> shown;
@@ -278,10 +284,10 @@ TEST_CASE("the bar is there where there is a map, and elsewhere says what lies u
         return false;
     };
     CHECK(d.button("Colouring")->isVisible());
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::venue);
     CHECK_FALSE(d.button("Colouring")->isVisible());
     CHECK(says("library-ground.dxf"));
-    d.w().show_site(true);
+    d.w().in_view().show_site(true);
     CHECK(says("the site from above"));
 }
 
@@ -302,7 +308,7 @@ TEST_CASE("a project is begun with the name, country, floors and heights that we
     REQUIRE(all_floors(d.project()).size() == 3);
     CHECK(all_floors(d.project())[2]->elevation_m == Approx(8.4));
     CHECK(d.window.windowTitle().startsWith("Harbour sheds"));
-    CHECK(d.w().step() == Step::venue);
+    CHECK(d.w().activity().step() == Step::venue);
 }
 
 TEST_CASE("a recent project is opened by its button; one that is gone is told by name") {

@@ -3,7 +3,11 @@
 #include <QWheelEvent>
 
 #include "app/driver.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -16,7 +20,7 @@ public:
     Painted() {
         window.open_demo();
         REQUIRE(settle());
-        w().set_step(Step::placement);
+        w().activity().set_step(Step::placement);
         REQUIRE(settle());
         rest();
     }
@@ -104,18 +108,18 @@ TEST_CASE("turning the wheel stretches, and what rests is as sharp as anew") {
 
 TEST_CASE("choosing things marks them and nothing else, and choosing nothing leaves the picture of before") {
     Painted d;
-    d.w().select({});
+    d.w().selection().select({});
     d.rest();
     const QImage before = d.now();
     for (const ItemKind kind : {ItemKind::access_point, ItemKind::wall, ItemKind::zone, ItemKind::note}) {
         INFO(static_cast<int>(kind));
-        d.w().select({d.item(kind)});
+        d.w().selection().select({d.item(kind)});
         d.rest();
         const double marked = Painted::differs(before, d.now());
         CHECK(marked > 0.0002);
         CHECK(marked < 0.35);  // a zone is tinted
         d.check_true();
-        d.w().select({});
+        d.w().selection().select({});
         d.rest();
         CHECK(Painted::differs(before, d.now()) < 0.0005);
     }
@@ -124,15 +128,15 @@ TEST_CASE("choosing things marks them and nothing else, and choosing nothing lea
 TEST_CASE("after a drag the map is that of the new place, and undo brings the picture back") {
     Painted d;
     const AccessPoint ap = access_points(d.project(), d.w().floor_id())[3];
-    d.w().select({});
+    d.w().selection().select({});
     d.rest();
     const QImage before = d.now();
     d.drag(ap.position, ap.position + Point{-6, 4});
-    d.w().select({});
+    d.w().selection().select({});
     d.check_true();
     CHECK(Painted::differs(before, d.now()) > 0.02);
     d.menu("Undo");
-    d.w().select({});
+    d.w().selection().select({});
     d.rest();
     CHECK(Painted::differs(before, d.now()) < 0.0005);
 }
@@ -158,7 +162,7 @@ TEST_CASE("what is edited elsewhere on the floor is painted at once: walls, zone
     d.menu("Hidewalls");
     d.menu("Hidezones");
     d.check_true();
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::venue);
     d.check_true();
 }
 
@@ -173,11 +177,11 @@ TEST_CASE("another lens, band, threshold, colouring and floor are painted as if 
     }
     for (const LensId id : {LensId::serving, LensId::heard, LensId::confidence, LensId::outside}) {
         INFO(lens(id).name);
-        d.w().look_through(id);
+        d.w().shown().look_through(id);
         d.check_true();
     }
-    d.w().look_through(LensId::signal);
-    d.w().show_floor(find_floor(d.project(), "Second floor")->id);
+    d.w().shown().look_through(LensId::signal);
+    d.w().in_view().show_floor(find_floor(d.project(), "Second floor")->id);
     d.check_true();
 }
 

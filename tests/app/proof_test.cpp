@@ -3,10 +3,15 @@
 
 #include "app/costs/costs_page.h"
 #include "app/driver.h"
+#include "app/map/lens_bar.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
-#include "app/shell/lens_bar.h"
 #include "project/edits.h"
 #include "render/legend.h"
 #include "render/text_style.h"
@@ -21,7 +26,7 @@ struct Proof : Driver {
     Proof() {
         window.open_demo();
         REQUIRE(settle());
-        w().set_step(Step::proof);
+        w().activity().set_step(Step::proof);
         REQUIRE(settle());
     }
     ProofTable& table() { return window.proof().table(); }
@@ -49,7 +54,7 @@ TEST_CASE("the proof shows each requirement for the venue and every floor as the
     const Requirement& r = d.required("signal", "Public library");
     const int row = d.table().row_of(r.id);
     REQUIRE(row > 0);
-    const RequirementResult* result = d.w().verdict()->find(r.id);
+    const RequirementResult* result = d.w().results().verdict()->find(r.id);
     REQUIRE(result);
     CHECK(d.table().place_name(0) == "Venue");
     for (const char* floor : {"Basement", "Ground floor", "First floor", "Second floor", "Garden"})
@@ -65,7 +70,7 @@ TEST_CASE("the proof shows each requirement for the venue and every floor as the
         CHECK(d.table().figure_text(row, d.column(name), band_5) == shown(f.share_met(band_5)));
     }
     // the last row says what the header says
-    for (const BandResult& b : d.w().verdict()->bands)
+    for (const BandResult& b : d.w().results().verdict()->bands)
         CHECK(d.table().figure_text(d.table().row_count() - 1, 0, b.band) + " %" ==
               render::percent(b.share_met()));
     // what is not asked in a band has a dash
@@ -81,15 +86,15 @@ TEST_CASE("a click on a figure goes where it comes from: floor, lens, band, limi
     QTest::qWait(20);
     d.click_figure(row, d.column("First floor"), band_6);
     CHECK(d.floor().name == "First floor");
-    CHECK(d.w().map().lens == LensId::snr);
-    CHECK(d.w().map().bands == BandSet(band_6));
-    CHECK(d.w().map().threshold == r.limit);
-    CHECK(d.w().requirement() == r.id);
-    const RequirementResult* result = d.w().verdict()->find(r.id);
+    CHECK(d.w().shown().map().lens == LensId::snr);
+    CHECK(d.w().shown().map().bands == BandSet(band_6));
+    CHECK(d.w().shown().map().threshold == r.limit);
+    CHECK(d.w().selection().requirement() == r.id);
+    const RequirementResult* result = d.w().results().verdict()->find(r.id);
     for (const PlaceResult& f : result->floors)
         if (f.floor == d.floor().id && f.worst->band == band_6) {
-            REQUIRE(d.w().marked_place());
-            CHECK(*d.w().marked_place() == f.worst->place);
+            REQUIRE(d.w().in_view().marked_place());
+            CHECK(*d.w().in_view().marked_place() == f.worst->place);
             CHECK(double{d.map_at(f.worst->place)} == Approx(f.worst->value).margin(0.02));
         }
 }
@@ -100,7 +105,7 @@ TEST_CASE("the table is walked by the keyboard and copied as text") {
     for (int i = 0; i < 3; ++i) QTest::keyClick(&d.table(), Qt::Key_Down);
     QTest::keyClick(&d.table(), Qt::Key_Right);
     QTest::keyClick(&d.table(), Qt::Key_Return);
-    CHECK(find_requirement(d.project(), d.w().requirement()));
+    CHECK(find_requirement(d.project(), d.w().selection().requirement()));
     QTest::keyClick(&d.table(), Qt::Key_C, Qt::ControlModifier);
     const QString text = QApplication::clipboard()->text();
     CHECK(text.startsWith("Requirement\tLimit\tArea\tVenue 2.4 GHz"));
@@ -114,7 +119,7 @@ TEST_CASE("by zone, the columns are the zones of the floor in view") {
         if (b->text() == "By zone") QTest::mouseClick(b, Qt::LeftButton);
     CHECK(d.column("Auditorium") > 0);
     CHECK(d.column("Book stacks") < 0);
-    d.w().show_floor(find_floor(d.project(), "First floor")->id);
+    d.w().in_view().show_floor(find_floor(d.project(), "First floor")->id);
     CHECK(d.column("Auditorium") < 0);
     REQUIRE(d.column("Book stacks") > 0);
     const int row = d.table().row_of(d.required("snr", "Public library").id);
@@ -125,26 +130,26 @@ TEST_CASE("the worst places are cards; a click goes there") {
     Proof d;
     WorstCards& cards = d.window.proof().cards();
     REQUIRE(cards.count() >= 2);
-    const WorstPlace place = d.w().prediction()->places.front();
+    const WorstPlace place = d.w().results().prediction()->places.front();
     CHECK(cards.words(0).size() == 3);
     CHECK(cards.words(0)[2].contains(QString::fromUtf8("m² ")));
     QTest::mouseClick(&cards, Qt::LeftButton, {}, cards.card_rect(0).center());
     CHECK(d.w().floor_id() == place.floor);
-    REQUIRE(d.w().marked_place());
-    CHECK(*d.w().marked_place() == place.place);
-    CHECK(d.w().requirement() == place.requirement);
+    REQUIRE(d.w().in_view().marked_place());
+    CHECK(*d.w().in_view().marked_place() == place.place);
+    CHECK(d.w().selection().requirement() == place.requirement);
 }
 
 TEST_CASE("without anything required or placed the proof says what comes first") {
     Driver d;
     d.window.open_project(yemvo::test::one_floor(), {});
-    d.w().set_step(Step::proof);
+    d.w().activity().set_step(Step::proof);
     CHECK(proof_lacks(d.project()).contains("placed"));
     CHECK_FALSE(d.window.proof().table().isVisible());
     d.press_button("proofNext");
-    CHECK(d.w().step() == Step::placement);
-    CHECK(d.w().tool() == ToolId::access_point);
-    d.w().set_step(Step::proof);
+    CHECK(d.w().activity().step() == Step::placement);
+    CHECK(d.w().activity().tool() == ToolId::access_point);
+    d.w().activity().set_step(Step::proof);
     d.w().edit("None", [](Project& p) { p.requirement_sets = {}; });
     CHECK(proof_lacks(d.project()).contains("required"));
 }
@@ -154,21 +159,21 @@ TEST_CASE(
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     REQUIRE(d.settle());
     d.menu("Showthechangebythelastedit");
-    CHECK(d.w().map().against == render::Against::last_edit);
-    CHECK_FALSE(d.w().held_against());
+    CHECK(d.w().shown().map().against == render::Against::last_edit);
+    CHECK_FALSE(d.w().shown().held_against());
     const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
     d.drag(ap.position, ap.position + Point{5, 3});
     REQUIRE(d.settle());
-    const auto& known = *d.w().prediction();
+    const auto& known = *d.w().results().prediction();
     REQUIRE(known.other);
     REQUIRE(known.other_project);
     CHECK(access_points(*known.other_project, d.floor().id)[3].position == ap.position);
-    const auto values = render::map_values(d.project(), *d.w().floor_prediction(), d.w().map(),
-                                           known.other_project.get(), &*known.other);
-    const auto at = [&](Point p) { return values[*d.w().floor_prediction()->surface.cell_at(p)]; };
+    const auto values = render::map_values(d.project(), *d.w().results().floor_prediction(),
+                                           d.w().shown().map(), known.other_project.get(), &*known.other);
+    const auto at = [&](Point p) { return values[*d.w().results().floor_prediction()->surface.cell_at(p)]; };
     CHECK(at(ap.position) < -3);
     CHECK(at(ap.position + Point{5, 3}) > 3);
     CHECK(std::abs(at({3, 25})) < 0.5f);
@@ -179,9 +184,9 @@ TEST_CASE(
     CHECK(better.blue() > better.red());
     d.menu("Undo");
     REQUIRE(d.settle());
-    CHECK_FALSE(d.w().held_against());
+    CHECK_FALSE(d.w().shown().held_against());
     d.menu("Showthechangebythelastedit");
-    CHECK(d.w().map().against == render::Against::nothing);
+    CHECK(d.w().shown().map().against == render::Against::nothing);
 }
 
 TEST_CASE("two variants are held against each other") {
@@ -189,9 +194,9 @@ TEST_CASE("two variants are held against each other") {
     d.window.asking().name = [](const QString&, const QString&) { return QString("B"); };
     d.window.open_demo();
     REQUIRE(d.settle());
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     d.menu("Showthechangeagainstthenextvariant");
-    CHECK(d.w().map().against == render::Against::nothing);  // there is only one
+    CHECK(d.w().shown().map().against == render::Against::nothing);  // there is only one
     d.menu("Newvariantfromthisone");
     const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
     d.w().edit("Louder", [&](Project& p) {
@@ -201,13 +206,15 @@ TEST_CASE("two variants are held against each other") {
     });
     d.menu("Showthechangeagainstthenextvariant");
     REQUIRE(d.settle());
-    CHECK(d.w().other_name() == "against variant A");
-    const auto& known = *d.w().prediction();
+    CHECK(d.w().shown().other_name() == "against variant A");
+    const auto& known = *d.w().results().prediction();
     REQUIRE(known.other);
-    const auto values = render::map_values(d.project(), *d.w().floor_prediction(), d.w().map(),
-                                           known.other_project.get(), &*known.other);
-    CHECK(values[*d.w().floor_prediction()->surface.cell_at(ap.position)] == Approx(3).margin(0.02));
-    const render::MapStatistics s = render::statistics(*d.w().floor_prediction(), values, d.w().map());
+    const auto values = render::map_values(d.project(), *d.w().results().floor_prediction(),
+                                           d.w().shown().map(), known.other_project.get(), &*known.other);
+    CHECK(values[*d.w().results().floor_prediction()->surface.cell_at(ap.position)] ==
+          Approx(3).margin(0.02));
+    const render::MapStatistics s =
+        render::statistics(*d.w().results().floor_prediction(), values, d.w().shown().map());
     CHECK(s.share_better > 0.1);
     CHECK(s.share_worse == 0);
 }
@@ -216,8 +223,8 @@ TEST_CASE("what costs most over a zone is listed; a click selects it on the plan
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
-    d.w().set_step(Step::placement);
-    d.w().show_floor(find_floor(d.project(), "First floor")->id);
+    d.w().activity().set_step(Step::placement);
+    d.w().in_view().show_floor(find_floor(d.project(), "First floor")->id);
     REQUIRE(d.settle());
     d.menu("Whatcostsmost");
     CostsPage& page = d.window.costs();
@@ -231,25 +238,25 @@ TEST_CASE("what costs most over a zone is listed; a click selects it on the plan
           QString::fromStdString(wall_type(d.project(), find_type(d.project(), "stack-books")).name));
     CHECK(page.table()->item(0, 1)->text().endsWith(" dB"));
     emit page.table()->cellClicked(0, 0);
-    CHECK(d.w().selection().size() == 9);
-    for (const Item& i : d.w().selection()) CHECK(i.kind == ItemKind::obstacle);
+    CHECK(d.w().selection().items().size() == 9);
+    for (const Item& i : d.w().selection().items()) CHECK(i.kind == ItemKind::obstacle);
 }
 
 TEST_CASE("details of an access point tell what its failure leaves unserved, as a switched off one shows") {
     Driver d;
     d.window.open_demo();
     REQUIRE(d.settle());
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     const FloorId floor = d.floor().id;
     const AccessPoint ap = access_points(d.project(), floor)[1];
-    d.w().select({{ItemKind::access_point, ap.id.value}});
+    d.w().selection().select({{ItemKind::access_point, ap.id.value}});
     QTest::qWait(20);
     const QString words = d.find<QLabel>("apFailure")->text();
     CHECK(words.contains("of the site at 5 GHz"));
     const auto served = [&] {
         double area = 0;
         const double asked = signal_asked_dbm(d.project(), band_5);
-        for (const FloorPrediction& p : d.w().prediction()->site.floors) {
+        for (const FloorPrediction& p : d.w().results().prediction()->site.floors) {
             const auto values = lens_values(p, {LensId::signal, band_5});
             for (std::size_t i = 0; i < values.size(); ++i)
                 if (p.mask->demanded[i] && double{values[i]} >= asked) area += 0.25;
@@ -257,7 +264,7 @@ TEST_CASE("details of an access point tell what its failure leaves unserved, as 
         return area;
     };
     double demanded = 0;
-    for (const FloorPrediction& p : d.w().prediction()->site.floors)
+    for (const FloorPrediction& p : d.w().results().prediction()->site.floors)
         for (auto m : p.mask->demanded) demanded += 0.25 * m;
     const double before = served();
     d.w().edit("Off", [&](Project& p) {
@@ -282,9 +289,10 @@ TEST_CASE("a floor that was judged on a coarser grid is removed while Proof is s
     add_access_point(p, large, p.models->front().id, {50, 50});
     p.settings.grid_m = 0.25;
     d.window.open_project(p, {});
-    d.w().set_step(Step::proof);
-    REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().verdict(); }, 60'000));
-    REQUIRE_FALSE(d.w().verdict()->coarse.empty());
+    d.w().activity().set_step(Step::proof);
+    REQUIRE(
+        QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().results().verdict(); }, 60'000));
+    REQUIRE_FALSE(d.w().results().verdict()->coarse.empty());
     d.w().edit("Remove floor", [&](Project& x) { remove_floor(x, large); });
     d.window.proof().grab();  // while the verdict is still of the floor that is gone
     REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle(); }, 60'000));

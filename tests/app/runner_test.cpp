@@ -1,4 +1,4 @@
-#include "app/shell/prediction_runner.h"
+#include "app/prediction/prediction_runner.h"
 
 #include <QTest>
 

@@ -1,4 +1,5 @@
-// The window and a person's files: nothing that can be made is refused by the file, nothing is overwritten unasked.
+// The window and a person's files: nothing that can be made is refused by the file, nothing is overwritten
+// unasked.
 #include <QClipboard>
 #include <QDir>
 #include <QHeaderView>
@@ -7,15 +8,23 @@
 #include <QTableWidget>
 #include <filesystem>
 
+#include "app/asking/file_names.h"
+#include "app/behind/behind.h"
 #include "app/driver.h"
+#include "app/files/autosave.h"
 #include "app/files/file_guard.h"
 #include "app/files/notice_bar.h"
+#include "app/files/project_files.h"
 #include "app/files/versions_page.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/found_findings.h"
+#include "app/model/in_view.h"
+#include "app/model/probing.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/schedule/radio_schedule.h"
-#include "app/shell/autosave.h"
-#include "app/shell/behind.h"
-#include "app/shell/file_names.h"
-#include "app/shell/project_files.h"
 #include "app/shell/status_line.h"
 #include "demo/demo.h"
 #include "project/json_project.h"
@@ -53,7 +62,9 @@ public:
         };
         window.open_project(one_floor(), {});
     }
-    QString file(const QString& name) const { return QString::fromStdString((folder / name.toStdString()).string()); }
+    QString file(const QString& name) const {
+        return QString::fromStdString((folder / name.toStdString()).string());
+    }
     std::string name_in(const char* name) const { return load_project(folder / name).project.name; }
     void rename(const char* name) {
         w().edit("Rename", [&](Project& p) { p.name = name; });
@@ -122,13 +133,13 @@ TEST_CASE("a height of 3200 pasted into the schedule is refused with its reason 
 
 TEST_CASE("pasting into the schedule while the change by the last edit is shown works") {
     Scheduled d;
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     d.w().edit("Move", [&](Project& p) {
         AccessPoint ap = access_points(p, d.w().floor_id()).front();
         ap.position.x += 1;
         replace_access_point(p, d.w().floor_id(), ap);
     });
-    d.w().hold_against(render::Against::last_edit);
+    d.w().shown().hold_against(render::Against::last_edit);
     REQUIRE(d.settle());
     d.paste_at(height, "2.5\n2.5\n2.5");
     REQUIRE(d.settle());
@@ -156,7 +167,7 @@ TEST_CASE("the schedule sorts by value, also heights in feet and with a decimal 
 
 TEST_CASE("a name too long is refused at its field, and what was typed stays there to be shortened") {
     Safe d;
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::venue);
     auto* field = d.find<QLineEdit>("floorName");
     const QString name(3000, 'v');
     const Project before = d.project();
@@ -187,8 +198,8 @@ TEST_CASE("an edit that a file could not hold changes nothing and is told") {
     CHECK_THAT(d.w().refusal().toStdString(), Catch::Contains("100000.00 m"));
     CHECK(d.window.status().message() == d.w().refusal());
     // what would have been made is not chosen
-    d.w().select({{ItemKind::wall, 4711}});
-    CHECK(d.w().selection().empty());
+    d.w().selection().select({{ItemKind::wall, 4711}});
+    CHECK(d.w().selection().items().empty());
 }
 
 TEST_CASE("a name typed without its ending is asked about when that file exists") {
@@ -444,10 +455,12 @@ TEST_CASE("a file with a bad part opens, says so, and the part is among the find
     CHECK(d.failure.isEmpty());
     REQUIRE(d.window.notices().says("parts"));
     CHECK_THAT(d.window.notices().words().toStdString(), Catch::Contains("height_m"));
-    REQUIRE(QTest::qWaitFor([&] { return d.w().open_findings() > 0; }, 3000));
+    REQUIRE(QTest::qWaitFor([&] { return d.w().found().open() > 0; }, 3000));
 }
 
-TEST_CASE("a probe looked at while floors come and go waits for the next prediction instead of ending the program") {
+TEST_CASE(
+    "a probe looked at while floors come and go waits for the next prediction instead of ending the "
+    "program") {
     Safe d;
     Project p = new_project("Tower", {}, 3, 3);
     for (std::size_t f : {0u, 1u, 2u}) {
@@ -456,18 +469,18 @@ TEST_CASE("a probe looked at while floors come and go waits for the next predict
     }
     add_probe(p, yemvo::test::floor_at(p, 0), {8, 8});
     d.window.open_project(p, {});
-    d.w().set_step(Step::placement);
-    d.w().show_floor(yemvo::test::floor_at(p, 0));
+    d.w().activity().set_step(Step::placement);
+    d.w().in_view().show_floor(yemvo::test::floor_at(p, 0));
     REQUIRE(d.settle());
-    d.w().choose_probe(1);
-    REQUIRE(d.w().probed());
+    d.w().probing().choose(1);
+    REQUIRE(d.w().probing().place());
     // a floor whose slab the probe's links cross goes; the prediction is still of the tower with it
     d.w().edit("Remove floor", [&](Project& x) { remove_floor(x, yemvo::test::floor_at(x, 1)); });
-    d.w().look_through(LensId::snr);
-    d.w().look_through(LensId::signal);
-    CHECK_FALSE(d.w().probed());
+    d.w().shown().look_through(LensId::snr);
+    d.w().shown().look_through(LensId::signal);
+    CHECK_FALSE(d.w().probing().place());
     REQUIRE(d.settle());
-    CHECK(d.w().probed());
+    CHECK(d.w().probing().place());
 }
 
 TEST_CASE("a tower too large to be kept whole is judged floor by floor, and says how far it is meanwhile") {
@@ -481,29 +494,37 @@ TEST_CASE("a tower too large to be kept whole is judged floor by floor, and says
     }
     QStringList said;
     auto* verdict = d.find<QAbstractButton>("verdict");
-    QObject::connect(&d.window.runner(), &PredictionRunner::judged_so_far, verdict, [&](int, int) {
-        const auto& so_far = d.w().judged_so_far();
-        if (so_far) said << QString("%1 of %2").arg(so_far->floors).arg(so_far->all);
-    }, Qt::QueuedConnection);
+    QObject::connect(
+        &d.window.runner(), &PredictionRunner::judged_so_far, verdict,
+        [&](int, int) {
+            const auto& so_far = d.w().results().judged_so_far();
+            if (so_far) said << QString("%1 of %2").arg(so_far->floors).arg(so_far->all);
+        },
+        Qt::QueuedConnection);
     d.window.open_project(p, {});
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     const auto whole = [&] {
-        return QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().floor_prediction() && d.w().prediction()->verdict; }, 60'000);
+        return QTest::qWaitFor(
+            [&] {
+                return d.window.runner().is_idle() && d.w().results().floor_prediction() &&
+                       d.w().results().prediction()->verdict;
+            },
+            60'000);
     };
     REQUIRE(whole());
     CHECK(said.contains("3 of 6"));
-    CHECK_FALSE(d.w().judged_so_far());
-    CHECK(d.w().verdict()->complete());
-    CHECK(d.w().verdict()->floors_judged == 6);
-    CHECK(d.w().prediction()->site.floors.size() == 1);  // only the floor in view is kept
-    const double share = d.w().verdict()->requirements.front().share_met();
+    CHECK_FALSE(d.w().results().judged_so_far());
+    CHECK(d.w().results().verdict()->complete());
+    CHECK(d.w().results().verdict()->floors_judged == 6);
+    CHECK(d.w().results().prediction()->site.floors.size() == 1);  // only the floor in view is kept
+    const double share = d.w().results().verdict()->requirements.front().share_met();
     // another floor asks for its fields alone
     said.clear();
-    d.w().show_floor(yemvo::test::floor_at(p, 4));
+    d.w().in_view().show_floor(yemvo::test::floor_at(p, 4));
     REQUIRE(whole());
-    REQUIRE(d.w().floor_prediction());
+    REQUIRE(d.w().results().floor_prediction());
     CHECK(said.isEmpty());
-    CHECK(d.w().verdict()->requirements.front().share_met() == share);
+    CHECK(d.w().results().verdict()->requirements.front().share_met() == share);
 }
 
 TEST_CASE("how much is kept in memory can be chosen, takes effect at once and is remembered") {
@@ -515,7 +536,8 @@ TEST_CASE("how much is kept in memory can be chosen, takes effect at once and is
     {
         Driver d;
         d.window.open_demo();
-        REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().verdict(); }, 20'000));
+        REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && d.w().results().verdict(); },
+                                20'000));
         CHECK(d.w().memory()->limit_bytes() == usual_budget_bytes());
         CHECK(d.w().memory()->used_bytes() > 1'000'000);
         keep(d, "up to 512 MB");

@@ -5,6 +5,9 @@
 #include <QSpinBox>
 
 #include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/results.h"
 #include "app/shell/header_bar.h"
 #include "app/shell/status_line.h"
 #include "project/storage.h"
@@ -114,7 +117,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
 
     // three access points
     d.key(Qt::Key_A);
-    CHECK(d.w().step() == Step::placement);
+    CHECK(d.w().activity().step() == Step::placement);
     for (Point p : {at(4, 11), at(12, 11), at(20, 3)}) d.click(p);
     d.key(Qt::Key_Escape);
     REQUIRE(placed_access_points(d.project()).size() == 3);
@@ -132,7 +135,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     REQUIRE(d.settle());
     CHECK(d.map_at(probe) > before + 5);
     CHECK(d.pixel(probe) != colour_before);
-    REQUIRE(d.w().verdict());
+    REQUIRE(d.w().results().verdict());
     d.release(at(3, 2));
     CHECK(d.w().document().history().undoText() == "Move access point 2");
 
@@ -180,35 +183,35 @@ TEST_CASE("a floor that lacks something has the one button for it, until it is t
     d.lay_prepared();
     REQUIRE(d.floor().drawings->size() == 1);
     d.press_button("nextStepButton");
-    CHECK(d.w().tool() == ToolId::scale);
+    CHECK(d.w().activity().tool() == ToolId::scale);
     CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
     const Drawing raw = d.drawing();
     d.click(raw.to_venue({40, 40}));
     d.click(raw.to_venue({520, 40}));
     d.type("24");
     d.key(Qt::Key_Return);
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     d.press_button("nextStepButton");
-    CHECK(d.w().tool() == ToolId::access_point);
+    CHECK(d.w().activity().tool() == ToolId::access_point);
     d.click(raw.to_venue({300, 200}));
     d.key(Qt::Key_S);
     REQUIRE(d.settle());
     // there is a map now, but nothing says where service is needed
     CHECK(d.find<QWidget>("verdict")->isVisible());
-    CHECK_FALSE(d.w().verdict()->demanded_m2() > 0);
+    CHECK_FALSE(d.w().results().verdict()->demanded_m2() > 0);
     REQUIRE(d.find<QWidget>("nextStep")->isVisible());
     d.press_button("nextStepButton");
-    CHECK(d.w().tool() == ToolId::wall);
+    CHECK(d.w().activity().tool() == ToolId::wall);
     d.w().edit("Walls", [&](Project& p) {
         Wall w;
         w.type = first_type(p, TypeUse::wall);
         w.points = {{0, 0}, {12, 0}, {12, -8}, {0, -8}, {0, 0}};
         add_wall(p, d.w().floor_id(), w);
     });
-    d.w().set_step(Step::placement);
+    d.w().activity().set_step(Step::placement);
     REQUIRE(d.settle());
     CHECK_FALSE(d.find<QWidget>("nextStep")->isVisible());
-    CHECK(d.w().verdict()->demanded_m2() > 50);
+    CHECK(d.w().results().verdict()->demanded_m2() > 50);
 }
 
 TEST_CASE("what cannot be laid under a floor is refused with its name, and nothing is lost") {

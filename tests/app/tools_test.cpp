@@ -1,4 +1,8 @@
 #include "app/driver.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/next_things.h"
+#include "app/model/selection.h"
 #include "app/plan/picking.h"
 
 using namespace yemvo;
@@ -65,12 +69,12 @@ TEST_CASE("a typed length in feet and inches, and one that is none") {
 TEST_CASE("a run begun on one floor is never finished on another") {
     Venue d;
     d.press_button("addFloor");
-    d.w().show_floor(find_floor(d.project(), "Ground floor")->id);
+    d.w().in_view().show_floor(find_floor(d.project(), "Ground floor")->id);
     const Project before = d.project();
     d.key(Qt::Key_W);
     d.click({2, 2});
     d.click({6, 2});
-    d.w().show_floor(find_floor(d.project(), "First floor")->id);
+    d.w().in_view().show_floor(find_floor(d.project(), "First floor")->id);
     d.key(Qt::Key_S);
     CHECK(d.project() == before);
     d.key(Qt::Key_W);
@@ -98,7 +102,7 @@ TEST_CASE("Backspace takes a corner back while drawing and deletes nothing else"
 TEST_CASE("a click selects, Details change the type, undo takes it back") {
     Venue d;
     d.click({8, 3});
-    REQUIRE(d.w().selection() == std::vector<Item>{{Item::Kind::wall, d.inner.value}});
+    REQUIRE(d.w().selection().items() == std::vector<Item>{{Item::Kind::wall, d.inner.value}});
     d.choose("wallType", "Concrete");
     CHECK(wall_type(d.project(), d.inner_wall().type).key == "concrete-200");
     d.choose("wallFull", "A height");
@@ -139,7 +143,7 @@ TEST_CASE("doors go into walls, never over one another, and slide along them") {
     const Segment s = span(d.inner_wall(), d.inner_wall().openings[0]);
     const Point middle = lerp(s.a, s.b, 0.5);
     d.click(middle);
-    REQUIRE(d.w().selection().front().kind == Item::Kind::opening);
+    REQUIRE(d.w().selection().items().front().kind == Item::Kind::opening);
     d.drag(middle, middle + Point{0, -2});
     CHECK(d.inner_wall().openings[0].start_m == Approx(distance(s.a, {8, 0}) - 2).margin(0.11));
     d.fill("openingWidth", "1.2 m");
@@ -171,13 +175,13 @@ TEST_CASE("zones are dragged as rectangles or clicked as polygons, named, and ma
 TEST_CASE("a rubber band to the right encloses, to the left touches") {
     Venue d;
     d.drag({6, -0.5}, {10, 12.5});
-    CHECK(d.w().selection() == std::vector<Item>{{Item::Kind::wall, d.inner.value}});
+    CHECK(d.w().selection().items() == std::vector<Item>{{Item::Kind::wall, d.inner.value}});
     d.key(Qt::Key_Escape);
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().selection().items().empty());
     d.drag({10, 6}, {6, 4});
-    CHECK(d.w().selection().size() == 1);
+    CHECK(d.w().selection().items().size() == 1);
     d.drag({6, 4}, {7, 5});
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().selection().items().empty());
 }
 
 TEST_CASE("an access point is set in Details: channel, width, power, on; what cannot be is refused") {
@@ -218,4 +222,26 @@ TEST_CASE("a click on what lies on top takes the access point, not the wall or z
     REQUIRE(found.size() >= 2);
     CHECK(found[0].kind == Item::Kind::access_point);
     CHECK(found[1].kind == Item::Kind::wall);
+}
+
+TEST_CASE("a type that an undo takes away is no longer what the tools draw with") {
+    Venue d;
+    WallTypeId made;
+    d.w().edit("New type", [&](Project& p) {
+        WallType t = wall_type(p, first_type(p, TypeUse::wall));
+        t.key = "made-up";
+        t.name = "Made up";
+        made = add_wall_type(p, t);
+    });
+    d.key(Qt::Key_W);
+    d.w().next().change([&](NextKinds& n) { n.wall_type = made; });
+    d.click({2, 2});
+    d.key(Qt::Key_Z, Qt::ControlModifier);
+    REQUIRE(d.w().next()->wall_type);
+    CHECK(d.w().next()->wall_type != made);
+    d.hover({5, 2});
+    d.plan().grab();
+    d.click({5, 2});
+    d.key(Qt::Key_Return);
+    CHECK(d.floor().walls->back().type == d.w().next()->wall_type);
 }

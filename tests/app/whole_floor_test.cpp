@@ -3,6 +3,10 @@
 #include <QComboBox>
 
 #include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/found_findings.h"
 #include "app/plan/picking.h"
 #include "demo/demo.h"
 
@@ -73,9 +77,9 @@ TEST_CASE("a whole floor is drawn by hand in one sitting") {
     d.lay_prepared();
     d.actions += 2;
     d.plan().grab();
-    REQUIRE(QTest::qWaitFor([&] { return !d.plan().is_reading() && d.w().drawing_lines(); }, 10000));
-    d.w().set_step(Step::venue);
-    d.zero = d.w().drawing()->placement.shift;
+    REQUIRE(QTest::qWaitFor([&] { return !d.plan().is_reading() && d.w().drawings().lines(); }, 10000));
+    d.w().activity().set_step(Step::venue);
+    d.zero = d.w().drawings().drawing()->placement.shift;
 
     // outer walls: along the lines of the drawing, of brick; of glass round the children's corner
     d.tool(Qt::Key_Y);
@@ -140,10 +144,10 @@ TEST_CASE("a whole floor is drawn by hand in one sitting") {
     // the model's own checks have nothing against it
     REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle(); }, 20000));
     QTest::qWait(600);
-    for (const Finding& f : *d.w().findings()) {
+    for (const Finding& f : *d.w().found().all()) {
         UNSCOPED_INFO(rule_info(f.rule).name << ": " << f.what << " at " << f.place.x << ", " << f.place.y);
     }
-    CHECK(d.w().open_findings() == 0);
+    CHECK(d.w().found().open() == 0);
     // and all of it undoes
     while (d.w().document().history().canUndo()) d.menu("Undo");
     CHECK(d.floor().walls->empty());

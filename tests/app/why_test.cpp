@@ -8,10 +8,16 @@
 #include <set>
 
 #include "app/driver.h"
+#include "app/files/autosave.h"
 #include "app/link_profile/link_chart.h"
 #include "app/link_profile/link_profile_page.h"
-#include "app/shell/autosave.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/probing.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "core/support.h"
 #include "project/storage.h"
 
@@ -43,13 +49,13 @@ TEST_CASE("every lens is chosen by name and shows a map with its own threshold")
     Demo d;
     for (const LensInfo& info : lenses()) {
         d.choose("barCombo", info.name.c_str());
-        REQUIRE(d.w().map().lens == info.id);
-        CHECK(d.w().map().threshold == info.limit);
+        REQUIRE(d.w().shown().map().lens == info.id);
+        CHECK(d.w().shown().map().threshold == info.limit);
         INFO(info.name);
-        REQUIRE(QTest::qWaitFor([&] { return d.w().map_prediction() != nullptr; }, 10000));
+        REQUIRE(QTest::qWaitFor([&] { return d.w().results().map_prediction() != nullptr; }, 10000));
         d.settle();
-        const FloorPrediction* p = d.w().map_prediction();
-        const auto values = lens_values(*p, render::look_of(d.w().project(), d.w().map()));
+        const FloorPrediction* p = d.w().results().map_prediction();
+        const auto values = lens_values(*p, render::look_of(d.w().project(), d.w().shown().map()));
         std::size_t shown = 0;
         for (std::size_t i = 0; i < values.size(); ++i) shown += p->mask->shown[i] && !std::isnan(values[i]);
         CHECK(shown > 1000);
@@ -60,11 +66,11 @@ TEST_CASE("Ctrl adds a band, and the map is the best of them; one band always st
     Demo d;
     click_segment(d, "band 5");
     click_segment(d, "band 2.4", Qt::ControlModifier);
-    CHECK(d.w().map().bands == BandSet(band_5).with(band_24));
+    CHECK(d.w().shown().map().bands == BandSet(band_5).with(band_24));
     click_segment(d, "band 5", Qt::ControlModifier);
-    CHECK(d.w().map().bands == BandSet(band_24));
+    CHECK(d.w().shown().map().bands == BandSet(band_24));
     click_segment(d, "band 2.4", Qt::ControlModifier);
-    CHECK(d.w().map().bands == BandSet(band_24));
+    CHECK(d.w().shown().map().bands == BandSet(band_24));
 }
 
 TEST_CASE("the map of the selected or ticked access points is theirs alone") {
@@ -72,13 +78,13 @@ TEST_CASE("the map of the selected or ticked access points is theirs alone") {
     const Point at{9.75, 25.25};
     const double all = d.map_at(at);
     const auto aps = access_points(d.w().project(), d.w().floor_id());
-    d.w().select({{ItemKind::access_point, aps.back().id.value}});
+    d.w().selection().select({{ItemKind::access_point, aps.back().id.value}});
     click_segment(d, "radios Selected");
     const double theirs = d.map_at(at);
     CHECK(theirs < all - 10);
-    d.w().select({});
+    d.w().selection().select({});
     CHECK(d.map_at(at) == all);
-    d.w().tick(aps.back().id, true);
+    d.w().shown().tick(aps.back().id, true);
     click_segment(d, "radios Ticked");
     CHECK(d.map_at(at) == theirs);
     click_segment(d, "radios All");
@@ -88,9 +94,9 @@ TEST_CASE("the map of the selected or ticked access points is theirs alone") {
 TEST_CASE("value labels write figures on the map, smooth colours have more shades than steps") {
     Demo d;
     const QImage plain = d.plan().grab().toImage();
-    render::MapChoice choice = d.w().map();
+    render::MapChoice choice = d.w().shown().map();
     choice.labels = true;
-    d.w().set_map(choice);
+    d.w().shown().set(choice);
     CHECK(d.plan().grab().toImage() != plain);
     const auto shades = [&] {
         const QImage picture = d.plan().grab().toImage();
@@ -100,10 +106,10 @@ TEST_CASE("value labels write figures on the map, smooth colours have more shade
         return colours.size();
     };
     choice.labels = false;
-    d.w().set_map(choice);
+    d.w().shown().set(choice);
     const auto stepped = shades();
     choice.smooth = true;
-    d.w().set_map(choice);
+    d.w().shown().set(choice);
     CHECK(shades() > stepped + 20);
 }
 
@@ -126,27 +132,26 @@ TEST_CASE("the client that rates are for is chosen in the bar, in one undoable s
 
 TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away; all of it undoes") {
     Demo d;
-    d.w().set_step(Step::placement);
-    d.w().set_tool(ToolId::probe);
+    d.w().activity().set_step(Step::placement);
+    d.w().activity().set_tool(ToolId::probe);
     d.settle();
     d.click({20.25, 20.25});
     REQUIRE(d.w().project().probes->size() == 1);
-    REQUIRE(d.w().probed());
+    REQUIRE(d.w().probing().place());
     CHECK(page(d).isVisible());
-    CHECK(page(d).heard()->count() == static_cast<int>(d.w().probed()->links.size()));
-    const LinkExplanation& strongest = *d.w().probed()->link();
+    CHECK(page(d).heard()->count() == static_cast<int>(d.w().probing().place()->links.size()));
+    const LinkExplanation& strongest = *d.w().probing().place()->link();
     // what the list calls strongest is what the map shows there
     CHECK(strongest.received_dbm == Approx(d.map_at({20.25, 20.25})).margin(0.5));
     auto* terms = page(d).terms();
     double sum = 0;
-    for (int r = 0; r + 1 < terms->rowCount(); ++r)
-        sum += number_in(terms->item(r, 1)->text());
+    for (int r = 0; r + 1 < terms->rowCount(); ++r) sum += number_in(terms->item(r, 1)->text());
     CHECK(sum == Approx(strongest.received_dbm).margin(0.05 * terms->rowCount()));
     CHECK(page(d).sentence().contains("reaches P1 with"));
     // a weaker link by keyboard
     page(d).heard()->setFocus();
     QTest::keyClick(page(d).heard(), Qt::Key_Down);
-    CHECK(d.w().probed()->chosen == 1);
+    CHECK(d.w().probing().place()->chosen == 1);
     // moved by hand
     d.drag({20.25, 20.25}, {28.25, 12.25});
     CHECK(distance(d.w().project().probes->front().place, {28.25, 12.25}) < 0.2);
@@ -155,7 +160,7 @@ TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away
     d.plan().setFocus();
     QTest::keyClick(&d.plan(), Qt::Key_Delete);
     CHECK(d.w().project().probes->empty());
-    CHECK_FALSE(d.w().probed());
+    CHECK_FALSE(d.w().probing().place());
     d.w().document().history().undo();
     CHECK(d.w().project().probes->size() == 1);
 }
@@ -282,7 +287,7 @@ TEST_CASE("the dark theme turns everything at once and back again") {
 TEST_CASE("words written before the theme changed are readable after it") {
     Demo d;
     d.menu("Tray");
-    d.w().set_tool(ToolId::probe);
+    d.w().activity().set_tool(ToolId::probe);
     const Point place = access_points(d.project(), d.w().floor_id()).front().position;
     d.click(place + Point{1.5, 1});
     REQUIRE(d.settle());
@@ -312,9 +317,9 @@ TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other 
     d.window.asking().name = [](const QString&, const QString&) { return QString("Fewer"); };
     d.menu("Newvariantfromthisone");
     CHECK(current_variant(d.w().project()).name == "Fewer");
-    d.w().select(
+    d.w().selection().select(
         {{ItemKind::access_point, access_points(d.w().project(), d.w().floor_id()).front().id.value}});
-    d.w().delete_selection();
+    d.w().selection().remove();
     CHECK(count() == before - 1);
     d.menu("Nextvariant");
     CHECK(count() == before);

@@ -6,8 +6,13 @@
 #include <QTabBar>
 #include <QTableView>
 
-#include "app/details/form.h"
 #include "app/driver.h"
+#include "app/forms/form.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
 #include "app/schedule/radio_schedule.h"
@@ -40,7 +45,7 @@ TEST_CASE("a click in the section opens the floor") {
                       d.window.section().storey_area(first).center().toPoint());
     CHECK(d.floor().name == "First floor");
     REQUIRE(d.settle());
-    CHECK(d.w().floor_prediction()->floor == first);
+    CHECK(d.w().results().floor_prediction()->floor == first);
     QTest::keyClick(&d.window.section(), Qt::Key_Down);
     CHECK(d.floor().name == "Ground floor");
     d.press_button("addFloor");
@@ -51,21 +56,21 @@ TEST_CASE("a click in the section opens the floor") {
 TEST_CASE("steps change tools and say what they hold; the verdict opens the proof") {
     Demo d;
     QTest::mouseClick(d.find<QAbstractButton>("stepVenue"), Qt::LeftButton);
-    CHECK(d.w().step() == Step::venue);
+    CHECK(d.w().activity().step() == Step::venue);
     CHECK(d.find<QWidget>("tool-wall")->isVisible());
     QTest::keyClick(&d.window, Qt::Key_3, Qt::ControlModifier);
-    CHECK(d.w().step() == Step::placement);
+    CHECK(d.w().activity().step() == Step::placement);
     CHECK_FALSE(d.find<QWidget>("tool-wall")->isVisible());
     CHECK(d.find<StepButton>("stepPlacement")->mark() == "29 access points");
     auto* verdict = d.find<VerdictView>("verdict");
     CHECK(verdict->words().contains("5 GHz"));
     QTest::mouseClick(verdict, Qt::LeftButton);
-    CHECK(d.w().step() == Step::proof);
+    CHECK(d.w().activity().step() == Step::proof);
 }
 
 TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
     Demo d;
-    d.w().set_step(Step::proof);
+    d.w().activity().set_step(Step::proof);
     REQUIRE(d.settle());
     const QString before = d.find<VerdictView>("verdict")->words();
     ProofTable& table = d.window.proof().table();
@@ -89,7 +94,7 @@ TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
 TEST_CASE(
     "requirement sets are added from the library, held to a zone, turned off and removed, each undoable") {
     Demo d;
-    d.w().set_step(Step::proof);
+    d.w().activity().set_step(Step::proof);
     const auto& sets = [&]() -> const std::vector<RequirementSet>& { return *d.project().requirement_sets; };
     const std::size_t before = sets().size();
     auto* add = d.find<QPushButton>("addSet");
@@ -109,16 +114,16 @@ TEST_CASE(
     QTest::qWait(20);
     CHECK(where->text().contains(QString::fromUtf8("Café, Ground floor")));
     REQUIRE(d.settle());
-    CHECK(d.w().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
-    const std::size_t judged = d.w().verdict()->requirements.size();
+    CHECK(d.w().results().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
+    const std::size_t judged = d.w().results().verdict()->requirements.size();
     QTest::mouseClick(d.find<QCheckBox>(("setOn" + tail).toUtf8().constData()), Qt::LeftButton, {},
                       QPoint(6, 8));
     REQUIRE(d.settle());
     CHECK_FALSE(sets().back().on);
-    CHECK(d.w().verdict()->requirements.size() == judged - 4);
+    CHECK(d.w().results().verdict()->requirements.size() == judged - 4);
     d.press_button(("addRequirement" + tail).toUtf8().constData());
     CHECK(sets().back().requirements.size() == 5);
-    CHECK(d.w().requirement() == sets().back().requirements.back().id);
+    CHECK(d.w().selection().requirement() == sets().back().requirements.back().id);
     d.choose("requirementEach", "at least one of them");
     CHECK(sets().back().requirements.back().any_band);
     d.press_button("removeRequirement");
@@ -148,28 +153,28 @@ TEST_CASE("the wheel zooms at the pointer, the middle button pans, a double clic
 
 TEST_CASE("the threshold's handle asks what if: the hatched area grows as it is dragged") {
     Demo d;
-    const render::LegendLayout legend(QPointF(d.plan().width(), d.plan().height()), d.w().map());
+    const render::LegendLayout legend(QPointF(d.plan().width(), d.plan().height()), d.w().shown().map());
     const QPoint from = legend.handle().center().toPoint();
     QTest::mousePress(&d.plan(), Qt::LeftButton, {}, from);
     QTest::mouseMove(&d.plan(), QPoint(static_cast<int>(legend.x_of(-50)), from.y()));
     QTest::mouseRelease(&d.plan(), Qt::LeftButton, {}, from);
-    CHECK(d.w().map().threshold == Approx(-50).margin(1));
-    CHECK(d.w().selection().empty());
+    CHECK(d.w().shown().map().threshold == Approx(-50).margin(1));
+    CHECK(d.w().selection().items().empty());
 }
 
 TEST_CASE("the lens and the band of the map are chosen in the bar") {
     Demo d;
     d.choose("barCombo", "Serving access point");
-    CHECK(d.w().map().lens == LensId::serving);
+    CHECK(d.w().shown().map().lens == LensId::serving);
     CHECK(d.map_at({9.75, 25.25}) == 1);
     for (auto* b : d.window.findChildren<QToolButton*>("segment"))
         if (b->accessibleName() == "band 2.4") QTest::mouseClick(b, Qt::LeftButton);
-    CHECK(d.w().map().bands == band_24);
+    CHECK(d.w().shown().map().bands == band_24);
 }
 
 TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses what cannot be") {
     Demo d;
-    d.w().set_step(Step::spectrum);
+    d.w().activity().set_step(Step::spectrum);
     auto* table = d.table();
     REQUIRE(table->isVisible());
     std::size_t radios = 0;
@@ -197,7 +202,7 @@ TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses w
 
 TEST_CASE("the schedule goes to a spreadsheet and comes back as one edit") {
     Demo d;
-    d.w().set_step(Step::spectrum);
+    d.w().activity().set_step(Step::spectrum);
     auto* table = d.table();
     table->setFocus();
     table->selectionModel()->select(
@@ -226,7 +231,7 @@ TEST_CASE("closing with unsaved changes asks, and Cancel keeps the window") {
 
 TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres back") {
     Demo d;
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::venue);
     d.choose("siteUnits", "Feet and inches");
     CHECK(d.find<QLineEdit>("floorHeight")->text() == "15' 9\"");
     d.fill("floorHeight", "16'");
@@ -238,18 +243,18 @@ TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres b
     CHECK(d.project().settings.country == "US");
     // a code that is none of ours is shown as it came
     d.w().edit("Elsewhere", [](Project& p) { p.settings.country = "XK"; });
-    d.w().set_step(Step::placement);
-    d.w().set_step(Step::venue);
+    d.w().activity().set_step(Step::placement);
+    d.w().activity().set_step(Step::venue);
     CHECK(d.find<QComboBox>("siteCountry")->currentIndex() >= -1);
 }
 
 TEST_CASE("the access point tool brings the map along, wherever it is taken up") {
     Demo d;
-    d.w().set_step(Step::venue);
-    CHECK_FALSE(d.w().map_shown());
-    d.w().set_tool(ToolId::access_point);
-    CHECK(d.w().map_shown());
-    CHECK(d.w().tool() == ToolId::access_point);
+    d.w().activity().set_step(Step::venue);
+    CHECK_FALSE(d.w().activity().shows_map());
+    d.w().activity().set_tool(ToolId::access_point);
+    CHECK(d.w().activity().shows_map());
+    CHECK(d.w().activity().tool() == ToolId::access_point);
 }
 
 TEST_CASE("numbers typed in fields are read with either decimal sign and held to their range") {

@@ -6,22 +6,25 @@
 #include <cstdio>
 #include <random>
 
+#include "app/look/theme.h"
+#include "app/model/document.h"
 #include "app/shell/main_window.h"
-#include "app/shell/theme.h"
 #include "project/storage.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
 
-/// editor FILE SEED LETTER: the project's name is the letter and the count of edits, so that what is found later tells
-/// whose it is and how old. A file that another window has written is written over.
+/// editor FILE SEED LETTER: the project's name is the letter and the count of edits, so that what is found
+/// later tells whose it is and how old. A file that another window has written is written over.
 int main(int argc, char** argv) {
     if (argc != 4) return 2;
     QApplication app(argc, argv);
     app.setApplicationName("yemvo-crash-test");
     apply_theme(app);
     MainWindow window;
-    window.asking().changed_on_disk = [](const QString&, const QStringList&) { return Asking::OnDisk::write_over; };
+    window.asking().changed_on_disk = [](const QString&, const QStringList&) {
+        return Asking::OnDisk::write_over;
+    };
     window.asking().tell_failure = [](const QString&, const QString&) {};  // a full disk is what is tried
     window.show();
     window.open_file(argv[1]);

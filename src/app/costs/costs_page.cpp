@@ -8,7 +8,14 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
 
@@ -100,13 +107,15 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     table_->setColumnWidth(area_column, 150);
     table_->setColumnWidth(all_column, 250);
     row->addWidget(table_, 1);
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::map_changed, &Workspace::floor_changed})
-        connect(&workspace, signal, this, &CostsPage::refresh);
+    listen(this, &CostsPage::refresh, workspace.results(), &Results::changed, workspace.shown(),
+           &ShownMap::changed, workspace.in_view(), &InView::floor_changed);
     connect(area_, &QComboBox::activated, this, &CostsPage::ask);
     connect(table_, &QTableWidget::cellClicked, this, &CostsPage::select_type);
     connect(
         this, &CostsPage::failed, this,
-        [this](const QString& why) { workspace_.tell("The largest losses could not be worked out: " + why, true); },
+        [this](const QString& why) {
+            workspace_.tell("The largest losses could not be worked out: " + why, true);
+        },
         Qt::QueuedConnection);
     connect(
         this, &CostsPage::worked_out, this,
@@ -137,9 +146,9 @@ void CostsPage::fill_areas() {
 }
 
 void CostsPage::ask() {
-    const FloorPrediction* p = workspace_.floor_prediction();
+    const FloorPrediction* p = workspace_.results().floor_prediction();
     if (!p) return;
-    band_ = workspace_.map().bands.first();
+    band_ = workspace_.shown().map().bands.first();
     std::vector<std::uint8_t> wanted = p->mask->demanded;
     if (const ZoneId zone{area_->currentData().toUInt()}) {
         RequirementSet only;
@@ -190,7 +199,7 @@ void CostsPage::select_type(int row) {
          uses_of_type(workspace_.project(), costs_.rows[static_cast<std::size_t>(row)].type))
         if (site.floor == workspace_.floor_id() && site.item) there.push_back(*site.item);
     if (there.empty()) workspace_.tell("That type is in the way, but nothing of it is on this floor");
-    workspace_.select_alone(there);
+    workspace_.selection().select_alone(there);
 }
 
 void CostsPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().paper); }

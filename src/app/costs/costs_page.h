@@ -3,9 +3,10 @@
 #include <QTableWidget>
 #include <QWidget>
 
-#include "app/shell/behind.h"
-#include "app/shell/workspace.h"
+#include "app/behind/behind.h"
+#include "app/model/workspace.h"
 #include "coverage/costs.h"
+#include "project/project.h"
 
 class QComboBox;
 class QLabel;

@@ -7,9 +7,12 @@
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/results.h"
+#include "app/model/shown_map.h"
 #include "coverage/failure.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -149,7 +152,8 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
                 can.power_low_dbm +
                 std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
             ed.change("Change power of", [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
-        }, {can.power_low_dbm, can.power_high_dbm});
+        },
+        {can.power_low_dbm, can.power_high_dbm});
     power->setToolTip(QString("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
                           .arg(can.power_low_dbm)
                           .arg(can.power_high_dbm)
@@ -196,10 +200,10 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
 
     form->group("If it fails");
     auto* failure = form->text("Unserved", [&w, id] {
-        if (!w.prediction()) return QString();
+        if (!w.results().prediction()) return QString();
         QStringList bands_lost;
-        for (BandId b : w.map().bands.list()) {
-            const Area lost = lost_without(w.project(), w.prediction()->site, id, b);
+        for (BandId b : w.shown().map().bands.list()) {
+            const Area lost = lost_without(w.project(), w.results().prediction()->site, id, b);
             if (lost.demanded_m2 <= 0) continue;
             bands_lost << QString("%1 of the site at %2 GHz")
                               .arg(render::percent(lost.share_met()), QString::fromStdString(band(b).name));
@@ -225,14 +229,17 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         [ed](int i) { ed.change("Mount", [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); }); });
     form->length_field(
         form->row("Height"), "apHeight", m, [ed] { return ed.get().height_m; },
-        [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); }, limits::mounting_m);
+        [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); },
+        limits::mounting_m);
     row = form->row("Aim");
     form->number_field(
         row, "apAzimuth", "° azimuth", 0, [ed] { return ed.get().azimuth_deg; },
-        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); }, limits::angle_deg);
+        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); },
+        limits::angle_deg);
     form->number_field(
         row, "apTilt", "° tilt", 0, [ed] { return ed.get().downtilt_deg; },
-        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); }, limits::tilt_deg);
+        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); },
+        limits::tilt_deg);
 
     form->group("Gear");
     QStringList names;
@@ -262,7 +269,8 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                     throw Error("there is an access point " + std::to_string(static_cast<int>(v)) +
                                 " already");
             ed.change("Renumber", [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
-        }, {1, 9999});
+        },
+        {1, 9999});
     form->stretch();
     return form;
 }

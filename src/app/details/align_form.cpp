@@ -6,26 +6,29 @@
 #include <algorithm>
 
 #include "app/details/drawing_forms.h"
+#include "app/look/theme.h"
+#include "app/model/aligning.h"
+#include "app/model/drawings_in_view.h"
 #include "app/plan/align_tool.h"
-#include "app/shell/theme.h"
+#include "geometry/point.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 namespace {
 
 QString outcome_words(const Workspace& w) {
-    const std::size_t least = least_pairs(w.align_freedom);
-    if (w.align_pairs.size() < least)
+    if (!w.aligning().enough_pairs())
         return QString("Pick %1 pairs or more, far apart: first on this floor, then on the blue one.")
-            .arg(least);
-    const auto fit = align_fit(w);
+            .arg(least_pairs(w.aligning().freedom()));
+    const auto fit = w.aligning().fit();
     if (!fit) return "The places of the pairs coincide.";
-    const Point middle = w.align_pairs.front().here;
+    const Point middle = w.aligning().pairs().front().here;
     const Point moved = fit->map.apply(middle) - middle;
     QString words = QString("Moves %1 m").arg(render::figure(length(moved), 2));
-    if (w.align_freedom != Freedom::shift)
+    if (w.aligning().freedom() != Freedom::shift)
         words += QString(", turns %1°").arg(render::figure(fit->map.turn_deg, 2));
-    if (w.align_freedom == Freedom::shift_turn_scale)
+    if (w.aligning().freedom() == Freedom::shift_turn_scale)
         words += QString(", scales × %1").arg(render::figure(fit->map.scale, 4));
     if (fit->outlier)
         return words + QString(".\nPair %1 disagrees: without it the others agree within %2 m.")
@@ -50,27 +53,25 @@ Form* align_form(Workspace& w, QWidget* parent) {
     }
     form->choice(
         form->row("To"), "alignTo", names,
-        [&w, ids] { return static_cast<int>(std::find(ids.begin(), ids.end(), w.ghost()) - ids.begin()); },
+        [&w, ids] {
+            return static_cast<int>(std::find(ids.begin(), ids.end(), w.drawings().ghost()) - ids.begin());
+        },
         [&w, ids](int i) {
-            w.align_pairs.clear();
-            w.show_ghost(ids[static_cast<std::size_t>(i)]);
-            w.kinds_were_changed();
+            w.drawings().show_ghost(ids[static_cast<std::size_t>(i)]);
+            w.aligning().clear();
         });
     form->choice(
         form->row("May"), "alignFreedom", {"Shift", "Shift and turn", "Shift, turn and scale"},
-        [&w] { return static_cast<int>(w.align_freedom); },
-        [&w](int i) {
-            w.align_freedom = static_cast<Freedom>(i);
-            w.kinds_were_changed();
-        });
+        [&w] { return static_cast<int>(w.aligning().freedom()); },
+        [&w](int i) { w.aligning().allow(static_cast<Freedom>(i)); });
     form->group("Pairs");
-    for (std::size_t i = 0; i < w.align_pairs.size(); ++i) {
+    for (std::size_t i = 0; i < w.aligning().pairs().size(); ++i) {
         auto* row = form->row(QString("Pair %1").arg(i + 1));
         auto* off = new QLabel;
         off->setObjectName(QString("residual-%1").arg(i));
         row->addWidget(off, 1);
         form->on_refresh([&w, off, i] {
-            const auto fit = align_fit(w);
+            const auto fit = w.aligning().fit();
             if (!fit || i >= fit->residual_m.size()) return off->setText("");
             const bool bad = fit->outlier == i;
             off->setText(render::figure(fit->residual_m[i], 3) + " m off");
@@ -83,11 +84,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
         drop->setFixedSize(20, 20);
         drop->setToolTip("Leave this pair out");
         row->addWidget(drop);
-        QObject::connect(drop, &QToolButton::clicked, form, [&w, i] {
-            if (i < w.align_pairs.size())
-                w.align_pairs.erase(w.align_pairs.begin() + static_cast<std::ptrdiff_t>(i));
-            w.kinds_were_changed();
-        });
+        QObject::connect(drop, &QToolButton::clicked, form, [&w, i] { w.aligning().remove(i); });
     }
     auto* told = form->text({}, [&w] { return outcome_words(w); });
     told->setObjectName("alignOutcome");
@@ -96,7 +93,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
     apply->setObjectName("main");
     apply->setProperty("tests", "alignNow");
     form->widget(apply);
-    form->on_refresh([&w, apply] { apply->setEnabled(align_fit(w).has_value()); });
+    form->on_refresh([&w, apply] { apply->setEnabled(w.aligning().fit().has_value()); });
     QObject::connect(apply, &QPushButton::clicked, form, [&w] { align_now(w); });
     form->note(
         "Everything on this floor moves along: drawings, walls, zones, access points. The blue floor "

@@ -4,14 +4,17 @@
 #include <QPushButton>
 
 #include "app/details/drawing_forms.h"
+#include "app/model/in_view.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 
 Form* building_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
-    const Building* chosen = w.building();
+    const Building* chosen = w.in_view().building();
     if (!chosen) return form;
     const BuildingId id = chosen->id;
     const auto building = [&w, id]() -> Building {
@@ -41,15 +44,18 @@ Form* building_form(Workspace& w, QWidget* parent) {
     form->group("Place on the site");
     form->length_field(
         form->row("East"), "buildingX", metre, [=] { return building().placement.shift.x; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); }, {-50'000, 50'000});
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); },
+        {-50'000, 50'000});
     form->length_field(
         form->row("North"), "buildingY", metre, [=] { return building().placement.shift.y; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); }, {-50'000, 50'000});
+        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); },
+        {-50'000, 50'000});
     form->number_field(
         form->row("Turned"), "buildingTurn", "°", 1, [=] { return building().placement.turn_deg; },
         [=](double v) {
             change("Turn building", [&](Building& b) { b.placement.turn_deg = wrapped_deg(v); });
-        }, {-360, 360});
+        },
+        {-360, 360});
     form->length_field(
         form->row("Zero at"), "buildingLevel", metre, [=] { return building().level_m; },
         [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, limits::elevation_m);
@@ -79,7 +85,7 @@ Form* building_form(Workspace& w, QWidget* parent) {
                                          .arg(p.buildings.size() + 1);
                 made = add_building(p, name.toStdString(), kind, {1, 0, {std::ceil(east_m / 5 + 1) * 5, 0}});
             });
-            w.choose_building(made);
+            w.in_view().choose_building(made);
         });
     }
     auto* remove = new QPushButton("Remove " + QString::fromStdString(chosen->name));

@@ -1,8 +1,10 @@
 // One form a kind of thing.
 #pragma once
 #include <functional>
+#include <vector>
 
 #include "app/details/drawing_forms.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 

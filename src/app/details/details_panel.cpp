@@ -4,7 +4,19 @@
 
 #include "app/details/detail_forms.h"
 #include "app/kinds/kind_face.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/aligning.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/next_things.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
+#include "project/item.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 
@@ -18,12 +30,13 @@ DetailsPanel::DetailsPanel(Workspace& workspace, QWidget* parent)
     scroll_->setWidgetResizable(true);
     scroll_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     scroll_->setFrameShape(QFrame::NoFrame);
-    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::selection_changed,
-                        &Workspace::tool_changed, &Workspace::step_changed, &Workspace::prediction_changed,
-                        &Workspace::kinds_changed, &Workspace::drawing_changed, &Workspace::site_changed,
-                        &Workspace::map_changed})
-        connect(&workspace, signal, this, &DetailsPanel::refresh);
-    connect(&workspace, &Workspace::requirement_chosen, this, &DetailsPanel::refresh);
+    listen(this, &DetailsPanel::refresh, workspace, &Workspace::project_changed, workspace.in_view(),
+           &InView::floor_changed, workspace.selection(), &Selection::changed, workspace.activity(),
+           &Activity::tool_changed, workspace.activity(), &Activity::step_changed, workspace.results(),
+           &Results::changed, workspace.next(), &NextThings::changed, workspace.aligning(),
+           &Aligning::changed, workspace.drawings(), &DrawingsInView::changed, workspace.in_view(),
+           &InView::site_changed, workspace.shown(), &ShownMap::changed);
+    connect(&workspace.selection(), &Selection::requirement_chosen, this, &DetailsPanel::refresh);
     refresh();
 }
 
@@ -34,48 +47,51 @@ QString DetailsPanel::shape() const {
     // forms offer the building's floors by name
     for (const Floor& other : building_with(workspace_.project(), f->id).floors)
         units += QString("%1%2 ").arg(other.id.value).arg(QString::fromStdString(other.name));
-    if (workspace_.site_shown()) {
-        const Building* b = workspace_.building();
+    if (workspace_.in_view().site_shown()) {
+        const Building* b = workspace_.in_view().building();
         return units + QString("building %1 %2 %3 %4")
                            .arg(b ? b->id.value : 0)
                            .arg(b ? QString::fromStdString(b->name) : QString())
                            .arg(b ? static_cast<int>(b->kind) : 0)
                            .arg(workspace_.project().buildings.size());
     }
-    if (workspace_.tool() == ToolId::scale) {
-        const Drawing* d = workspace_.drawing();
+    if (workspace_.activity().tool() == ToolId::scale) {
+        const Drawing* d = workspace_.drawings().drawing();
         return units + QString("scale %1 %2 %3 %4")
                            .arg(f->id.value)
                            .arg(d ? d->id.value : 0)
                            .arg(d && d->scale_by == ScaleBy::lengths ? d->lengths.size() : 0)
                            .arg(f->drawings->size());
     }
-    if (workspace_.tool() == ToolId::align)
+    if (workspace_.activity().tool() == ToolId::align)
         return units + QString("align %1 %2 %3")
                            .arg(f->id.value)
-                           .arg(workspace_.ghost().value)
-                           .arg(workspace_.align_pairs.size());
-    if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate)
+                           .arg(workspace_.drawings().ghost().value)
+                           .arg(workspace_.aligning().pairs().size());
+    if (workspace_.activity().tool() != ToolId::select && workspace_.activity().tool() != ToolId::plate)
         return units + QString("kinds %1 %2 %3 %4")
-                           .arg(static_cast<int>(workspace_.tool()))
+                           .arg(static_cast<int>(workspace_.activity().tool()))
                            .arg(reinterpret_cast<quintptr>(workspace_.project().wall_types.identity()))
                            .arg(QString("%1%2%3%4")
-                                    .arg(static_cast<int>(workspace_.next.obstacle_shape))
-                                    .arg(workspace_.next.column_round)
-                                    .arg(workspace_.next.take_room)
-                                    .arg(workspace_.next.ceiling_hung))
-                           .arg(workspace_.tool() == ToolId::access_point ? workspace_.model_kind.value : 0);
-    const auto& chosen = workspace_.selection();
-    if (chosen.size() > 1 || !workspace_.selection_elsewhere().empty()) {
-        QString s = units + QString("several %1").arg(workspace_.selection_elsewhere().size());
+                                    .arg(static_cast<int>(workspace_.next()->obstacle_shape))
+                                    .arg(workspace_.next()->column_round)
+                                    .arg(workspace_.next()->take_room)
+                                    .arg(workspace_.next()->ceiling_hung))
+                           .arg(workspace_.activity().tool() == ToolId::access_point
+                                    ? workspace_.next()->model.value
+                                    : 0);
+    const auto& chosen = workspace_.selection().items();
+    if (chosen.size() > 1 || !workspace_.selection().elsewhere().empty()) {
+        QString s = units + QString("several %1").arg(workspace_.selection().elsewhere().size());
         for (const Item& i : chosen) s += QString(" %1/%2").arg(static_cast<int>(i.kind)).arg(i.id);
         return s;
     }
-    if (chosen.empty() && workspace_.step() == Step::proof) {
+    if (chosen.empty() && workspace_.activity().step() == Step::proof) {
         QString s = units + "proof";
         for (const RequirementSet& set : *workspace_.project().requirement_sets)
             s += QString(" %1").arg(set.id.value);
-        if (const Requirement* r = find_requirement(workspace_.project(), workspace_.requirement()))
+        if (const Requirement* r =
+                find_requirement(workspace_.project(), workspace_.selection().requirement()))
             s += QString(" of %1 %2 %3 %4")
                      .arg(r->id.value)
                      .arg(QString::fromStdString(r->lens))
@@ -91,7 +107,7 @@ QString DetailsPanel::shape() const {
                      .arg(d.id.value)
                      .arg(QString::fromStdString(d.name))
                      .arg(d.earlier.has_value());
-        if (const Drawing* d = workspace_.drawing()) s += QString(" of %1").arg(d->id.value);
+        if (const Drawing* d = workspace_.drawings().drawing()) s += QString(" of %1").arg(d->id.value);
         return s;
     }
     QString s = units + QString("item %1 %2").arg(static_cast<int>(chosen[0].kind)).arg(chosen[0].id);
@@ -118,22 +134,24 @@ void DetailsPanel::refresh() {
 void DetailsPanel::rebuild() {
     form_ = nullptr;
     if (workspace_.floor()) {
-        const auto& chosen = workspace_.selection();
-        if (workspace_.site_shown()) {
+        const auto& chosen = workspace_.selection().items();
+        if (workspace_.in_view().site_shown()) {
             form_ = building_form(workspace_, nullptr);
-        } else if (workspace_.tool() == ToolId::scale) {
+        } else if (workspace_.activity().tool() == ToolId::scale) {
             form_ = scale_form(workspace_, nullptr);
-        } else if (workspace_.tool() == ToolId::align) {
+        } else if (workspace_.activity().tool() == ToolId::align) {
             form_ = align_form(workspace_, nullptr);
-        } else if (workspace_.tool() != ToolId::select && workspace_.tool() != ToolId::plate) {
+        } else if (workspace_.activity().tool() != ToolId::select &&
+                   workspace_.activity().tool() != ToolId::plate) {
             form_ = kinds_form(workspace_, nullptr);
-        } else if (chosen.size() > 1 || !workspace_.selection_elsewhere().empty()) {
+        } else if (chosen.size() > 1 || !workspace_.selection().elsewhere().empty()) {
             form_ = several_form(workspace_, nullptr);
-        } else if (chosen.empty() && workspace_.step() == Step::proof) {
+        } else if (chosen.empty() && workspace_.activity().step() == Step::proof) {
             form_ = requirements_form(workspace_, nullptr);
         } else if (chosen.size() == 1) {
-            form_ = kind_face(chosen.front().kind)
-                        .form(workspace_, chosen.front(), {[this](NoteId id) { emit photo_asked(id); }});
+            form_ = kind_face(chosen.front().kind).form(workspace_, chosen.front(), {[this](NoteId id) {
+                                                            emit photo_asked(id);
+                                                        }});
         } else {
             form_ = floor_form(
                 workspace_, nullptr,

@@ -2,7 +2,7 @@
 #pragma once
 #include <QScrollArea>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
 
 namespace yemvo::app {
 

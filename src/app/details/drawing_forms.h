@@ -1,6 +1,6 @@
 // Details of what lies under and beside a floor: drawings, scale, alignment, buildings.
 #pragma once
-#include "app/details/form.h"
+#include "app/forms/form.h"
 
 namespace yemvo::app {
 

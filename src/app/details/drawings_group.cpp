@@ -7,9 +7,14 @@
 #include <QToolButton>
 
 #include "app/details/drawing_forms.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/tool_id.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {
@@ -62,7 +67,7 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen, cons
     const QString words = QString::fromStdString(drawing.name);
     name->setText(QFontMetrics(render::font(13, chosen ? 600 : 400)).elidedText(words, Qt::ElideMiddle, 186));
     name->setToolTip(words);
-    QObject::connect(name, &QPushButton::clicked, &form, [&w, id] { w.choose_drawing(id); });
+    QObject::connect(name, &QPushButton::clicked, &form, [&w, id] { w.drawings().choose(id); });
     row->addWidget(name, 1);
     auto* more = new QToolButton;
     more->setObjectName(QString("drawingMenu-%1").arg(id.value));
@@ -91,9 +96,12 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen, cons
 void add_comparison(Form& form, Workspace& w, DrawingId id) {
     form.choice(
         form.row("Compare"), "compareRevision", {"Newer only", "Older only", "Blink", "Differences tinted"},
-        [&w, id] { return w.comparison().drawing == id ? static_cast<int>(w.comparison().show) : 0; },
+        [&w, id] {
+            return w.drawings().comparison().drawing == id ? static_cast<int>(w.drawings().comparison().show)
+                                                           : 0;
+        },
         [&w, id](int i) {
-            w.compare({static_cast<Comparison::Show>(i), id});
+            w.drawings().compare({static_cast<Comparison::Show>(i), id});
         });
     auto* row = form.row({});
     auto* done = new QPushButton("Forget the older");
@@ -158,7 +166,7 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
     form.group("Drawings");
     if (floor.drawings->empty())
         form.note("None yet: drop a picture, PDF, SVG or DXF on the plan, or paste one.");
-    const Drawing* chosen = w.drawing();
+    const Drawing* chosen = w.drawings().drawing();
     for (auto d = floor.drawings->rbegin(); d != floor.drawings->rend(); ++d)
         add_row(form, w, *d, chosen && chosen->id == d->id, actions);
     if (chosen) {
@@ -177,7 +185,8 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
             },
             [&w, id](double v) {
                 change_drawing(w, id, "Fade drawing", [&](Drawing& d) { d.opacity = v / 100; });
-            }, {0, 100});
+            },
+            {0, 100});
         if (chosen->earlier) add_comparison(form, w, id);
     }
     auto* row = form.row({});
@@ -190,7 +199,7 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
     auto* scale = new QPushButton("Scale");
     scale->setObjectName("scaleDrawing");
     scale->setToolTip("Give the drawing its scale (L)");
-    QObject::connect(scale, &QPushButton::clicked, &form, [&w] { w.set_tool(ToolId::scale); });
+    QObject::connect(scale, &QPushButton::clicked, &form, [&w] { w.activity().set_tool(ToolId::scale); });
     row->addWidget(scale);
 }
 

@@ -7,11 +7,16 @@
 #include <optional>
 
 #include "app/details/detail_forms.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/next_things.h"
+#include "app/model/tool_id.h"
 #include "app/plan/tools.h"
-#include "app/shell/theme.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {
@@ -87,8 +92,8 @@ protected:
     }
 };
 
-/// The types of a use, under the heads a builder would look for; `get` and `set` tell which draws next.
-void type_palette(Form* form, Workspace& w, TypeUse use, std::function<WallTypeId&()> chosen) {
+/// The types of a use, under the heads a builder would look for; the chosen one draws next.
+void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*chosen) {
     form->widget(new TypeHead);
     std::vector<const WallType*> types;
     for (const WallType& t : *w.project().wall_types)
@@ -105,44 +110,29 @@ void type_palette(Form* form, Workspace& w, TypeUse use, std::function<WallTypeI
         }
         auto* row = new TypeRow(*t, form);
         const WallTypeId id = t->id;
-        QObject::connect(row, &QAbstractButton::clicked, form, [&w, id, chosen] {
-            chosen() = id;
-            w.kinds_were_changed();
-        });
-        form->on_refresh([row, id, chosen] { row->setChecked(chosen() == id); });
+        QObject::connect(row, &QAbstractButton::clicked, form,
+                         [&w, id, chosen] { w.next().change([&](NextKinds& n) { n.*chosen = id; }); });
+        form->on_refresh([&w, row, id, chosen] { row->setChecked(w.next().kinds().*chosen == id); });
         form->widget(row);
     }
     form->note(use == TypeUse::obstacle ? "Loss in dB for a metre of way through it."
                                         : "Loss in dB for one crossing at square entry.");
 }
 
-void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId Workspace::*chosen) {
-    type_palette(form, w, use, [&w, chosen]() -> WallTypeId& { return w.*chosen; });
-}
-
-void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*chosen) {
-    type_palette(form, w, use, [&w, chosen]() -> WallTypeId& { return w.next.*chosen; });
-}
-
 void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object, double NextKinds::*field,
                  double low_m, double high_m) {
     form->length_field(
-        row, object, w.units() == LengthUnits::metres ? "m" : "", [&w, field] { return w.next.*field; },
-        [&w, field](double v) {
-            w.next.*field = v;
-            w.kinds_were_changed();
-        }, {low_m, high_m});
+        row, object, w.units() == LengthUnits::metres ? "m" : "",
+        [&w, field] { return w.next().kinds().*field; },
+        [&w, field](double v) { w.next().change([&](NextKinds& n) { n.*field = v; }); }, {low_m, high_m});
 }
 
 template <class Enum>
 void next_choice(Form* form, Workspace& w, const char* label, const char* object, const QStringList& names,
                  Enum NextKinds::*field) {
     form->choice(
-        form->row(label), object, names, [&w, field] { return static_cast<int>(w.next.*field); },
-        [&w, field](int i) {
-            w.next.*field = static_cast<Enum>(i);
-            w.kinds_were_changed();
-        });
+        form->row(label), object, names, [&w, field] { return static_cast<int>(w.next().kinds().*field); },
+        [&w, field](int i) { w.next().change([&](NextKinds& n) { n.*field = static_cast<Enum>(i); }); });
 }
 
 /// How walls are drawn: as runs, rectangles, arcs, or along the drawing.
@@ -152,11 +142,11 @@ void wall_manner(Form* form, Workspace& w) {
     form->choice(
         form->row("Draw as"), "wallManner", {"Run", "Rectangle", "Arc", "Follow the drawing"},
         [&w] {
-            return static_cast<int>(std::find(std::begin(tools), std::end(tools), w.tool()) -
+            return static_cast<int>(std::find(std::begin(tools), std::end(tools), w.activity().tool()) -
                                     std::begin(tools));
         },
-        [&w](int i) { w.set_tool(tools[i]); });
-    if (w.tool() != ToolId::follow)
+        [&w](int i) { w.activity().set_tool(tools[i]); });
+    if (w.activity().tool() != ToolId::follow)
         next_choice(form, w, "Draw its", "wallFace", {"Centre line", "Left face", "Right face"},
                     &NextKinds::wall_face);
 }
@@ -166,33 +156,29 @@ void wall_height(Form* form, Workspace& w) {
     next_length(form, w, form->row("From"), "nextWallBase", &NextKinds::wall_base_m, -20, 100);
     form->choice(
         form->row("Up to"), "nextWallFull", {"The slab above", "A height", "The ceiling"},
-        [&w] { return w.wall_top_m             ? 1
-                      : w.next.wall_to_ceiling ? 2
-                                               : 0; },
+        [&w] { return w.next()->wall_top_m        ? 1
+                      : w.next()->wall_to_ceiling ? 2
+                                                  : 0; },
         [&w](int i) {
-            w.wall_top_m = i != 1 ? std::optional<double>() : std::optional<double>(1.5);
-            w.next.wall_to_ceiling = i == 2;
-            w.kinds_were_changed();
+            w.next().change([&](NextKinds& n) {
+                n.wall_top_m = i != 1 ? std::optional<double>() : std::optional<double>(1.5);
+                n.wall_to_ceiling = i == 2;
+            });
         });
     form->length_field(
         form->row("Top"), "nextWallTop", w.units() == LengthUnits::metres ? "m" : "",
-        [&w] { return w.wall_top_m.value_or(w.floor()->height_m); },
-        [&w](double v) {
-            w.wall_top_m = v;
-            w.kinds_were_changed();
-        }, limits::above_floor_m);
+        [&w] { return w.next()->wall_top_m.value_or(w.floor()->height_m); },
+        [&w](double v) { w.next().change([&](NextKinds& n) { n.wall_top_m = v; }); }, limits::above_floor_m);
 }
 
 /// Drawn, or the room round a click.
 void outline_manner(Form* form, Workspace& w) {
     form->choice(
         form->row("Outline"), "outlineManner", {"Draw it", "Take the room clicked"},
-        [&w] { return w.next.take_room ? 1 : 0; },
-        [&w](int i) {
-            w.next.take_room = i == 1;
-            w.kinds_were_changed();
-        });
-    if (w.next.take_room) next_length(form, w, form->row("Gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
+        [&w] { return w.next()->take_room ? 1 : 0; },
+        [&w](int i) { w.next().change([&](NextKinds& n) { n.take_room = i == 1; }); });
+    if (w.next()->take_room)
+        next_length(form, w, form->row("Gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
 }
 
 void obstacle_kinds(Form* form, Workspace& w) {
@@ -200,27 +186,19 @@ void obstacle_kinds(Form* form, Workspace& w) {
     next_choice(form, w, "Kind", "nextObstacleKind", obstacle_kind_names(), &NextKinds::obstacle_kind);
     next_choice(form, w, "Make", "nextObstacleShape", {"One outline", "Rows in a rectangle"},
                 &NextKinds::obstacle_shape);
-    if (w.next.obstacle_shape == ObstacleShape::rows) {
+    if (w.next()->obstacle_shape == ObstacleShape::rows) {
         auto* count = form->row("Rows, deep");
         form->number_field(
-            count, "nextRows", "", 0, [&w] { return w.next.rows.rows; },
-            [&w](double v) {
-                w.next.rows.rows = static_cast<int>(v);
-                w.kinds_were_changed();
-            }, {1, 200});
+            count, "nextRows", "", 0, [&w] { return w.next()->rows.rows; },
+            [&w](double v) { w.next().change([&](NextKinds& n) { n.rows.rows = static_cast<int>(v); }); },
+            {1, 200});
         form->length_field(
-            count, "nextRowDepth", "m", [&w] { return w.next.rows.depth_m; },
-            [&w](double v) {
-                w.next.rows.depth_m = v;
-                w.kinds_were_changed();
-            }, {0.1, 50});
+            count, "nextRowDepth", "m", [&w] { return w.next()->rows.depth_m; },
+            [&w](double v) { w.next().change([&](NextKinds& n) { n.rows.depth_m = v; }); }, {0.1, 50});
         form->choice(
             form->row("They run"), "nextRowsAlong", {"Along the longer side", "Across it"},
-            [&w] { return w.next.rows.along_width ? 0 : 1; },
-            [&w](int i) {
-                w.next.rows.along_width = i == 0;
-                w.kinds_were_changed();
-            });
+            [&w] { return w.next()->rows.along_width ? 0 : 1; },
+            [&w](int i) { w.next().change([&](NextKinds& n) { n.rows.along_width = i == 0; }); });
         form->note("The aisles between them share what is left of the rectangle.");
     } else {
         outline_manner(form, w);
@@ -233,14 +211,11 @@ void column_kinds(Form* form, Workspace& w) {
     form->group("Columns placed next");
     form->choice(
         form->row("Shape"), "nextColumnRound", {"Square", "Round"},
-        [&w] { return w.next.column_round ? 1 : 0; },
-        [&w](int i) {
-            w.next.column_round = i == 1;
-            w.kinds_were_changed();
-        });
-    auto* size = form->row(w.next.column_round ? "Diameter" : "Size");
+        [&w] { return w.next()->column_round ? 1 : 0; },
+        [&w](int i) { w.next().change([&](NextKinds& n) { n.column_round = i == 1; }); });
+    auto* size = form->row(w.next()->column_round ? "Diameter" : "Size");
     next_length(form, w, size, "nextColumnWidth", &NextKinds::column_width_m, 0.02, 50);
-    if (!w.next.column_round)
+    if (!w.next()->column_round)
         next_length(form, w, size, "nextColumnDepth", &NextKinds::column_depth_m, 0.02, 50);
     type_palette(form, w, TypeUse::obstacle, &NextKinds::column_type);
 }
@@ -251,21 +226,17 @@ void ceiling_kinds(Form* form, Workspace& w) {
     next_length(form, w, form->row("Height"), "nextCeilingHeight", &NextKinds::ceiling_height_m, 0.5, 200);
     form->choice(
         form->row("Hung with"), "nextCeilingHung", {"Nothing, only lower", "A type"},
-        [&w] { return w.next.ceiling_hung ? 1 : 0; },
-        [&w](int i) {
-            w.next.ceiling_hung = i == 1;
-            w.kinds_were_changed();
-        });
-    if (w.next.ceiling_hung) type_palette(form, w, TypeUse::ceiling, &NextKinds::ceiling_type);
+        [&w] { return w.next()->ceiling_hung ? 1 : 0; },
+        [&w](int i) { w.next().change([&](NextKinds& n) { n.ceiling_hung = i == 1; }); });
+    if (w.next()->ceiling_hung) type_palette(form, w, TypeUse::ceiling, &NextKinds::ceiling_type);
 }
 
 void shaft_kinds(Form* form, Workspace& w) {
     form->group("Shafts drawn next");
     form->name_field(
-        form->row("Name"), "nextShaftName", [&w] { return QString::fromStdString(w.next.shaft_name); },
+        form->row("Name"), "nextShaftName", [&w] { return QString::fromStdString(w.next()->shaft_name); },
         [&w](const QString& text) {
-            w.next.shaft_name = text.toStdString();
-            w.kinds_were_changed();
+            w.next().change([&](NextKinds& n) { n.shaft_name = text.toStdString(); });
         });
     form->note(
         "Walls round it on this floor and all above, a void in each slab between, and a zone without "
@@ -282,17 +253,18 @@ void model_list(Form* form, Workspace& w) {
     }
     form->choice(
         form->row("Model"), "nextModel", names,
-        [&w, ids] { return static_cast<int>(std::find(ids.begin(), ids.end(), w.model_kind) - ids.begin()); },
+        [&w, ids] {
+            return static_cast<int>(std::find(ids.begin(), ids.end(), w.next()->model) - ids.begin());
+        },
         [&w, ids](int i) {
-            w.model_kind = ids[static_cast<std::size_t>(i)];
-            w.kinds_were_changed();
+            w.next().change([&](NextKinds& n) { n.model = ids[static_cast<std::size_t>(i)]; });
         });
     form->text("Mount", [&w] {
-        const AccessPointModel& m = model(w.project(), w.model_kind);
+        const AccessPointModel& m = model(w.project(), w.next()->model);
         return QString::fromUtf8(mount_name(m.mount).data()) + ", " +
                render::local(format_length(m.mount_height_m, w.units())) + " up";
     });
-    for (const RadioModel& r : model(w.project(), w.model_kind).radios)
+    for (const RadioModel& r : model(w.project(), w.next()->model).radios)
         for (const RadioBand& b : r.bands)
             form->text(QString::fromStdString(band(b.band).name) + " GHz", [b] {
                 return QString("%1 MHz, %2 to %3 dBm, %4 dBi")
@@ -307,14 +279,14 @@ void model_list(Form* form, Workspace& w) {
 
 Form* kinds_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
-    switch (w.tool()) {
+    switch (w.activity().tool()) {
         case ToolId::wall:
         case ToolId::wall_rectangle:
         case ToolId::wall_arc:
         case ToolId::follow:
             form->group("Walls");
             wall_manner(form, w);
-            type_palette(form, w, TypeUse::wall, &Workspace::wall_kind);
+            type_palette(form, w, TypeUse::wall, &NextKinds::wall_type);
             wall_height(form, w);
             break;
         case ToolId::door:
@@ -326,12 +298,9 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
             }
             form->choice(
                 form->row("Stands"), "nextDoorOpen", {"Shut", "Open"},
-                [&w] { return w.next.door_open ? 1 : 0; },
-                [&w](int i) {
-                    w.next.door_open = i == 1;
-                    w.kinds_were_changed();
-                });
-            type_palette(form, w, TypeUse::door, &Workspace::door_kind);
+                [&w] { return w.next()->door_open ? 1 : 0; },
+                [&w](int i) { w.next().change([&](NextKinds& n) { n.door_open = i == 1; }); });
+            type_palette(form, w, TypeUse::door, &NextKinds::door_type);
             break;
         case ToolId::window:
             form->group("Windows placed next");
@@ -341,16 +310,15 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
                 next_length(form, w, size, "nextWindowSill", &NextKinds::window_sill_m, -5, 50);
                 next_length(form, w, size, "nextWindowHead", &NextKinds::window_head_m, 0.1, 50);
             }
-            type_palette(form, w, TypeUse::window, &Workspace::window_kind);
+            type_palette(form, w, TypeUse::window, &NextKinds::window_type);
             break;
         case ToolId::zone:
             form->group("Zones drawn next");
             form->choice(
                 form->row("Kind"), "nextZoneKind", zone_kind_names(),
-                [&w] { return static_cast<int>(w.zone_kind); },
+                [&w] { return static_cast<int>(w.next()->zone_kind); },
                 [&w](int i) {
-                    w.zone_kind = static_cast<ZoneKind>(i);
-                    w.kinds_were_changed();
+                    w.next().change([&](NextKinds& n) { n.zone_kind = static_cast<ZoneKind>(i); });
                 });
             outline_manner(form, w);
             form->note("Requirements hold in served zones; a floor without any is judged as a whole.");
@@ -411,8 +379,8 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::plate:
             break;
         default:  // a kind's own tool says what it does
-            form->group(tool_info(w.tool()).name);
-            form->note(QString(tool_info(w.tool()).what) + ".");
+            form->group(tool_info(w.activity().tool()).name);
+            form->note(QString(tool_info(w.activity().tool()).what) + ".");
     }
     form->stretch();
     return form;

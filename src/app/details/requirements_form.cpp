@@ -8,10 +8,13 @@
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
 #include "coverage/verdict.h"
 #include "project/edits.h"
 #include "project/library.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -25,7 +28,8 @@ public:
 
 protected:
     void paintEvent(QPaintEvent*) override {
-        const RequirementResult* r = workspace_.verdict() ? workspace_.verdict()->find(id_) : nullptr;
+        const RequirementResult* r =
+            workspace_.results().verdict() ? workspace_.results().verdict()->find(id_) : nullptr;
         QPainter p(this);
         if (!r || r->site.demanded_m2 <= 0) {
             p.setFont(render::font(11.5));
@@ -144,7 +148,8 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
     auto* row = form->row(info->more_is_better ? "At least" : "At most");
     form->number_field(
         row, "requirementLimit", unit, decimals, [get] { return get().limit; },
-        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); }, limits::requirement_limit);
+        [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); },
+        limits::requirement_limit);
     form->number_field(
         row, "requirementShare", "% of area", 0, [get] { return 100 * get().share_required; },
         [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, {0, 100});
@@ -159,7 +164,8 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
                     std::erase_if(r.band_limits, [&](const auto& own) { return own.first == b; });
                     if (v != r.limit) r.band_limits.emplace_back(b, v);
                 });
-            }, {-200, 10000});
+            },
+            {-200, 10000});
     }
 }
 
@@ -177,7 +183,7 @@ void add_requirement_rows(Form* form, Workspace& w, RequirementId id) {
     remove->setObjectName("removeRequirement");
     form->row("")->addWidget(remove);
     QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
-        w.choose_requirement({});
+        w.selection().choose_requirement({});
         w.edit("Remove requirement", [&](Project& p) { remove_requirement(p, id); });
     });
 }
@@ -280,7 +286,7 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
         w.edit("Add requirement", [&](Project& p) {
             made = add_requirement(p, id, {{}, "signal", band_5, -67, 0.95});
         });
-        w.choose_requirement(made);
+        w.selection().choose_requirement(made);
     });
     auto* remove = new QPushButton("Remove set");
     remove->setObjectName("removeSet" + tail);
@@ -316,8 +322,8 @@ QPushButton* add_set_button(Form* form, Workspace& w) {
 
 Form* requirements_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
-    if (find_requirement(w.project(), w.requirement())) {
-        add_requirement_rows(form, w, w.requirement());
+    if (find_requirement(w.project(), w.selection().requirement())) {
+        add_requirement_rows(form, w, w.selection().requirement());
     } else {
         auto* title = new QLabel("Requirements");
         title->setObjectName("title");

@@ -5,9 +5,14 @@
 #include <QToolButton>
 
 #include "app/details/drawing_forms.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/tool_id.h"
 #include "exchange/cad_drawing.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -19,7 +24,7 @@ const Drawing* present(Workspace& w, DrawingId id) {
 
 void take(Workspace& w, const Drawing& scaled, Point fixed) {
     const FloorId at = w.floor_id();
-    const bool with_floor = w.scale_with_floor;
+    const bool with_floor = w.drawings().scales_floor();
     w.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, scaled, fixed, with_floor); });
 }
 
@@ -56,7 +61,8 @@ void add_length(Form& form, Workspace& w, DrawingId id, std::size_t index) {
             const Point fixed = d.to_venue(d.lengths.front().a);
             d.lengths[index].length_m = v;
             take(w, scaled_by_lengths(d), fixed);
-        }, {0.001, 100'000});
+        },
+        {0.001, 100'000});
     auto* off = new QLabel;
     off->setObjectName(QString("disagreement-%1").arg(index));
     off->setFixedWidth(52);
@@ -102,7 +108,8 @@ void add_file_scale(Form& form, Workspace& w, DrawingId id) {
                 now.lengths.clear();
                 const Point fixed = extent(now).low;
                 take(w, rescaled(now, metres_per_point(ratio), fixed, ScaleBy::printed_ratio), fixed);
-            }, {0.1, 100'000});
+            },
+            {0.1, 100'000});
     } else if (d.source.kind == DrawingKind::dxf) {
         form.group("Or by the drawing's unit");
         form.choice(
@@ -127,7 +134,7 @@ void add_file_scale(Form& form, Workspace& w, DrawingId id) {
 Form* scale_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
     form->group("Scale");
-    const Drawing* drawing = w.drawing();
+    const Drawing* drawing = w.drawings().drawing();
     if (!drawing) {
         form->note("This floor has no drawing to scale: drop one on the plan.");
         form->stretch();
@@ -143,18 +150,18 @@ Form* scale_form(Workspace& w, QWidget* parent) {
     form->choice(
         form->row("Drawing"), "scaledDrawing", names,
         [ids, id] { return static_cast<int>(std::find(ids.begin(), ids.end(), id) - ids.begin()); },
-        [&w, ids](int i) { w.choose_drawing(ids[static_cast<std::size_t>(i)]); });
+        [&w, ids](int i) { w.drawings().choose(ids[static_cast<std::size_t>(i)]); });
     form->text("Now", [&w, id] {
         const Drawing* d = present(w, id);
         return d ? scale_words(*d, w.units()) : QString();
     });
     form->choice(
         form->row("By"), "scaleMode", {"Known lengths", "A known area", "Check a length"},
-        [&w] { return static_cast<int>(w.scale_mode); },
+        [&w] { return static_cast<int>(w.drawings().scale_mode()); },
         [&w](int i) {
-            w.scale_mode = static_cast<Workspace::ScaleMode>(i);
-            w.set_tool(ToolId::select);  // what was begun is dropped
-            w.set_tool(ToolId::scale);
+            w.drawings().set_scale_mode(static_cast<ScaleMode>(i));
+            w.activity().set_tool(ToolId::select);  // what was begun is dropped
+            w.activity().set_tool(ToolId::scale);
         });
     if (!drawing->lengths.empty() && drawing->scale_by == ScaleBy::lengths) {
         form->group("Known lengths");
@@ -171,8 +178,8 @@ Form* scale_form(Workspace& w, QWidget* parent) {
     along->setObjectName("scaleWithFloor");
     along->setToolTip("Walls, zones and access points of this floor keep their places on the drawing");
     form->widget(along);
-    form->on_refresh([&w, along] { along->setChecked(w.scale_with_floor); });
-    QObject::connect(along, &QCheckBox::clicked, form, [&w](bool on) { w.scale_with_floor = on; });
+    form->on_refresh([&w, along] { along->setChecked(w.drawings().scales_floor()); });
+    QObject::connect(along, &QCheckBox::clicked, form, [&w](bool on) { w.drawings().set_scales_floor(on); });
     form->stretch();
     return form;
 }

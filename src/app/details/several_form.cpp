@@ -6,9 +6,14 @@
 #include <optional>
 
 #include "app/details/detail_forms.h"
-#include "app/details/form_parts.h"
+#include "app/forms/form_parts.h"
+#include "app/model/selection.h"
 #include "project/edits.h"
+#include "project/item.h"
+#include "project/items.h"
+#include "project/project.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {
@@ -20,8 +25,8 @@ struct Chosen {
 
 std::vector<Chosen> all_chosen(Workspace& w) {
     std::vector<Chosen> out;
-    for (const Item& i : w.selection()) out.push_back({w.floor(), i});
-    for (const auto& [at, items] : w.selection_elsewhere())
+    for (const Item& i : w.selection().items()) out.push_back({w.floor(), i});
+    for (const auto& [at, items] : w.selection().elsewhere())
         if (const Floor* f = find_floor(w.project(), at))
             for (const Item& i : items) out.push_back({f, i});
     return out;
@@ -62,8 +67,8 @@ void shared_length(Form& form, Workspace& w, const QString& label, const QString
             try {
                 const double v = parse_length_m(render::plain(text), w.units());
                 if (v < low_m || v > high_m) throw Error("that is no " + label.toLower().toStdString());
-                w.edit_selected("Change " + label.toLower(),
-                                [&](Project& p, FloorId at, const Item& i) { set(p, at, i, v); });
+                w.selection().edit("Change " + label.toLower(),
+                                   [&](Project& p, FloorId at, const Item& i) { set(p, at, i, v); });
             } catch (const Error& fault) {
                 field->show_fault(QString::fromUtf8(fault.what()));
                 w.tell(QString::fromUtf8(fault.what()), true);
@@ -72,8 +77,7 @@ void shared_length(Form& form, Workspace& w, const QString& label, const QString
     form.on_refresh([&w, field, get] {
         const auto value = shared_value(w, get);
         field->setPlaceholderText("differs");
-        field->show_value(value ? render::local(format_length(*value, w.units(), false))
-                                : QString());
+        field->show_value(value ? render::local(format_length(*value, w.units(), false)) : QString());
     });
 }
 
@@ -129,7 +133,7 @@ void opening_sizes(Form& form, Workspace& w) {
             return open ? static_cast<int>(*open) : -1;
         },
         [&w](int i) {
-            w.edit_selected(i == 1 ? "Open" : "Shut", [&](Project& p, FloorId at, const Item& item) {
+            w.selection().edit(i == 1 ? "Open" : "Shut", [&](Project& p, FloorId at, const Item& item) {
                 Opening o =
                     *find_opening(*find_wall(*find_floor(p, at), WallId{item.wall}), OpeningId{item.id});
                 o.open = i == 1;
@@ -145,9 +149,9 @@ Form* several_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
     title(*form, "Several things");
     form->text("Selected", [&w] { return kind_words(w); })->setWordWrap(true);
-    if (!w.selection_elsewhere().empty())
+    if (!w.selection().elsewhere().empty())
         form->text("Floors",
-                   [&w] { return QString("this one and %1 more").arg(w.selection_elsewhere().size()); });
+                   [&w] { return QString("this one and %1 more").arg(w.selection().elsewhere().size()); });
     const auto all = all_chosen(w);
     std::optional<TypeUse> use;
     bool same_use = true;
@@ -168,7 +172,7 @@ Form* several_form(Workspace& w, QWidget* parent) {
             },
             [&w, types](int i) {
                 const WallTypeId type = types[static_cast<std::size_t>(i)];
-                w.edit_selected("Change type", [&](Project& p, FloorId at, const Item& item) {
+                w.selection().edit("Change type", [&](Project& p, FloorId at, const Item& item) {
                     set_type(p, at, item, type);
                 });
             });
@@ -176,11 +180,11 @@ Form* several_form(Workspace& w, QWidget* parent) {
         if (*use == TypeUse::wall) wall_heights(*form, w);
         if (*use == TypeUse::door || *use == TypeUse::window) opening_sizes(*form, w);
     }
-    if (w.selection_elsewhere().empty() && w.floor()) arrange_group(*form, w);
+    if (w.selection().elsewhere().empty() && w.floor()) arrange_group(*form, w);
     auto* remove = new QPushButton("Delete them");
     remove->setObjectName("deleteSeveral");
     QObject::connect(
-        remove, &QPushButton::clicked, form, [&w] { w.delete_selection(); }, Qt::QueuedConnection);
+        remove, &QPushButton::clicked, form, [&w] { w.selection().remove(); }, Qt::QueuedConnection);
     form->widget(remove);
     form->stretch();
     return form;

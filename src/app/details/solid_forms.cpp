@@ -6,9 +6,13 @@
 #include <cmath>
 
 #include "app/details/detail_forms.h"
-#include "app/details/form_parts.h"
+#include "app/forms/form_parts.h"
+#include "app/model/document.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 
@@ -20,9 +24,7 @@ QStringList obstacle_kind_names() {
 namespace {
 
 void area_row(Form& form, Workspace& w, std::function<std::vector<Point>()> outline) {
-    form.text("Area", [&w, outline] {
-        return render::local(format_area(area_m2(outline()), w.units(), 1));
-    });
+    form.text("Area", [&w, outline] { return render::local(format_area(area_m2(outline()), w.units(), 1)); });
 }
 
 }  // namespace
@@ -63,7 +65,8 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
     form->group("Height");
     form->length_field(
         form->row("From"), "obstacleBase", metre(w), [get] { return get().base_m; },
-        [=](double v) { change("Change height", [&](Obstacle& o) { o.base_m = v; }); }, limits::above_floor_m);
+        [=](double v) { change("Change height", [&](Obstacle& o) { o.base_m = v; }); },
+        limits::above_floor_m);
     form->length_field(
         form->row("Top"), "obstacleTop", metre(w),
         [get, &w] { return get().top_m.value_or(w.floor()->height_m); },
@@ -71,7 +74,8 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
             change("Change height", [&](Obstacle& o) {
                 o.top_m = v >= w.floor()->height_m - 1e-6 ? std::nullopt : std::optional(v);
             });
-        }, limits::above_floor_m);
+        },
+        limits::above_floor_m);
     if (get().round)
         form->length_field(
             form->row("Diameter"), "obstacleDiameter", metre(w),
@@ -80,7 +84,8 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
                 change("Change diameter", [&](Obstacle& o) {
                     o.outline[1] = o.outline[0] + Point{v / 2, 0};
                 });
-            }, {0.02, 200});
+            },
+            {0.02, 200});
     area_row(*form, w, [get] { return body(get()); });
     arrange_group(*form, w);
     form->stretch();
@@ -104,7 +109,8 @@ Form* ceiling_form(Workspace& w, QWidget* parent, CeilingId id) {
         });
     form->length_field(
         form->row("Height"), "ceilingHeight", metre(w), [get] { return get().height_m; },
-        [=](double v) { change("Change ceiling height", [&](CeilingArea& c) { c.height_m = v; }); }, {0.5, 200});
+        [=](double v) { change("Change ceiling height", [&](CeilingArea& c) { c.height_m = v; }); },
+        {0.5, 200});
     const auto types = types_of(w.project(), TypeUse::ceiling);
     form->choice(
         form->row("Hung with"), "ceilingType", QStringList{"Nothing"} + type_names(w.project(), types),

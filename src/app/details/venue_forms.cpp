@@ -5,11 +5,16 @@
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
-#include "app/details/form_parts.h"
-#include "app/shell/countries.h"
+#include "app/forms/form_parts.h"
+#include "app/model/countries.h"
+#include "app/model/going.h"
+#include "app/model/prediction.h"
+#include "app/model/results.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 #include "venue/wall_shaping.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 
@@ -48,7 +53,9 @@ void add_country(Form* form, Workspace& w) {
     }
     form->choice(
         form->row("Country"), "siteCountry", names,
-        [&w, codes] { return static_cast<int>(codes.indexOf(QString::fromStdString(w.project().settings.country))); },
+        [&w, codes] {
+            return static_cast<int>(codes.indexOf(QString::fromStdString(w.project().settings.country)));
+        },
         [&w, codes](int i) {
             w.edit("Change country", [&](Project& p) { p.settings.country = codes[i].toStdString(); });
         });
@@ -77,10 +84,12 @@ void add_site(Form* form, Workspace& w) {
         [&w] { return w.project().settings.client_height_m; },
         [&w](double v) {
             w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
-        }, {0, 20});
+        },
+        {0, 20});
     form->number_field(
         form->row("Heard from"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
-        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); }, {-110, -30});
+        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); },
+        {-110, -30});
     QStringList grids;
     for (const double grid_m : grids_m) grids << QString("%1 m").arg(grid_m);
     form->choice(
@@ -89,13 +98,14 @@ void add_site(Form* form, Workspace& w) {
             const auto at = std::ranges::find(grids_m, w.project().settings.grid_m);
             return at == grids_m.end() ? -1 : static_cast<int>(at - grids_m.begin());
         },
-        [&w](int i) { w.choose_grid(grids_m[static_cast<std::size_t>(i)]); });
+        [&w](int i) { choose_grid(w, grids_m[static_cast<std::size_t>(i)]); });
     form->number_field(
         form->row("Noise fig."), "noiseFigure", "dB", 1,
         [&w] { return w.project().settings.client_noise_figure_db; },
         [&w](double v) {
             w.edit("Change noise figure", [&](Project& p) { p.settings.client_noise_figure_db = v; });
-        }, {0, 30});
+        },
+        {0, 30});
 }
 
 void add_contents(Form* form, Workspace& w, FloorId id) {
@@ -136,17 +146,20 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
     if (!yard)
         form->length_field(
             form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
-            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); }, limits::storey_height_m);
+            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); },
+            limits::storey_height_m);
 
     if (!yard) {
-        form->text("Inside", [&w, id, floor]() -> QString {
-                if (!floor().plate.empty()) return "as far as its slab edge";
-                const FloorPrediction* p = w.floor_prediction();
-                if (!p || p->floor != id || !p->scene) return "being worked out";
-                const FloorMask& mask = p->scene->mask(id);
-                if (!mask.enclosed()) return "no walls close round it";
-                return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
-            })->setWordWrap(true);
+        form->text("Inside",
+                   [&w, id, floor]() -> QString {
+                       if (!floor().plate.empty()) return "as far as its slab edge";
+                       const FloorPrediction* p = w.results().floor_prediction();
+                       if (!p || p->floor != id || !p->scene) return "being worked out";
+                       const FloorMask& mask = p->scene->mask(id);
+                       if (!mask.enclosed()) return "no walls close round it";
+                       return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
+                   })
+            ->setWordWrap(true);
     }
     if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
         auto* row = form->row("Rises");
@@ -159,7 +172,8 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
                         s.*part = percent / 100;
                         set_slope(p, id, s);
                     });
-                }, {-100, 100});
+                },
+                {-100, 100});
         };
         axis("slopeEast", "% E", &Slope::x);
         axis("slopeNorth", "% N", &Slope::y);
@@ -203,7 +217,8 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
                 s.thickness_m = v;
                 set_slab(p, id, s);
             });
-        }, {0, 5});
+        },
+        {0, 5});
     loss_rows(*form, w, [floor] { return floor().slab->type; });
 
     add_contents(form, w, id);
@@ -233,7 +248,8 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     form->group("Height");
     form->length_field(
         form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); }, limits::above_floor_m);
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); },
+        limits::above_floor_m);
     form->choice(
         form->row("Up to"), "wallFull", {"The slab above", "A height", "The ceiling"},
         [wall] { return wall().top_m        ? 1
@@ -248,7 +264,8 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     form->length_field(
         form->row("Top"), "wallTop", metre(w),
         [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); }, limits::above_floor_m);
+        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); },
+        limits::above_floor_m);
     form->group("Run");
     form->text("Length", [wall, &w] {
         return render::local(format_length(length_m(wall()), w.units())) +
@@ -298,7 +315,8 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
                 if (field == &Opening::head_m && v <= opening().sill_m)
                     throw Error("the head must lie above the sill");
                 change([&](Opening& o) { o.*field = v; });
-            }, {low, high});
+            },
+            {low, high});
     };
     size("Width", "openingWidth", &Opening::width_m, 0.05, 100);
     size("Sill", "openingSill", &Opening::sill_m, -10, 100);
@@ -353,16 +371,16 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
         form->row("Colour"), "zoneColour", zone_colour_names(), [zone] { return zone().colour; },
         [=](int i) { change("Change zone colour", [&](Zone& z) { z.colour = i; }); });
     form->choice(
-        form->row("Above it"), "zoneSky", {"Roofed", "Open sky (courtyard)"}, [zone] { return zone().open_air ? 1 : 0; },
+        form->row("Above it"), "zoneSky", {"Roofed", "Open sky (courtyard)"},
+        [zone] { return zone().open_air ? 1 : 0; },
         [=](int i) { change("Change roof", [&](Zone& z) { z.open_air = i == 1; }); });
-    form->text("Area", [zone, &w] {
-        return render::local(format_area(area_m2(zone().outline), w.units(), 1));
-    });
+    form->text("Area",
+               [zone, &w] { return render::local(format_area(area_m2(zone().outline), w.units(), 1)); });
     form->group("Requirements here");
     form->text("Met",
                [&w, id] {
-                   if (w.verdict())
-                       for (const ZoneArea& z : w.verdict()->zones)
+                   if (w.results().verdict())
+                       for (const ZoneArea& z : w.results().verdict()->zones)
                            if (z.zone == id)
                                return render::percent(z.met_m2 / z.demanded_m2) +
                                       " of the area meets all of them";
@@ -388,9 +406,8 @@ Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
                 [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
                 [&](SlabVoid& v) { v.name = text.toStdString(); });
         });
-    form->text("Area", [hole, &w] {
-        return render::local(format_area(area_m2(hole().outline), w.units(), 1));
-    });
+    form->text("Area",
+               [hole, &w] { return render::local(format_area(area_m2(hole().outline), w.units(), 1)); });
     form->note("Rays pass through it without the slab's loss.");
     arrange_group(*form, w);
     form->stretch();

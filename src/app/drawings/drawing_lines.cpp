@@ -4,6 +4,7 @@
 #include <utility>
 
 #include "exchange/cad_drawing.h"
+#include "geometry/point.h"
 
 namespace yemvo::app {
 

@@ -6,11 +6,12 @@
 #include <QSlider>
 #include <algorithm>
 
-#include "app/details/form.h"
 #include "app/drawings/prepare_page.h"
 #include "app/drawings/sheet_canvas.h"
+#include "app/forms/form.h"
 #include "base/number_text.h"
 #include "exchange/cad_drawing.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 namespace {

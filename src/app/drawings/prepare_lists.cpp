@@ -6,7 +6,7 @@
 #include <algorithm>
 
 #include "app/drawings/prepare_page.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "exchange/cad_drawing.h"
 
 namespace yemvo::app {

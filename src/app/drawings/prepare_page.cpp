@@ -15,11 +15,12 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/details/form.h"
 #include "app/drawings/sheet_canvas.h"
-#include "app/shell/theme.h"
+#include "app/forms/form.h"
+#include "app/look/theme.h"
 #include "base/number_text.h"
 #include "exchange/cad_drawing.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {

@@ -3,9 +3,10 @@
 #pragma once
 #include <QWidget>
 #include <optional>
+#include <vector>
 
 #include "app/drawings/opened_file.h"
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
 
 class QLabel;
 class QListWidget;

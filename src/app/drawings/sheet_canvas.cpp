@@ -8,7 +8,7 @@
 #include <cmath>
 #include <numbers>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {

@@ -2,8 +2,10 @@
 #pragma once
 #include <QWidget>
 #include <optional>
+#include <vector>
 
 #include "app/drawings/drawing_runner.h"
+#include "geometry/point.h"
 #include "render/drawings/drawing_layer.h"
 
 namespace yemvo::app {

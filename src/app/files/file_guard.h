@@ -4,7 +4,7 @@
 #include <QTimer>
 #include <memory>
 
-#include "app/shell/document.h"
+#include "app/model/document.h"
 #include "project/lock_note.h"
 
 class QThreadPool;
@@ -31,8 +31,9 @@ private:
     void seen(const QString& file, const FileMark& now);
     Document& document_;
     QTimer timer_;
-    std::unique_ptr<QThreadPool> worker_;  ///< a share may answer slowly: nothing here runs on the window's thread
-    std::unique_ptr<LockNote> note_;       ///< the worker's
+    std::unique_ptr<QThreadPool>
+        worker_;                      ///< a share may answer slowly: nothing here runs on the window's thread
+    std::unique_ptr<LockNote> note_;  ///< the worker's
     QString file_;
     FileMark told_;
     bool told_gone_ = false;

@@ -7,11 +7,12 @@
 #include <QToolButton>
 #include <algorithm>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 
 namespace yemvo::app {
 
-NoticeBar::NoticeBar(QWidget* parent) : QWidget(parent), row_(new QHBoxLayout(this)), words_(new QLabel(this)) {
+NoticeBar::NoticeBar(QWidget* parent)
+    : QWidget(parent), row_(new QHBoxLayout(this)), words_(new QLabel(this)) {
     setObjectName("noticeBar");
     row_->setContentsMargins(14, 4, 6, 4);
     row_->setSpacing(6);

@@ -12,7 +12,7 @@
 #include <QTableWidget>
 #include <QVBoxLayout>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 
 namespace yemvo::app {
 namespace {
@@ -20,8 +20,8 @@ namespace {
 QString when(std::chrono::system_clock::time_point t) {
     const auto seconds = std::chrono::duration_cast<std::chrono::seconds>(t.time_since_epoch()).count();
     const QDateTime at = QDateTime::fromSecsSinceEpoch(seconds);
-    return QLocale().toString(at, at.date().year() == QDate::currentDate().year() ? "d MMMM, HH:mm:ss"
-                                                                                  : "d MMMM yyyy, HH:mm");
+    return QLocale().toString(
+        at, at.date().year() == QDate::currentDate().year() ? "d MMMM, HH:mm:ss" : "d MMMM yyyy, HH:mm");
 }
 
 }  // namespace
@@ -35,12 +35,14 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     title_->setObjectName("title");
     page->addWidget(title_);
     auto* words = new QLabel(
-        "Each save keeps what it replaced. A version is opened as a copy without a file, or restored: then it is "
+        "Each save keeps what it replaced. A version is opened as a copy without a file, or restored: then "
+        "it is "
         "the project's unsaved next state, and the file changes only when you save.");
     words->setObjectName("muted");
     words->setWordWrap(true);
     page->addWidget(words);
-    nothing_ = new QLabel("Nothing is kept yet: the first version is kept when a file is saved for the second time.");
+    nothing_ = new QLabel(
+        "Nothing is kept yet: the first version is kept when a file is saved for the second time.");
     nothing_->setObjectName("muted");
     page->addWidget(nothing_);
     table_ = new QTableWidget(0, 4);
@@ -59,9 +61,10 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     table_->setSelectionMode(QAbstractItemView::SingleSelection);
     table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
     table_->setTabKeyNavigation(false);
-    dress(table_, "QTableView { outline: 0; } QTableView::item { padding: 0 4px; border: 0; }"
-                  "QTableView::item:selected { background: @accentTint; color: @ink; }"
-                  "QHeaderView::section { padding-left: 6px; }");
+    dress(table_,
+          "QTableView { outline: 0; } QTableView::item { padding: 0 4px; border: 0; }"
+          "QTableView::item:selected { background: @accentTint; color: @ink; }"
+          "QHeaderView::section { padding-left: 6px; }");
     connect(table_, &QTableWidget::itemSelectionChanged, this, &VersionsPage::refresh_buttons);
     page->addWidget(table_, 1);
     auto* buttons = new QHBoxLayout;
@@ -83,7 +86,8 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     connect(restore_, &QPushButton::clicked, this, [this] {
         const auto row = static_cast<std::size_t>(table_->currentRow());
         if (row < versions_.size()) return emit restore_asked(versions_[row]);
-        if (row - versions_.size() < discarded_.size()) emit take_back_asked(discarded_[row - versions_.size()]);
+        if (row - versions_.size() < discarded_.size())
+            emit take_back_asked(discarded_[row - versions_.size()]);
     });
     refresh_buttons();
 }
@@ -104,8 +108,10 @@ void VersionsPage::list(const QString& file, const std::vector<KeptVersion>& ver
                     QLocale().formattedDataSize(static_cast<qint64>(v.bytes)), "earlier version"});
     for (const Leftover& l : discarded_)
         put(row++, {when(l.written),
-                    l.file.empty() ? QString::fromStdString(l.project) + ", never saved" : QString::fromStdString(l.file),
-                    {}, "unsaved work, discarded"});
+                    l.file.empty() ? QString::fromStdString(l.project) + ", never saved"
+                                   : QString::fromStdString(l.file),
+                    {},
+                    "unsaved work, discarded"});
     nothing_->setVisible(row == 0);
     if (row > 0) table_->selectRow(0);
     table_->setFocus();

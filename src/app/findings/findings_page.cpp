@@ -8,8 +8,14 @@
 #include <QPushButton>
 #include <algorithm>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/found_findings.h"
+#include "app/model/going.h"
+#include "app/model/in_view.h"
+#include "app/model/tool_id.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -27,13 +33,13 @@ bool same(const Finding& a, const Finding& b) {
 
 FindingsTable::FindingsTable(Workspace& workspace, QObject* parent)
     : QAbstractTableModel(parent), workspace_(workspace) {
-    connect(&workspace, &Workspace::findings_changed, this, &FindingsTable::refresh);
+    connect(&workspace.found(), &FoundFindings::changed, this, &FindingsTable::refresh);
     refresh();
 }
 
 void FindingsTable::refresh() {
     beginResetModel();
-    rows_ = *workspace_.findings();
+    rows_ = *workspace_.found().all();
     std::stable_sort(rows_.begin(), rows_.end(), [](const Finding& a, const Finding& b) {
         return a.waived.has_value() < b.waived.has_value();
     });
@@ -134,13 +140,13 @@ FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
                 if (!f || !following_) return;
                 shown_ = *f;
                 show_row();
-                workspace_.show_finding(*shown_);
+                show_finding(workspace_, *shown_);
             });
     connect(model_, &QAbstractItemModel::modelReset, this, [this] {
         const int at = shown_ ? model_->row_of(*shown_) : -1;
         const Finding* kept = model_->finding(at);
         shown_ = kept ? std::optional(*kept) : std::nullopt;
-        if (!shown_) workspace_.mark_place(std::nullopt);
+        if (!shown_) workspace_.in_view().mark_place(std::nullopt);
         following_ = false;
         if (kept) table_->setCurrentIndex(model_->index(at, 0));
         following_ = true;
@@ -161,7 +167,7 @@ void FindingsPage::show_row() {
     note_->setVisible(shown_ && !shown_->waived);
     waive_->setVisible(shown_.has_value());
     if (!shown_) {
-        const std::size_t open = workspace_.open_findings();
+        const std::size_t open = workspace_.found().open();
         title_->setText(open == 0 ? "Nothing found" : QString("%1 findings").arg(open));
         why_->setText(open == 0 ? "The model's own checks have no doubts about this venue."
                                 : "Choose one: the plan goes there, and its mend stands here.");
@@ -199,10 +205,10 @@ void FindingsPage::mend(std::size_t index) {
 
 void FindingsPage::remedy() {
     const Finding f = *shown_;
-    workspace_.show_finding(f);
+    show_finding(workspace_, f);
     if (f.remedy == Remedy::types_page) return emit types_asked(f.type);
-    workspace_.set_step(Step::venue);
-    workspace_.set_tool(f.remedy == Remedy::scale_tool ? ToolId::scale : ToolId::align);
+    workspace_.activity().set_step(Step::venue);
+    workspace_.activity().set_tool(f.remedy == Remedy::scale_tool ? ToolId::scale : ToolId::align);
 }
 
 void FindingsPage::waive_it() {

@@ -2,8 +2,11 @@
 #pragma once
 #include <QAbstractTableModel>
 #include <QTableView>
+#include <optional>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "checks/findings.h"
 
 class QLabel;
 class QLineEdit;

@@ -1,4 +1,5 @@
 #include "app/findings/findings_runner.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 

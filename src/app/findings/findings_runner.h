@@ -2,8 +2,9 @@
 #pragma once
 #include <QObject>
 #include <memory>
+#include <vector>
 
-#include "app/shell/behind.h"
+#include "app/behind/behind.h"
 #include "checks/findings.h"
 
 namespace yemvo::app {

@@ -3,11 +3,16 @@
 #include <QPainter>
 #include <cmath>
 
-#include "app/details/form.h"
-#include "app/details/form_parts.h"
+#include "app/forms/form.h"
+#include "app/forms/form_parts.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/selection.h"
+#include "app/model/tool_id.h"
 #include "app/plan/tool.h"
-#include "app/shell/theme.h"
+#include "project/item.h"
 #include "project/kinds/thing_edits.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -83,8 +88,8 @@ public:
         workspace.edit("Place closet", [&, place = pointer_->point](Project& p) {
             made = add_thing(p, at, Closet{{}, free_name(p), place});
         });
-        workspace.set_tool(ToolId::select);
-        workspace.select({{ItemKind::closet, made.value}});
+        workspace.activity().set_tool(ToolId::select);
+        workspace.selection().select({{ItemKind::closet, made.value}});
     }
     void paint(QPainter& p) override {
         if (pointer_ && floor()) paint_snap(p, *pointer_);
@@ -107,10 +112,14 @@ Form* form(Workspace& w, const Item& item, const FormWishes&) {
     form->group("What it is");
     form->name_field(
         form->row("Name"), "closetName", [closet] { return QString::fromStdString(closet().name); },
-        [=](const QString& text) { change("Rename closet", [&](Closet& c) { c.name = text.toStdString(); }); });
+        [=](const QString& text) {
+            change("Rename closet", [&](Closet& c) { c.name = text.toStdString(); });
+        });
     form->number_field(
         form->row("Racks"), "closetRacks", "", 0, [closet] { return static_cast<double>(closet().racks); },
-        [=](double v) { change("Change number of racks", [&](Closet& c) { c.racks = static_cast<int>(std::lround(v)); }); },
+        [=](double v) {
+            change("Change number of racks", [&](Closet& c) { c.racks = static_cast<int>(std::lround(v)); });
+        },
         limits::racks);
     form->group("Where it is");
     auto* row = form->row("Position");
@@ -131,9 +140,22 @@ std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) { return std::make
 }  // namespace
 
 KindFace closet_face() {
-    return {ItemKind::closet, PickBy::mark, "closets", name, form, true, mark_area, paint_mark,
-            ToolInfo{ToolId::closet, "Closet", "closet", "V", "Place a telecommunications closet: its racks, where cables end",
-                     make_tool, {Step::venue, Step::placement}, ToolId::closet}};
+    return {ItemKind::closet,
+            PickBy::mark,
+            "closets",
+            name,
+            form,
+            true,
+            mark_area,
+            paint_mark,
+            ToolInfo{ToolId::closet,
+                     "Closet",
+                     "closet",
+                     "V",
+                     "Place a telecommunications closet: its racks, where cables end",
+                     make_tool,
+                     {Step::venue, Step::placement},
+                     ToolId::closet}};
 }
 
 }  // namespace yemvo::app

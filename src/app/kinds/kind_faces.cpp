@@ -3,7 +3,9 @@
 
 #include "app/details/detail_forms.h"
 #include "app/kinds/closet_face.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 
 namespace yemvo::app {
@@ -15,8 +17,8 @@ template <const char* words>
 QString plain(const Project&, const Floor&, const Item&) {
     return words;
 }
-constexpr char wall[] = "wall", hole[] = "void", slab_area[] = "slab area", ceiling[] = "ceiling area", note[] = "note",
-               ramp[] = "ramp";
+constexpr char wall[] = "wall", hole[] = "void", slab_area[] = "slab area", ceiling[] = "ceiling area",
+               note[] = "note", ramp[] = "ramp";
 
 QString opening_name(const Project&, const Floor& f, const Item& item) {
     const Opening* o = find_opening(*find_wall(f, WallId{item.wall}), OpeningId{item.id});
@@ -57,7 +59,8 @@ const std::vector<KindFace>& kind_faces() {
         {ItemKind::access_point, PickBy::mark, "access points", access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
-        {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of_note, true, render::note_area, paint_note_mark},
+        {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of_note, true, render::note_area,
+         paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden
         {ItemKind::opening, PickBy::line, "doors and windows", opening_name, form_of_opening, false},
         {ItemKind::wall, PickBy::line, "walls", plain<wall>, form_of<WallId, wall_form>},
@@ -65,7 +68,8 @@ const std::vector<KindFace>& kind_faces() {
         {ItemKind::ramp, PickBy::solid, "ramps", plain<ramp>, form_of<RampId, ramp_form>},
         {ItemKind::zone, PickBy::area, "zones", zone_name, form_of<ZoneId, zone_form>},
         {ItemKind::ceiling, PickBy::area, "ceilings", plain<ceiling>, form_of<CeilingId, ceiling_form>},
-        {ItemKind::slab_area, PickBy::area, "slab areas", plain<slab_area>, form_of<SlabAreaId, slab_area_form>},
+        {ItemKind::slab_area, PickBy::area, "slab areas", plain<slab_area>,
+         form_of<SlabAreaId, slab_area_form>},
         {ItemKind::slab_void, PickBy::hole, "voids", plain<hole>, form_of<VoidId, void_form>},
     };
     return list;

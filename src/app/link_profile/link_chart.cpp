@@ -4,7 +4,10 @@
 #include <QPainterPath>
 #include <cmath>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/probing.h"
+#include "project/items.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "wireless/link_budget.h"
@@ -65,14 +68,14 @@ struct LinkChart::Frame {
 LinkChart::LinkChart(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setMinimumWidth(300);
     setAccessibleName("Link profile");
-    connect(&workspace, &Workspace::probe_changed, this, &LinkChart::refresh);
+    connect(&workspace.probing(), &Probing::changed, this, &LinkChart::refresh);
     refresh();
 }
 
 void LinkChart::refresh() {
     parts_.clear();
     line_ = {};
-    if (const auto& p = workspace_.probed(); p && p->link()) {
+    if (const auto& p = workspace_.probing().place(); p && p->link()) {
         parts_ = elevation(*p->scene, p->link()->source, p->link()->receiver);
         line_ = level_line(*p->link());
     }
@@ -83,7 +86,7 @@ void LinkChart::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), theme().paper);
-    const auto& probed = workspace_.probed();
+    const auto& probed = workspace_.probing().place();
     if (!probed || !probed->link()) {
         p.setPen(theme().muted);
         p.setFont(render::font(12.5));
@@ -122,9 +125,9 @@ void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     p.setClipRect(box.adjusted(-1, -1, 1, 1));
     p.fillRect(box, colours.floor);
     for (const ElevationPart& part : parts_) {
-        const WallType& type = wall_type(
-            workspace_.project(),
-            workspace_.probed()->scene->type_of(part.row, workspace_.probed()->link()->channel.band));
+        const WallType& type = wall_type(workspace_.project(),
+                                         workspace_.probing().place()->scene->type_of(
+                                             part.row, workspace_.probing().place()->link()->channel.band));
         const QColor ink = colours.family(type.family);
         if (part.kind == CrossingKind::slab || part.kind == CrossingKind::ceiling ||
             part.kind == CrossingKind::ramp) {
@@ -149,9 +152,7 @@ void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     p.restore();
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
-    const auto length = [&](double m) {
-        return render::local(format_length(m, workspace_.units(), false));
-    };
+    const auto length = [&](double m) { return render::local(format_length(m, workspace_.units(), false)); };
     p.drawText(QRectF(0, f.top - 4, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.high_m));
     p.drawText(QRectF(0, f.floor_y - 10, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.low_m));
 }
@@ -174,7 +175,7 @@ void LinkChart::paint_ray(QPainter& p, const Frame& f) const {
     p.drawText(QRectF(0, from.y() + 3, f.left - 8, 14), Qt::AlignRight, QString::number(f.link.number));
     const double above_m = workspace_.project().settings.client_height_m;
     p.drawText(QRectF(to.x() + 8, to.y() - 8, 84, 16), Qt::AlignVCenter,
-               workspace_.probed()->name() + ", " +
+               workspace_.probing().place()->name() + ", " +
                    render::local(format_length(above_m, workspace_.units())));
 }
 

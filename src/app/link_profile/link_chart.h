@@ -1,8 +1,10 @@
 // One link drawn along its way: in elevation, and below it the falling line of level.
 #pragma once
 #include <QWidget>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "propagation/explain.h"
 #include "propagation/link_elevation.h"
 
 namespace yemvo::app {

@@ -10,8 +10,13 @@
 #include <QTableWidget>
 
 #include "app/link_profile/link_chart.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/probing.h"
 #include "coverage/lens_map.h"
+#include "project/project.h"
+#include "propagation/explain.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -26,7 +31,7 @@ public:
         : QStyledItemDelegate(parent), workspace_(workspace) {}
     QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {150, 20}; }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
-        const auto& probed = workspace_.probed();
+        const auto& probed = workspace_.probing().place();
         const auto row = static_cast<std::size_t>(index.row());
         if (!probed || row >= probed->links.size()) return;
         const LinkExplanation& link = probed->links[row];
@@ -83,8 +88,8 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     probes_->setMinimumWidth(108);
     connect(probes_, &QComboBox::activated, this, [this](int i) {
         const Probe& p = (*workspace_.project().probes)[static_cast<std::size_t>(i)];
-        workspace_.show_floor(p.floor);
-        workspace_.choose_probe(p.number);
+        workspace_.in_view().show_floor(p.floor);
+        workspace_.probing().choose(p.number);
     });
     head->addWidget(probes_, 1);
     column->addLayout(head);
@@ -95,7 +100,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     heard_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     heard_->setItemDelegate(new HeardDelegate(workspace, heard_));
     connect(heard_, &QListWidget::currentRowChanged, this, [this](int i) {
-        if (!filling_ && i >= 0) workspace_.choose_link(static_cast<std::size_t>(i));
+        if (!filling_ && i >= 0) workspace_.probing().choose_link(static_cast<std::size_t>(i));
     });
     column->addWidget(heard_, 1);
     noise_ = new QLabel;
@@ -137,7 +142,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     sentence_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
     sum->addWidget(sentence_);
     row->addWidget(right);
-    connect(&workspace, &Workspace::probe_changed, this, &LinkProfilePage::refresh);
+    connect(&workspace.probing(), &Probing::changed, this, &LinkProfilePage::refresh);
     connect(&workspace, &Workspace::project_changed, this, [this] {
         if (listed_ != workspace_.project().probes.identity()) refresh();
     });
@@ -177,14 +182,14 @@ void LinkProfilePage::fill_probes() {
         const Floor* f = find_floor(workspace_.project(), p.floor);
         probes_->addItem(
             QString("P%1, %2").arg(p.number).arg(f ? QString::fromStdString(f->name) : QString()));
-        if (p.number == workspace_.probe_number()) probes_->setCurrentIndex(probes_->count() - 1);
+        if (p.number == workspace_.probing().number()) probes_->setCurrentIndex(probes_->count() - 1);
     }
     probes_->setEnabled(!list.empty());
     if (list.empty()) probes_->addItem("no probe yet");
 }
 
 void LinkProfilePage::fill_heard() {
-    const auto& probed = workspace_.probed();
+    const auto& probed = workspace_.probing().place();
     const int count = probed ? static_cast<int>(probed->links.size()) : 0;
     while (heard_->count() > count) delete heard_->takeItem(heard_->count() - 1);
     while (heard_->count() < count) heard_->addItem(QString());
@@ -205,7 +210,7 @@ void LinkProfilePage::fill_heard() {
 }
 
 void LinkProfilePage::fill_terms() {
-    const auto& probed = workspace_.probed();
+    const auto& probed = workspace_.probing().place();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
     terms_->setRowCount(l ? static_cast<int>(l->terms.size()) + 1 : 0);
     sentence_->clear();

@@ -2,7 +2,7 @@
 #pragma once
 #include <QWidget>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
 
 class QComboBox;
 class QListWidget;

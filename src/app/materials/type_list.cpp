@@ -5,11 +5,13 @@
 #include <QWidget>
 #include <algorithm>
 
-#include "app/shell/theme.h"
-#include "app/shell/workspace.h"
+#include "app/look/theme.h"
+#include "app/model/workspace.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {

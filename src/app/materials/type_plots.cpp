@@ -5,7 +5,7 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "wireless/band.h"

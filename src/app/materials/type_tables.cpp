@@ -6,7 +6,7 @@
 #include <QTableWidget>
 #include <algorithm>
 
-#include "app/details/form.h"
+#include "app/forms/form.h"
 #include "project/library.h"
 #include "render/text_style.h"
 

@@ -5,10 +5,12 @@
 #include <QSaveFile>
 #include <QStandardPaths>
 
+#include "app/asking/file_names.h"
 #include "app/materials/types_page.h"
-#include "app/shell/file_names.h"
 #include "project/edits.h"
+#include "project/items.h"
 #include "project/json_types.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 

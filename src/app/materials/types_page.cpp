@@ -13,15 +13,23 @@
 #include <algorithm>
 
 #include "app/details/detail_forms.h"
-#include "app/details/form_parts.h"
+#include "app/forms/form_parts.h"
+#include "app/look/theme.h"
 #include "app/materials/type_list.h"
 #include "app/materials/type_plots.h"
 #include "app/materials/type_tables.h"
-#include "app/shell/theme.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
+#include "app/model/tool_id.h"
 #include "project/edits.h"
+#include "project/item.h"
 #include "project/library.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {
@@ -178,9 +186,9 @@ QWidget* TypesPage::make_right() {
         std::map<FloorId, std::vector<Item>> found;
         for (const TypeSite& site : uses_of_type(workspace_.project(), shown_))
             if (site.item && site.floor == at) found[at].push_back(*site.item);
-        workspace_.show_floor(at);
-        workspace_.set_tool(ToolId::select);
-        workspace_.select_everywhere(found);
+        workspace_.in_view().show_floor(at);
+        workspace_.activity().set_tool(ToolId::select);
+        workspace_.selection().select_everywhere(found);
         emit left();
     });
     return side;
@@ -324,7 +332,8 @@ void TypesPage::add_identity(Form* form) {
     if (t().use != TypeUse::obstacle)
         form->number_field(
             form->row("Thickness"), "typeThickness", "mm", 0, [t] { return t().thickness_m * 1000; },
-            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); }, {1, 10000});
+            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); },
+            {1, 10000});
     text("Source", "typeSource", &WallType::source);
     form->name_field(
         form->row("Note"), "typeNote", [t] { return QString::fromStdString(t().note); },
@@ -430,7 +439,8 @@ void TypesPage::add_bounds(Form* form) {
     if (t().losses.empty())
         form->number_field(
             form->row("Spread"), "typeSpread", "± %", 0, [t] { return t().spread * 100; },
-            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); }, {0, 100});
+            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); },
+            {0, 100});
     form->number_field(
         form->row("At most"), "typeMost", "dB", 0, [t] { return t().most_db; },
         [this](double v) { change("Change bound", [&](WallType& x) { x.most_db = v; }); }, limits::most_db);

@@ -1,9 +1,10 @@
 // Materials and wall types: looked up, composed, compared, replaced, exchanged.
 #pragma once
 #include <QWidget>
+#include <vector>
 
-#include "app/shell/asking.h"
-#include "app/shell/workspace.h"
+#include "app/asking/asking.h"
+#include "app/model/workspace.h"
 
 class QLabel;
 class QLineEdit;

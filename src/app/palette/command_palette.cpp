@@ -9,7 +9,7 @@
 #include <QVBoxLayout>
 #include <algorithm>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {

@@ -7,7 +7,7 @@
 #include <QMenuBar>
 #include <QScrollArea>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {

@@ -2,8 +2,13 @@
 
 #include <cmath>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/next_things.h"
+#include "app/model/selection.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 
 namespace yemvo::app {
@@ -26,15 +31,15 @@ void AccessPointTool::press(const PointerEvent& e) {
     AccessPointId made;
     const int number = next_access_point_number(workspace_.project());
     workspace_.edit(QString("Place access point %1").arg(number),
-                    [&](Project& p) { made = add_access_point(p, here, workspace_.model_kind, at); });
-    workspace_.select({{Item::Kind::access_point, made.value}});
+                    [&](Project& p) { made = add_access_point(p, here, workspace_.next()->model, at); });
+    workspace_.selection().select({{Item::Kind::access_point, made.value}});
     shown_.reset();
 }
 
 void AccessPointTool::paint(QPainter& p) {
     if (!shown_ || !floor()) return;
     p.setOpacity(0.7);
-    const AccessPoint ap = make_access_point(model(workspace_.project(), workspace_.model_kind), {},
+    const AccessPoint ap = make_access_point(model(workspace_.project(), workspace_.next()->model), {},
                                              next_access_point_number(workspace_.project()), *shown_);
     render::paint_badge(p, map().to_screen(*shown_), workspace_.project(), ap, render::BadgeState::plain,
                         theme());

@@ -1,5 +1,8 @@
 #pragma once
+#include <optional>
+#include <vector>
 #include "app/plan/tool.h"
+#include "geometry/point.h"
 
 namespace yemvo::app {
 

@@ -2,8 +2,15 @@
 
 #include <algorithm>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/aligning.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/tool_id.h"
+#include "geometry/point.h"
+#include "geometry/similarity_fit.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -16,27 +23,18 @@ FloorId usual_ghost(const Project& project, FloorId id) {
     return {};
 }
 
-std::optional<SimilarityFit> align_fit(const Workspace& w) {
-    if (w.align_pairs.size() < least_pairs(w.align_freedom)) return std::nullopt;
-    try {
-        return fit_similarity(w.align_pairs, w.align_freedom);
-    } catch (const Error&) {
-        return std::nullopt;
-    }
-}
-
 void align_now(Workspace& w) {
-    if (!w.floor() || !w.ghost()) return;
+    if (!w.floor() || !w.drawings().ghost()) return;
     try {
-        const SimilarityFit fit = fit_similarity(w.align_pairs, w.align_freedom);
-        const FloorId at = w.floor_id(), to = w.ghost();
-        const Alignment alignment{to, w.align_pairs};
-        w.align_pairs.clear();
+        const SimilarityFit fit = fit_similarity(w.aligning().pairs(), w.aligning().freedom());
+        const FloorId at = w.floor_id(), to = w.drawings().ghost();
+        const Alignment alignment{to, w.aligning().pairs()};
+        w.aligning().clear();
         w.edit("Align floor", [&](Project& p) { align_floor(p, at, fit.map, alignment); });
         w.tell(QString("Aligned to %1; the pairs agree within %2 m")
                    .arg(QString::fromStdString(find_floor(w.project(), to)->name))
                    .arg(render::figure(*std::max_element(fit.residual_m.begin(), fit.residual_m.end()), 3)));
-        w.set_tool(ToolId::select);
+        w.activity().set_tool(ToolId::select);
     } catch (const Error& fault) {
         w.tell(QString::fromUtf8(fault.what()), true);
     }
@@ -45,12 +43,13 @@ void align_now(Workspace& w) {
 AlignTool::AlignTool(Workspace& workspace, PlanSurface& surface) : Tool(workspace, surface) { begin(); }
 
 void AlignTool::begin() {
-    workspace_.align_pairs.clear();
+    workspace_.aligning().clear();
     here_.reset();
     if (!floor()) return;
-    workspace_.align_freedom = needs_scale(*floor()) ? Freedom::shift_turn_scale : Freedom::shift_turn;
-    workspace_.show_ghost(usual_ghost(workspace_.project(), workspace_.floor_id()));
-    if (!workspace_.ghost()) workspace_.tell("There is no other floor in this building to align to", true);
+    workspace_.aligning().allow(needs_scale(*floor()) ? Freedom::shift_turn_scale : Freedom::shift_turn);
+    workspace_.drawings().show_ghost(usual_ghost(workspace_.project(), workspace_.floor_id()));
+    if (!workspace_.drawings().ghost())
+        workspace_.tell("There is no other floor in this building to align to", true);
 }
 
 std::vector<HintPart> AlignTool::hint() const {
@@ -58,9 +57,8 @@ std::vector<HintPart> AlignTool::hint() const {
     const QString other = QString::fromStdString(ghost()->name);
     if (here_) return {{"", "click where that place is on " + other + " (blue)"}, {"Esc", "one back"}};
     std::vector<HintPart> parts{{"", "click a place of this floor that " + other + " has too"}};
-    if (workspace_.align_pairs.size() >= least_pairs(workspace_.align_freedom))
-        parts.push_back({"Enter", "align"});
-    parts.push_back({"Esc", workspace_.align_pairs.empty() ? "leave" : "one back"});
+    if (workspace_.aligning().enough_pairs()) parts.push_back({"Enter", "align"});
+    parts.push_back({"Esc", workspace_.aligning().pairs().empty() ? "leave" : "one back"});
     return parts;
 }
 
@@ -78,10 +76,10 @@ void AlignTool::press(const PointerEvent& e) {
     if (!here_) {
         here_ = pointer_.point;
     } else {
-        workspace_.align_pairs.push_back({*here_, pointer_.point});
+        const PointPair pair{*here_, pointer_.point};
         here_.reset();
-        workspace_.kinds_were_changed();
-        if (workspace_.align_pairs.size() >= least_pairs(workspace_.align_freedom) && !align_fit(workspace_))
+        workspace_.aligning().add(pair);
+        if (workspace_.aligning().enough_pairs() && !workspace_.aligning().fit())
             workspace_.tell("The places of the pairs coincide: choose places far apart", true);
     }
     surface_.repaint_tool();
@@ -99,10 +97,9 @@ bool AlignTool::key(QKeyEvent& e) {
 bool AlignTool::back() {
     if (here_) {
         here_.reset();
-    } else if (!workspace_.align_pairs.empty()) {
-        here_ = workspace_.align_pairs.back().here;
-        workspace_.align_pairs.pop_back();
-        workspace_.kinds_were_changed();
+    } else if (!workspace_.aligning().pairs().empty()) {
+        here_ = workspace_.aligning().pairs().back().here;
+        workspace_.aligning().remove(workspace_.aligning().pairs().size() - 1);
     } else {
         return false;
     }
@@ -112,8 +109,8 @@ bool AlignTool::back() {
 
 void AlignTool::leave() {
     here_.reset();
-    workspace_.align_pairs.clear();
-    workspace_.show_ghost({});
+    workspace_.aligning().clear();
+    workspace_.drawings().show_ghost({});
 }
 
 void AlignTool::abandon() { begin(); }
@@ -132,9 +129,9 @@ void AlignTool::paint(QPainter& p) {
             p.drawPolyline(line);
         }
     }
-    const auto fit = align_fit(workspace_);
-    for (std::size_t i = 0; i < workspace_.align_pairs.size(); ++i) {
-        const PointPair& pair = workspace_.align_pairs[i];
+    const auto fit = workspace_.aligning().fit();
+    for (std::size_t i = 0; i < workspace_.aligning().pairs().size(); ++i) {
+        const PointPair& pair = workspace_.aligning().pairs()[i];
         const bool bad = fit && fit->outlier == i;
         const QColor ink = bad ? c.not_met : c.accent;
         const QPointF a = map().to_screen(pair.here), b = map().to_screen(pair.there);

@@ -1,8 +1,12 @@
 // Lays the floor in view on another one by pairs of places.
 #pragma once
 #include <optional>
+#include <vector>
 
+#include "app/model/drawings_in_view.h"
 #include "app/plan/tool.h"
+#include "geometry/point.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 
@@ -20,7 +24,7 @@ public:
     void paint(QPainter&) override;
 
 private:
-    const Floor* ghost() const { return find_floor(workspace_.project(), workspace_.ghost()); }
+    const Floor* ghost() const { return find_floor(workspace_.project(), workspace_.drawings().ghost()); }
     void begin();
     std::optional<Point> here_;  ///< the first half of a pair
     Snapped pointer_;
@@ -30,7 +34,5 @@ private:
 FloorId usual_ghost(const Project&, FloorId);
 /// Carries the floor in view along by the picked pairs, as one edit; tells what was done or why not.
 void align_now(Workspace&);
-/// What the pairs say, for showing: none while there are too few or they coincide.
-std::optional<SimilarityFit> align_fit(const Workspace&);
 
 }  // namespace yemvo::app

@@ -6,7 +6,7 @@
 #include <QLineEdit>
 #include <QStyle>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 
 namespace yemvo::app {
 

@@ -4,23 +4,26 @@
 #include <cmath>
 
 #include "app/drawings/drawing_lines.h"
+#include "app/look/theme.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/next_things.h"
 #include "app/plan/wall_tool.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
 
 std::vector<HintPart> FollowTool::hint() const {
-    if (!workspace_.drawing_lines())
+    if (!workspace_.drawings().lines())
         return {{"", "this needs a CAD drawing (DXF) under the floor; others have no lines to follow"},
                 {"Esc", "leave"}};
     return {{"", "click near a line, or drag along several; two faces make one wall"}, {"Esc", "leave"}};
 }
 
 std::optional<TakenLine> FollowTool::at(const PointerEvent& e) const {
-    if (!workspace_.drawing_lines()) return std::nullopt;
-    const DrawingLines& drawn = *workspace_.drawing_lines();
+    if (!workspace_.drawings().lines()) return std::nullopt;
+    const DrawingLines& drawn = *workspace_.drawings().lines();
     return taken_line(drawn.lines, drawn.layers, e.floor, (dragging_ ? 7 : 10) / map().px_per_m);
 }
 
@@ -40,7 +43,7 @@ void FollowTool::take(const std::optional<TakenLine>& line) {
 
 void FollowTool::press(const PointerEvent& e) {
     if (!floor()) return;
-    if (!workspace_.drawing_lines())
+    if (!workspace_.drawings().lines())
         return workspace_.tell("There is no CAD drawing under this floor: drop a DXF on the plan first",
                                true);
     taken_.clear();
@@ -97,9 +100,9 @@ bool FollowTool::back() {
 void FollowTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto draw = [&](const TakenLine& t, bool taken) {
-        const double thickness_m = t.thickness_m > 0
-                                       ? t.thickness_m
-                                       : wall_type(workspace_.project(), workspace_.wall_kind).thickness_m;
+        const double thickness_m =
+            t.thickness_m > 0 ? t.thickness_m
+                              : wall_type(workspace_.project(), workspace_.next()->wall_type).thickness_m;
         p.setPen(QPen(render::with_alpha(theme().accent, taken ? 0.75 : 0.35),
                       std::max(3.0, thickness_m * map().px_per_m), Qt::SolidLine, Qt::FlatCap));
         p.drawLine(map().to_screen(t.centre.a), map().to_screen(t.centre.b));

@@ -3,7 +3,9 @@
 #include <optional>
 #include <vector>
 
+#include "geometry/point.h"
 #include "geometry/segment_index.h"
+#include "project/project.h"
 #include "venue/wall.h"
 
 namespace yemvo::app {

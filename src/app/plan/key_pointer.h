@@ -4,6 +4,7 @@
 #include <QPainter>
 #include <optional>
 
+#include "geometry/point.h"
 #include "render/palette.h"
 #include "render/plan_view_map.h"
 

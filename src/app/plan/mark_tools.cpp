@@ -1,8 +1,14 @@
 #include "app/plan/mark_tools.h"
 
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/next_things.h"
+#include "app/model/selection.h"
+#include "app/model/tool_id.h"
 #include "app/plan/picking.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
 #include "venue/wall_shaping.h"
@@ -14,7 +20,7 @@ std::vector<HintPart> ColumnTool::hint() const {
 }
 
 Obstacle ColumnTool::column(Point c) const {
-    const NextKinds& next = workspace_.next;
+    const NextKinds& next = workspace_.next().kinds();
     const double x = next.column_width_m / 2, y = next.column_depth_m / 2;
     Obstacle o;
     o.kind = ObstacleKind::column;
@@ -56,8 +62,8 @@ void NoteTool::press(const PointerEvent& e) {
     NoteId made;
     Workspace& workspace = workspace_;  // this tool goes when another is chosen
     workspace.edit("Pin note", [&](Project& p) { made = add_note(p, at, {{}, "", e.floor, ""}); });
-    workspace.set_tool(ToolId::select);
-    workspace.select({{ItemKind::note, made.value}});
+    workspace.activity().set_tool(ToolId::select);
+    workspace.selection().select({{ItemKind::note, made.value}});
 }
 
 std::vector<HintPart> SplitTool::hint() const {

@@ -1,6 +1,9 @@
 // Tools of one click: columns, notes, and the cut through a wall.
 #pragma once
+#include <optional>
+#include <vector>
 #include "app/plan/tool.h"
+#include "geometry/point.h"
 
 namespace yemvo::app {
 

@@ -4,22 +4,32 @@
 #include <QLabel>
 #include <QPushButton>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/tool_id.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 
 NextStep next_step(const Workspace& workspace) {
     const Floor* f = workspace.floor();
-    if (!f || workspace.step() == Step::proof) return NextStep::none;  // the page beside the plan tells it
+    if (!f || workspace.activity().step() == Step::proof)
+        return NextStep::none;  // the page beside the plan tells it
     if (f->drawings->empty() && f->walls->empty()) {
-        const bool drawing_now = workspace.tool() == ToolId::wall || workspace.tool() == ToolId::zone;
+        const bool drawing_now =
+            workspace.activity().tool() == ToolId::wall || workspace.activity().tool() == ToolId::zone;
         return f->zones->empty() && !drawing_now ? NextStep::drawing : NextStep::none;
     }
-    if (needs_scale(*f)) return workspace.tool() == ToolId::scale ? NextStep::none : NextStep::scale;
-    const bool placing = workspace.tool() == ToolId::access_point;
-    if (workspace.map_shown() && !placing && placed_access_points(workspace.project()).empty())
+    if (needs_scale(*f))
+        return workspace.activity().tool() == ToolId::scale ? NextStep::none : NextStep::scale;
+    const bool placing = workspace.activity().tool() == ToolId::access_point;
+    if (workspace.activity().shows_map() && !placing && placed_access_points(workspace.project()).empty())
         return NextStep::access_point;
-    if (workspace.map_shown() && workspace.verdict() && workspace.verdict()->demanded_m2() == 0 &&
+    if (workspace.activity().shows_map() && workspace.results().verdict() &&
+        workspace.results().verdict()->demanded_m2() == 0 &&
         !requirements_in_force(workspace.project()).empty())
         return NextStep::area;
     return NextStep::none;
@@ -36,9 +46,9 @@ NextStepBar::NextStepBar(Workspace& workspace, QWidget* plan)
     row->addWidget(words_);
     row->addWidget(button_);
     connect(button_, &QPushButton::clicked, this, [this] { emit asked(step_); });
-    for (auto signal : {&Workspace::project_changed, &Workspace::floor_changed, &Workspace::step_changed,
-                        &Workspace::tool_changed, &Workspace::prediction_changed})
-        connect(&workspace, signal, this, &NextStepBar::refresh);
+    listen(this, &NextStepBar::refresh, workspace, &Workspace::project_changed, workspace.in_view(),
+           &InView::floor_changed, workspace.activity(), &Activity::step_changed, workspace.activity(),
+           &Activity::tool_changed, workspace.results(), &Results::changed);
     refresh();
 }
 
@@ -63,7 +73,9 @@ void NextStepBar::refresh() {
             button_->setText("Place an access point");
             break;
         case NextStep::area:
-            words_->setText("No verdict: nothing says where service is needed. Walls that close round a room do, or a zone.");
+            words_->setText(
+                "No verdict: nothing says where service is needed. Walls that close round a room do, or a "
+                "zone.");
             button_->setText("Draw walls");
             break;
         case NextStep::none:

@@ -2,7 +2,7 @@
 #pragma once
 #include <QFrame>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
 
 class QLabel;
 class QPushButton;

@@ -3,8 +3,11 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/next_things.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -24,8 +27,8 @@ std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e)
     const Segment piece = wall.piece(place->piece);
     Opening o;
     o.kind = kind_;
-    o.type = kind_ == OpeningKind::door ? workspace_.door_kind : workspace_.window_kind;
-    const NextKinds& next = workspace_.next;
+    o.type = kind_ == OpeningKind::door ? workspace_.next()->door_type : workspace_.next()->window_type;
+    const NextKinds& next = workspace_.next().kinds();
     const double piece_m = piece_length_m(wall, place->piece);
     const bool door = kind_ == OpeningKind::door;
     o.width_m = std::min(door ? next.door_width_m : next.window_width_m, piece_m);

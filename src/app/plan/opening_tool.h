@@ -1,4 +1,6 @@
 #pragma once
+#include <optional>
+#include <vector>
 #include "app/plan/picking.h"
 #include "app/plan/tool.h"
 

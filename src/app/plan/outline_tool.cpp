@@ -1,6 +1,10 @@
 #include "app/plan/outline_tool.h"
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/next_things.h"
+#include "app/model/selection.h"
+#include "app/model/tool_id.h"
 #include "checks/room_walls.h"
 #include "project/edits.h"
 #include "project/items.h"
@@ -16,18 +20,18 @@ QString OutlineTool::name() const {
 }
 
 bool OutlineTool::takes_rooms() const {
-    return workspace_.next.take_room && makes_ != Makes::plate && makes_ != Makes::shaft &&
+    return workspace_.next()->take_room && makes_ != Makes::plate && makes_ != Makes::shaft &&
            makes_ != Makes::ramp && !makes_rows();
 }
 
 bool OutlineTool::makes_rows() const {
-    return makes_ == Makes::obstacle && workspace_.next.obstacle_shape == ObstacleShape::rows;
+    return makes_ == Makes::obstacle && workspace_.next()->obstacle_shape == ObstacleShape::rows;
 }
 
 const RoomFinder& OutlineTool::rooms() const {
-    if (!rooms_ || !rooms_of_.same(floor()->walls) || rooms_gap_m_ != workspace_.next.room_gap_m) {
+    if (!rooms_ || !rooms_of_.same(floor()->walls) || rooms_gap_m_ != workspace_.next()->room_gap_m) {
         rooms_of_ = floor()->walls;
-        rooms_gap_m_ = workspace_.next.room_gap_m;
+        rooms_gap_m_ = workspace_.next()->room_gap_m;
         rooms_ = std::make_unique<RoomFinder>(room_edges(workspace_.project(), *floor()), rooms_gap_m_);
     }
     return *rooms_;
@@ -126,13 +130,13 @@ void OutlineTool::finish(std::vector<Point> corners) {
     const FloorId at = workspace_.floor_id();
     if (makes_ == Makes::plate) {
         workspace_.edit("Draw plate", [&](Project& p) { set_plate(p, at, corners); });
-        workspace_.set_tool(ToolId::select);
+        workspace_.activity().set_tool(ToolId::select);
         return;
     }
     if (makes_ == Makes::shaft) {
         const auto& floors = building_with(workspace_.project(), at).floors;
         const FloorId top = floors.back().id;
-        const NextKinds& next = workspace_.next;
+        const NextKinds& next = workspace_.next().kinds();
         workspace_.edit("Draw shaft", [&](Project& p) {
             add_shaft(p, at, top, next.shaft_name, next.shaft_type, corners);
         });
@@ -146,24 +150,25 @@ void OutlineTool::finish(std::vector<Point> corners) {
     if (makes_rows()) {
         const auto outlines = rows(corners);
         if (outlines.empty())
-            return workspace_.tell(QString("%1 rows of %2 do not fit in there")
-                                       .arg(workspace_.next.rows.rows)
-                                       .arg(render::local(format_length(workspace_.next.rows.depth_m, workspace_.units()))),
-                                   true);
+            return workspace_.tell(
+                QString("%1 rows of %2 do not fit in there")
+                    .arg(workspace_.next()->rows.rows)
+                    .arg(render::local(format_length(workspace_.next()->rows.depth_m, workspace_.units()))),
+                true);
         std::vector<Item> made;
         workspace_.edit(QString("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
             for (const auto& row : outlines) made.push_back(make(p, at, row));
             if (made.size() > 1) group_items(p, at, made);
         });
-        return workspace_.select(made);
+        return workspace_.selection().select(made);
     }
     Item made{};
     workspace_.edit("Draw " + name().toLower(), [&](Project& p) { made = make(p, at, corners); });
-    workspace_.select({made});
+    workspace_.selection().select({made});
 }
 
 Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners) const {
-    const NextKinds& next = workspace_.next;
+    const NextKinds& next = workspace_.next().kinds();
     const Floor& f = *find_floor(p, at);
     switch (makes_) {
         case Makes::slab_void:
@@ -199,7 +204,7 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
         case Makes::shaft:
             break;
     }
-    Zone zone{{}, "Zone " + std::to_string(f.zones->size() + 1), workspace_.zone_kind, corners};
+    Zone zone{{}, "Zone " + std::to_string(f.zones->size() + 1), workspace_.next()->zone_kind, corners};
     zone.colour = static_cast<int>(f.zones->size()) % zone_colours;
     return {ItemKind::zone, add_zone(p, at, zone).value};
 }
@@ -207,7 +212,7 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
 std::vector<std::vector<Point>> OutlineTool::rows(const std::vector<Point>& r) const {
     if (r.size() != 4) return {};
     // rows run along the longer side, unless they were told to run across
-    RowsWanted wanted = workspace_.next.rows;
+    RowsWanted wanted = workspace_.next()->rows;
     const bool wide = distance(r[0], r[1]) >= distance(r[1], r[2]);
     wanted.along_width = wide == wanted.along_width;
     return row_outlines(r[0], r[1], r[3] - r[0], wanted);
@@ -227,10 +232,9 @@ void OutlineTool::paint(QPainter& p) {
         p.setPen(QPen(colours.accent, 1.6));
         p.setBrush(render::with_alpha(colours.accent, 0.12));
         p.drawPolygon(render::polygon_of(room_->outline, map()));
-        render::draw_halo_text(
-            p, map().to_screen(centroid(room_->outline)),
-            render::local(format_area(area_m2(room_->outline), workspace_.units(), 1)),
-            render::font(11.5, 600), colours.accent, colours.casing);
+        render::draw_halo_text(p, map().to_screen(centroid(room_->outline)),
+                               render::local(format_area(area_m2(room_->outline), workspace_.units(), 1)),
+                               render::font(11.5, 600), colours.accent, colours.casing);
         p.setPen(QPen(colours.not_met, 2, Qt::DashLine));
         for (const BridgedGap& g : room_->gaps)
             p.drawLine(map().to_screen(g.line.a), map().to_screen(g.line.b));

@@ -1,7 +1,12 @@
 #pragma once
 #include <memory>
+#include <optional>
+#include <vector>
 
 #include "app/plan/tool.h"
+#include "geometry/point.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "venue/rooms.h"
 
 namespace yemvo::app {

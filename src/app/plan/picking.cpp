@@ -4,6 +4,7 @@
 
 #include "app/kinds/kind_face.h"
 #include "project/items.h"
+#include "project/project.h"
 #include "venue/wall_shaping.h"
 
 namespace yemvo::app {

@@ -3,7 +3,9 @@
 #include <optional>
 #include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "geometry/point.h"
+#include "project/item.h"
 #include "render/plan_view_map.h"
 
 namespace yemvo::app {

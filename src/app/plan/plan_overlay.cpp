@@ -1,6 +1,12 @@
 #include "app/plan/plan_overlay.h"
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/probing.h"
+#include "checks/findings.h"
+#include "project/project.h"
+#include "propagation/explain.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -46,7 +52,7 @@ void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, con
 }
 
 void paint_probe_ray(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
-    const auto& probed = workspace.probed();
+    const auto& probed = workspace.probing().place();
     const LinkExplanation* link = probed ? probed->link() : nullptr;
     if (!link || !(probed->probe.floor == workspace.floor_id())) return;
     const QPointF to = map.to_screen(probed->probe.place), from = map.to_screen(link->source.flat());
@@ -69,12 +75,12 @@ void paint_probe_ray(QPainter& p, const Workspace& workspace, const render::Plan
 }
 
 void paint_probes(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
-    if (!workspace.map_shown()) return;
-    const auto& probed = workspace.probed();
+    if (!workspace.activity().shows_map()) return;
+    const auto& probed = workspace.probing().place();
     for (const Probe& probe : *workspace.project().probes) {
         if (!(probe.floor == workspace.floor_id())) continue;
         const QPointF c = map.to_screen(probe.place);
-        const bool chosen = probe.number == workspace.probe_number();
+        const bool chosen = probe.number == workspace.probing().number();
         for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().accent, 1.8)}) {
             p.setPen(pen);
             p.setBrush(Qt::NoBrush);
@@ -158,8 +164,8 @@ void FindingStamps::paint(QPainter& p, const FindingMark& mark, double ratio) {
 }
 
 void paint_marked_place(QPainter& p, const Workspace& workspace, const render::PlanMap& map) {
-    if (!workspace.marked_place()) return;
-    const QPointF c = map.to_screen(*workspace.marked_place());
+    if (!workspace.in_view().marked_place()) return;
+    const QPointF c = map.to_screen(*workspace.in_view().marked_place());
     p.setBrush(Qt::NoBrush);
     for (const QPen& pen : {QPen(theme().casing, 4.5), QPen(theme().not_met, 1.6, Qt::DashLine)}) {
         p.setPen(pen);

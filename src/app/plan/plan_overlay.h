@@ -4,8 +4,10 @@
 #include <QPainter>
 #include <QPixmap>
 #include <map>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "checks/findings.h"
 #include "render/plan_marks.h"
 #include "render/plan_view_map.h"
 

@@ -7,11 +7,26 @@
 #include <algorithm>
 
 #include "app/kinds/kind_face.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/found_findings.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/next_things.h"
+#include "app/model/probing.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
 #include "app/plan/picking.h"
 #include "app/plan/plan_overlay.h"
 #include "app/plan/tools.h"
-#include "app/shell/theme.h"
+#include "geometry/point.h"
+#include "project/item.h"
 #include "project/items.h"
+#include "project/project.h"
+#include "render/map_choice.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
@@ -44,27 +59,28 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     setMinimumSize(300, 200);
     change_tool();
     connect(next_step_, &NextStepBar::asked, this, &PlanView::next_step_asked);
-    connect(&workspace, &Workspace::tool_changed, this, &PlanView::change_tool);
-    connect(&workspace, &Workspace::floor_changed, this, &PlanView::floor_shown);
+    connect(&workspace.activity(), &Activity::tool_changed, this, &PlanView::change_tool);
+    connect(&workspace.in_view(), &InView::floor_changed, this, &PlanView::floor_shown);
     connect(&workspace, &Workspace::project_changed, this, &PlanView::project_edited);
-    connect(&workspace, &Workspace::selection_changed, this, [this] {
-        std::vector<Item> chosen = workspace_.selection();
+    connect(&workspace.selection(), &Selection::changed, this, [this] {
+        std::vector<Item> chosen = workspace_.selection().items();
         std::erase_if(chosen, is_not_layered);
         if (!(chosen == drawn_chosen_)) layers_old_ = true;
         update();
     });
-    connect(&workspace, &Workspace::step_changed, this, [this] {
+    connect(&workspace.activity(), &Activity::step_changed, this, [this] {
         layers_old_ = heat_old_ = true;
         update();
     });
-    connect(&workspace, &Workspace::map_changed, this, [this] {
+    connect(&workspace.shown(), &ShownMap::changed, this, [this] {
         heat_old_ = true;
         update();
     });
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::floor_predicted})
-        connect(&workspace, signal, this, [this] {
-            const FloorPrediction* p = workspace_.map_prediction();
-            const auto& known = workspace_.prediction();
+    listen(
+        this,
+        [this] {
+            const FloorPrediction* p = workspace_.results().map_prediction();
+            const auto& known = workspace_.results().prediction();
             const auto of =
                 HeatOf{p ? p->radios : nullptr, known && known->other ? known->other->radios : nullptr};
             if (of == heat_of_ && p) {
@@ -76,18 +92,19 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             heat_old_ = true;
             awaiting_->stop();
             update();
-        });
-    connect(&workspace, &Workspace::kinds_changed, this, [this] {
+        },
+        workspace.results(), &Results::changed, workspace.results(), &Results::floor_predicted);
+    connect(&workspace.next(), &NextThings::changed, this, [this] {
         update();
         emit hint_changed();
     });
-    connect(&workspace, &Workspace::findings_changed, this, qOverload<>(&QWidget::update));
-    connect(&workspace, &Workspace::place_marked, this, [this] {
-        if (workspace_.step() == Step::proof && workspace_.marked_place())
-            go_near(*workspace_.marked_place());
+    connect(&workspace.found(), &FoundFindings::changed, this, qOverload<>(&QWidget::update));
+    connect(&workspace.in_view(), &InView::place_marked, this, [this] {
+        if (workspace_.activity().step() == Step::proof && workspace_.in_view().marked_place())
+            go_near(*workspace_.in_view().marked_place());
         update();
     });
-    connect(&workspace, &Workspace::probe_changed, this, qOverload<>(&QWidget::update));
+    connect(&workspace.probing(), &Probing::changed, this, qOverload<>(&QWidget::update));
     connect(
         drawing_runner_, &DrawingRunner::painted, this,
         [this](const PaintedView& view) {
@@ -98,7 +115,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             drawing_fault_ = view.image.text("fault");
             if (auto lines = found_lines_->take()) {
                 lines_of_ = *lines;
-                if (lines_of_.floor == workspace_.floor_id()) workspace_.set_drawing_lines(lines_of_.lines);
+                if (lines_of_.floor == workspace_.floor_id())
+                    workspace_.drawings().set_lines(lines_of_.lines);
                 emit hint_changed();
             }
             update();
@@ -111,8 +129,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
             workspace_.tell(why, true);
         },
         Qt::QueuedConnection);
-    connect(&workspace, &Workspace::drawing_changed, this, [this] {
-        const bool blinks = workspace_.comparison().show == Comparison::Show::blink;
+    connect(&workspace.drawings(), &DrawingsInView::changed, this, [this] {
+        const bool blinks = workspace_.drawings().comparison().show == Comparison::Show::blink;
         blink_older_ = false;
         blinks ? blink_->start() : blink_->stop();
         layers_old_ = true;
@@ -150,7 +168,7 @@ PlanView::~PlanView() = default;
 void PlanView::change_tool() {
     if (tool_) tool_->leave();
     key_pointer_.hold(false);
-    tool_ = tool_info(workspace_.tool()).make(workspace_, *this);
+    tool_ = tool_info(workspace_.activity().tool()).make(workspace_, *this);
     setCursor(tool_->cursor());
     emit hint_changed();
     update();
@@ -179,7 +197,7 @@ void PlanView::project_edited() {
         layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
     if (f && fitted_ && (was_empty || !f->drawings.same(drawn_floor_.drawings))) fit();
-    if (workspace_.map_shown() && workspace_.map_prediction()) awaiting_->start();
+    if (workspace_.activity().shows_map() && workspace_.results().map_prediction()) awaiting_->start();
     update_with_map();
 }
 
@@ -188,7 +206,7 @@ void PlanView::fit() {
     Box box{{-2, -2}, {28, 18}};
     if (f)
         if (const auto e = extent(*f)) box = *e;
-    const QRectF room = QRectF(rect()).adjusted(24, 18, -24, workspace_.map_shown() ? -100 : -56);
+    const QRectF room = QRectF(rect()).adjusted(24, 18, -24, workspace_.activity().shows_map() ? -100 : -56);
     fitted_ = true;
     set_map_view(render::PlanMap::fit(box.grown(0.6), room), false);
 }
@@ -260,11 +278,11 @@ void PlanView::redraw_layers() {
     drawn_floor_ = *f;
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
-    drawn_chosen_ = workspace_.selection();
+    drawn_chosen_ = workspace_.selection().items();
     std::erase_if(drawn_chosen_, is_not_layered);
     request_drawings();
     const auto& project = workspace_.project();
-    render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.map_shown());
+    render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.activity().shows_map());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
     const auto shown = [&](ItemKind kind) { return is_shown(project, kind); };
@@ -272,13 +290,13 @@ void PlanView::redraw_layers() {
     if (shown(ItemKind::ramp)) render::paint_ramps(over, project, *f, layers_map_, theme());
     if (shown(ItemKind::slab_void)) render::paint_voids(over, *f, layers_map_, theme());
     ZoneId selected;
-    for (const Item& item : workspace_.selection())
+    for (const Item& item : workspace_.selection().items())
         if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
     if (shown(ItemKind::zone))
-        render::paint_zones(over, *f, layers_map_, theme(), selected, !workspace_.map_shown());
+        render::paint_zones(over, *f, layers_map_, theme(), selected, !workspace_.activity().shows_map());
     if (shown(ItemKind::obstacle)) render::paint_obstacles(over, project, *f, layers_map_, all, theme());
     if (shown(ItemKind::wall))
-        render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.map_shown());
+        render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.activity().shows_map());
     if (shown(ItemKind::ceiling)) render::paint_ceilings(over, project, *f, layers_map_, theme());
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, f->id))
@@ -287,22 +305,22 @@ void PlanView::redraw_layers() {
     for (const Item& item : all_items(project, *f))
         if (const KindFace& face = kind_face(item.kind); face.paint_mark && shown(item.kind))
             face.paint_mark(over, *f, item, layers_map_.to_screen(corners(project, *f, item).front()),
-                            workspace_.is_selected(item));
+                            workspace_.selection().has(item));
 }
 
 void PlanView::redraw_heat() {
     heat_old_ = false;
     values_.clear();
-    painted_map_ = workspace_.map();
-    const FloorPrediction* p = workspace_.map_prediction();
-    if (!p || !workspace_.map_shown()) {
+    painted_map_ = workspace_.shown().map();
+    const FloorPrediction* p = workspace_.results().map_prediction();
+    if (!p || !workspace_.activity().shows_map()) {
         heat_ = {};
         return;
     }
     QElapsedTimer timer;
     timer.start();
     const qreal ratio = devicePixelRatioF();
-    const auto& known = *workspace_.prediction();
+    const auto& known = *workspace_.results().prediction();
     // with nothing to hold it against the map shows the values themselves
     if (!known.other || known.other->floor != p->floor) painted_map_.against = render::Against::nothing;
     values_ = render::map_values(workspace_.project(), *p, painted_map_, known.other_project.get(),
@@ -333,33 +351,33 @@ void PlanView::paintEvent(QPaintEvent*) {
         layer(heat_, heat_map_, [&](const QRectF& to) { p.drawImage(to, heat_, QRectF(heat_.rect())); });
     draw_view(p, drawings_, map_);
     layer(over_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, over_, QRectF(over_.rect())); });
-    if (const FloorPrediction* f = workspace_.floor_prediction();
-        f && f->scene && workspace_.step() == Step::venue && workspace_.floor()->plate.empty())
+    if (const FloorPrediction* f = workspace_.results().floor_prediction();
+        f && f->scene && workspace_.activity().step() == Step::venue && workspace_.floor()->plate.empty())
         render::paint_inside_edge(p, f->scene->mask(f->floor), map_, theme());
     p.setRenderHint(QPainter::Antialiasing);
-    const FloorPrediction* shown = workspace_.map_prediction();
-    if (workspace_.map().labels && shown && values_.size() == shown->surface.cells())
+    const FloorPrediction* shown = workspace_.results().map_prediction();
+    if (workspace_.shown().map().labels && shown && values_.size() == shown->surface.cells())
         render::paint_value_labels(p, *shown, values_, painted_map_, map_, size(), theme());
     if (const Floor* f = workspace_.floor()) {
         tool_->paint(p);
-        if (workspace_.map_shown()) paint_probe_ray(p, workspace_, map_);
+        if (workspace_.activity().shows_map()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
-                if (workspace_.is_selected({Item::Kind::access_point, ap.id.value}) == selected)
+                if (workspace_.selection().has({Item::Kind::access_point, ap.id.value}) == selected)
                     badges_.paint(p, map_.to_screen(ap.position), workspace_.project(), ap,
                                   selected ? render::BadgeState::selected : render::BadgeState::plain, ratio);
         }
         paint_decoration(p);
     }
-    painted_ = workspace_.prediction().get();
+    painted_ = workspace_.results().prediction().get();
     last_paint_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 
 void PlanView::paint_decoration(QPainter& p) {
-    if (!workspace_.map_shown())
+    if (!workspace_.activity().shows_map())
         for (const FindingMark& mark :
-             finding_marks(*workspace_.findings(), workspace_.floor_id(), map_, size()))
+             finding_marks(*workspace_.found().all(), workspace_.floor_id(), map_, size()))
             finding_stamps_.paint(p, mark, devicePixelRatioF());
     paint_marked_place(p, workspace_, map_);
     paint_probes(p, workspace_, map_);
@@ -379,7 +397,7 @@ PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) con
 
 render::LegendLayout PlanView::legend() const {
     render::LegendLayout layout(QPointF(width(), height()), painted_map_);
-    layout.set_other(workspace_.other_name());
+    layout.set_other(workspace_.shown().other_name());
     return layout;
 }
 
@@ -395,9 +413,9 @@ bool PlanView::take_legend(QPointF at) {
 
 void PlanView::drag_legend(QPointF at) {
     const render::LegendLayout legend = this->legend();
-    render::MapChoice choice = workspace_.map();
+    render::MapChoice choice = workspace_.shown().map();
     choice.threshold = legend.value_at(at.x());
-    workspace_.set_map(choice);
+    workspace_.shown().set(choice);
 }
 
 void PlanView::mousePressEvent(QMouseEvent* e) {
@@ -492,12 +510,12 @@ void PlanView::keyPressEvent(QKeyEvent* e) {
         // it drags
     } else if (e->key() == Qt::Key_Escape) {
         if (key_pointer_.is_held()) return hold_key_pointer(false);
-        if (!tool_->back()) workspace_.set_tool(ToolId::select);
+        if (!tool_->back()) workspace_.activity().set_tool(ToolId::select);
     } else if (tool_->key(*e)) {
         // the tool's own
-    } else if (workspace_.tool() == ToolId::select &&
+    } else if (workspace_.activity().tool() == ToolId::select &&
                (e->key() == Qt::Key_Delete || e->key() == Qt::Key_Backspace)) {
-        workspace_.delete_selection();
+        workspace_.selection().remove();
     } else if (!move_key_pointer(*e)) {
         return QWidget::keyPressEvent(e);
     }

@@ -4,17 +4,24 @@
 #include <QPixmap>
 #include <QWidget>
 #include <optional>
+#include <vector>
 
 #include "app/drawings/drawing_lines.h"
 #include "app/drawings/drawing_runner.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/prediction.h"
 #include "app/plan/entry_box.h"
 #include "app/plan/key_pointer.h"
 #include "app/plan/next_step_bar.h"
 #include "app/plan/plan_overlay.h"
 #include "app/plan/tool.h"
+#include "geometry/point.h"
+#include "project/item.h"
 #include "render/drawings/drawing_layer.h"
 #include "render/legend.h"
+#include "render/map_choice.h"
 #include "render/plan_walls.h"
+#include "venue/floor.h"
 
 class QTimer;
 

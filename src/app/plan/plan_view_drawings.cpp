@@ -1,6 +1,8 @@
 // The drawings under the floor: what of them is asked to be painted behind the window.
+#include "app/look/theme.h"
+#include "app/model/drawings_in_view.h"
 #include "app/plan/plan_view.h"
-#include "app/shell/theme.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 namespace {
@@ -22,10 +24,10 @@ void PlanView::request_drawings() {
     if (f)
         for (const Drawing& d : *f->drawings)
             if (d.shown) wish.drawings.push_back(d);
-    if (const Floor* ghost = find_floor(workspace_.project(), workspace_.ghost()))
+    if (const Floor* ghost = find_floor(workspace_.project(), workspace_.drawings().ghost()))
         for (const Drawing& d : *ghost->drawings)
             if (d.shown) wish.ghosts.push_back(d);
-    wish.comparison = workspace_.comparison();
+    wish.comparison = workspace_.drawings().comparison();
     if (wish.comparison.show == Comparison::Show::blink)
         wish.comparison.show = blink_older_ ? Comparison::Show::older : Comparison::Show::newer;
     const QPointF margin(margin_px, margin_px);
@@ -34,12 +36,12 @@ void PlanView::request_drawings() {
     if (workspace_.floor_id() != drawings_of_) drawings_ = {};
     drawings_of_ = workspace_.floor_id();
     if (!wish.drawings.empty() && lines_of_.drawings == wish.drawings && lines_of_.floor == drawings_of_)
-        workspace_.set_drawing_lines(lines_of_.lines);
+        workspace_.drawings().set_lines(lines_of_.lines);
     if (wish == wish_) return;
     wish_ = wish;
     if (wish.drawings.empty() && wish.ghosts.empty()) {
         drawings_ = {};
-        workspace_.set_drawing_lines(nullptr);
+        workspace_.drawings().set_lines(nullptr);
         lines_of_ = {};
         return;
     }

@@ -1,6 +1,9 @@
 #include "app/plan/probe_tool.h"
+#include "app/model/document.h"
+#include "app/model/probing.h"
 
 #include "project/edits.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 
@@ -12,13 +15,13 @@ void ProbeTool::press(const PointerEvent& e) {
         if (p.floor == workspace_.floor_id() && std::hypot(off.x(), off.y()) <= reach_px) {
             held_ = p.number;
             merge_key_ = workspace_.document().new_merge_key();
-            return workspace_.choose_probe(held_);
+            return workspace_.probing().choose(held_);
         }
     }
     int made = 0;
     const FloorId here = workspace_.floor_id();
     workspace_.edit("Pin a probe", [&](Project& p) { made = add_probe(p, here, e.floor); });
-    workspace_.choose_probe(made);
+    workspace_.probing().choose(made);
     held_ = made;
     merge_key_ = workspace_.document().new_merge_key();
 }
@@ -33,7 +36,7 @@ void ProbeTool::release(const PointerEvent&) { held_ = 0; }
 
 bool ProbeTool::key(QKeyEvent& e) {
     if (e.key() != Qt::Key_Delete && e.key() != Qt::Key_Backspace) return false;
-    const int number = workspace_.probe_number();
+    const int number = workspace_.probing().number();
     if (!number) return false;
     workspace_.edit("Take a probe away", [&](Project& p) { remove_probe(p, number); });
     return true;

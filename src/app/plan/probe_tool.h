@@ -1,5 +1,6 @@
 // Pins probes, and moves them.
 #pragma once
+#include <vector>
 #include "app/plan/tool.h"
 
 namespace yemvo::app {

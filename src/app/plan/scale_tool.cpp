@@ -2,10 +2,12 @@
 
 #include <QLineEdit>
 
-#include "app/details/form.h"
+#include "app/forms/form.h"
+#include "app/look/theme.h"
+#include "app/model/drawings_in_view.h"
 #include "app/plan/entry_box.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -39,7 +41,8 @@ double parse_area_m2(const QString& typed, LengthUnits units) {
 }
 
 std::vector<HintPart> ScaleTool::hint() const {
-    if (!workspace_.drawing()) return {{"", "this floor has no drawing yet: drop one on the window"}};
+    if (!workspace_.drawings().drawing())
+        return {{"", "this floor has no drawing yet: drop one on the window"}};
     if (by_area()) {
         if (asked_)
             return {{"", "type the area, such as 54.3 m²"}, {"Enter", "set the scale"}, {"Esc", "one back"}};
@@ -66,13 +69,14 @@ void ScaleTool::ask(QPointF at) {
     else
         surface_.entry().open({{"Length", metric ? "m" : ""}});
     if (checking())
-        surface_.entry().set_live({render::local(format_length(distance(points_[0], points_[1]), workspace_.units(), false))});
+        surface_.entry().set_live(
+            {render::local(format_length(distance(points_[0], points_[1]), workspace_.units(), false))});
     surface_.entry().follow(at);
     surface_.entry().field(0)->setFocus();
 }
 
 void ScaleTool::press(const PointerEvent& e) {
-    if (!workspace_.drawing())
+    if (!workspace_.drawings().drawing())
         return workspace_.tell("This floor has no drawing to scale: drop one on the window", true);
     if (asked_) leave();
     move(e);
@@ -134,21 +138,22 @@ void ScaleTool::leave() {
 }
 
 void ScaleTool::set_length(double length_m) {
-    Drawing d = *workspace_.drawing();
+    Drawing d = *workspace_.drawings().drawing();
     if (d.scale_by != ScaleBy::lengths) d.lengths.clear();
     d.lengths.push_back({d.to_sheet(points_[0]), d.to_sheet(points_[1]), length_m});
     const Point fixed = d.to_venue(d.lengths.front().a);
     d = scaled_by_lengths(d);
     const FloorId at = workspace_.floor_id();
-    const bool with_floor = workspace_.scale_with_floor;
+    const bool with_floor = workspace_.drawings().scales_floor();
     leave();
     workspace_.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
     std::vector<ScalePair> pairs;
     for (const KnownLength& k : d.lengths) pairs.push_back({distance(k.a, k.b), k.length_m});
     const double worst = fit_scale(pairs).worst();
-    const QString wide = "The drawing is to scale: " +
-                         render::local(format_length(d.source.sheet.width() * d.placement.scale, workspace_.units())) +
-                         " wide";
+    const QString wide =
+        "The drawing is to scale: " +
+        render::local(format_length(d.source.sheet.width() * d.placement.scale, workspace_.units())) +
+        " wide";
     if (std::abs(worst) > scale_tolerance)
         workspace_.tell("The lengths disagree by up to " + percent_off(worst) +
                             ": check them in Details; one may be typed or clicked wrong",
@@ -160,7 +165,7 @@ void ScaleTool::set_length(double length_m) {
 }
 
 void ScaleTool::set_area(double area) {
-    Drawing d = *workspace_.drawing();
+    Drawing d = *workspace_.drawings().drawing();
     std::vector<Point> sheet;
     for (Point p : points_) sheet.push_back(d.to_sheet(p));
     const double drawn = area_m2(sheet);
@@ -169,7 +174,7 @@ void ScaleTool::set_area(double area) {
     d.lengths.clear();
     d = rescaled(d, std::sqrt(area / drawn), fixed, ScaleBy::area);
     const FloorId at = workspace_.floor_id();
-    const bool with_floor = workspace_.scale_with_floor;
+    const bool with_floor = workspace_.drawings().scales_floor();
     leave();
     workspace_.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
     workspace_.tell("The drawing is to scale by its area. Check a length to be sure");
@@ -186,7 +191,7 @@ void ScaleTool::tell_check(double length_m) {
 }
 
 void ScaleTool::entered(const std::vector<QString>& typed) {
-    if (!asked_ || !workspace_.drawing()) return;
+    if (!asked_ || !workspace_.drawings().drawing()) return;
     try {
         if (by_area()) return set_area(parse_area_m2(typed[0], workspace_.units()));
         if (checking() && typed[0].isEmpty()) return tell_check(distance(points_[0], points_[1]));
@@ -238,7 +243,8 @@ void ScaleTool::paint_known(QPainter& p, const Drawing& d) {
 
 void ScaleTool::paint(QPainter& p) {
     const auto& colours = theme();
-    if (const Drawing* d = workspace_.drawing(); d && d->scale_by == ScaleBy::lengths) paint_known(p, *d);
+    if (const Drawing* d = workspace_.drawings().drawing(); d && d->scale_by == ScaleBy::lengths)
+        paint_known(p, *d);
     if (points_.empty()) return;
     if (!by_area()) {
         const Point end = points_.size() == 2 ? points_[1] : pointer_;

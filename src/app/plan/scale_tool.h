@@ -1,6 +1,9 @@
 // Gives a drawing its scale: known lengths, a known area; and checks it.
 #pragma once
+#include <vector>
+#include "app/model/drawings_in_view.h"
 #include "app/plan/tool.h"
+#include "geometry/point.h"
 
 namespace yemvo::app {
 
@@ -19,8 +22,8 @@ public:
     void paint(QPainter&) override;
 
 private:
-    bool by_area() const { return workspace_.scale_mode == Workspace::ScaleMode::area; }
-    bool checking() const { return workspace_.scale_mode == Workspace::ScaleMode::check; }
+    bool by_area() const { return workspace_.drawings().scale_mode() == ScaleMode::area; }
+    bool checking() const { return workspace_.drawings().scale_mode() == ScaleMode::check; }
     void ask(QPointF at);
     void close_outline();
     void set_length(double length_m);

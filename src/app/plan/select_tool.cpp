@@ -4,9 +4,12 @@
 #include <cmath>
 
 #include "app/kinds/kind_face.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/selection.h"
 #include "app/plan/picking.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/items.h"
 
 namespace yemvo::app {
 namespace {
@@ -27,9 +30,10 @@ std::vector<HintPart> SelectTool::hint() const {
 }
 
 std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
-    if (workspace_.selection().size() != 1) return std::nullopt;
-    if (kind_face(workspace_.selection().front().kind).pick == PickBy::mark) return std::nullopt;  // moved as a whole
-    const Item& item = workspace_.selection().front();
+    if (workspace_.selection().items().size() != 1) return std::nullopt;
+    if (kind_face(workspace_.selection().items().front().kind).pick == PickBy::mark)
+        return std::nullopt;  // moved as a whole
+    const Item& item = workspace_.selection().items().front();
     const auto points = corners(workspace_.project(), *floor(), item);
     for (std::size_t i = 0; i < points.size(); ++i)
         if (QLineF(map().to_screen(points[i]), at).length() <= 7) return Node{item, i};
@@ -49,8 +53,8 @@ void SelectTool::press(const PointerEvent& e) {
         return;
     }
     under_ = items_at(workspace_.project(), *floor(), map(), e.screen);
-    const bool on_selected =
-        std::any_of(under_.begin(), under_.end(), [&](const Item& i) { return workspace_.is_selected(i); });
+    const bool on_selected = std::any_of(under_.begin(), under_.end(),
+                                         [&](const Item& i) { return workspace_.selection().has(i); });
     // a zone is a large thing: pressed inside, it is chosen on release, so that a band can start there
     const bool area = !under_.empty() && is_area(under_.front());
     if (under_.empty() || (area && !on_selected)) {
@@ -59,9 +63,9 @@ void SelectTool::press(const PointerEvent& e) {
     }
     doing_ = Doing::waiting;
     if (on_selected) return;
-    auto chosen = adding_ ? workspace_.selection() : std::vector<Item>{};
+    auto chosen = adding_ ? workspace_.selection().items() : std::vector<Item>{};
     chosen.push_back(under_.front());
-    workspace_.select(chosen);
+    workspace_.selection().select(chosen);
     under_.clear();
 }
 
@@ -102,7 +106,7 @@ void SelectTool::drag_items(const PointerEvent& e) {
     if (e.keys & Qt::ShiftModifier) std::abs(by.x) > std::abs(by.y) ? by.y = 0 : by.x = 0;
     if (!(e.keys & Qt::AltModifier)) by = to_step(by, std::min(grid_step_m(map().px_per_m), 0.1));
     const FloorId at = workspace_.floor_id();
-    const auto items = workspace_.selection();
+    const auto items = workspace_.selection().items();
     if (items.empty()) return;
     const QString what = items.size() == 1 ? item_name(before_, *find_floor(before_, at), items.front())
                                            : QString("%1 things").arg(items.size());
@@ -122,15 +126,15 @@ void SelectTool::release(const PointerEvent& e) {
     if (!floor()) return;
     if (did == Doing::waiting && !under_.empty()) {
         // clicked on something selected: the next below it, or out of the selection
-        auto chosen = workspace_.selection();
+        auto chosen = workspace_.selection().items();
         if (adding_)
             std::erase_if(chosen, [&](const Item& i) { return i == under_.front(); });
         else
             chosen = {under_.front()};
-        workspace_.select(chosen);
+        workspace_.selection().select(chosen);
     }
     if (did != Doing::band) return surface_.repaint_tool();
-    auto chosen = adding_ ? workspace_.selection() : std::vector<Item>{};
+    auto chosen = adding_ ? workspace_.selection().items() : std::vector<Item>{};
     if (QLineF(pressed_, e.screen).length() <= 3) {
         if (!under_.empty()) chosen.push_back(under_.front());
     } else {
@@ -139,13 +143,13 @@ void SelectTool::release(const PointerEvent& e) {
         for (const Item& item : items_in(workspace_.project(), *floor(), box, b.x >= a.x))
             if (std::find(chosen.begin(), chosen.end(), item) == chosen.end()) chosen.push_back(item);
     }
-    workspace_.select(chosen);
+    workspace_.selection().select(chosen);
     surface_.repaint_tool();
 }
 
 void SelectTool::nudge(Point by) {
     const FloorId at = workspace_.floor_id();
-    const auto items = workspace_.selection();
+    const auto items = workspace_.selection().items();
     workspace_.edit(
         items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
         [&](Project& p) { move_items(p, at, items, shifted(by)); });
@@ -158,9 +162,9 @@ bool SelectTool::cycle() {
     if (under.size() < 2) return false;
     std::size_t at = under.size() - 1;
     for (std::size_t i = 0; i < under.size(); ++i)
-        if (workspace_.is_selected(under[i])) at = i;
+        if (workspace_.selection().has(under[i])) at = i;
     const Item next = under[(at + 1) % under.size()];
-    workspace_.select_alone({next});
+    workspace_.selection().select_alone({next});
     workspace_.tell(QString("%1 of %2 here: ").arg((at + 1) % under.size() + 1).arg(under.size()) +
                     item_name(workspace_.project(), *floor(), next));
     return true;
@@ -168,8 +172,8 @@ bool SelectTool::cycle() {
 
 bool SelectTool::key(QKeyEvent& e) {
     if (e.key() == Qt::Key_Tab) return cycle();
-    if (!floor() || workspace_.selection().empty()) return false;
-    if (e.key() == Qt::Key_F && workspace_.selection().size() == 1) return flip();
+    if (!floor() || workspace_.selection().items().empty()) return false;
+    if (e.key() == Qt::Key_F && workspace_.selection().items().size() == 1) return flip();
     const double step_m = e.modifiers() & Qt::ShiftModifier ? 1.0 : 0.1;
     switch (e.key()) {
         case Qt::Key_Left:
@@ -191,7 +195,7 @@ bool SelectTool::key(QKeyEvent& e) {
 
 /// A door turns to its other hinge, then to its other side.
 bool SelectTool::flip() {
-    const Item item = workspace_.selection().front();
+    const Item item = workspace_.selection().items().front();
     if (item.kind != ItemKind::opening) return false;
     const FloorId at = workspace_.floor_id();
     Opening o = *find_opening(*find_wall(*floor(), WallId{item.wall}), OpeningId{item.id});
@@ -202,15 +206,15 @@ bool SelectTool::flip() {
 }
 
 bool SelectTool::back() {
-    if (workspace_.selection().empty()) return false;
-    workspace_.select({});
+    if (workspace_.selection().items().empty()) return false;
+    workspace_.selection().select({});
     return true;
 }
 
 void SelectTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto& colours = theme();
-    for (const Item& item : workspace_.selection()) {
+    for (const Item& item : workspace_.selection().items()) {
         if (kind_face(item.kind).pick == PickBy::mark) continue;  // the mark shows it
         QPolygonF line;
         const bool closed = is_outline(item);
@@ -220,7 +224,7 @@ void SelectTool::paint(QPainter& p) {
             p.setPen(pen);
             closed ? p.drawPolygon(line) : p.drawPolyline(line);
         }
-        if (workspace_.selection().size() > 1) continue;
+        if (workspace_.selection().items().size() > 1) continue;
         p.setPen(QPen(colours.accent, 1.6));
         p.setBrush(colours.tile);
         for (Point c : corners(workspace_.project(), *floor(), item)) {

@@ -1,5 +1,10 @@
 #pragma once
+#include <optional>
+#include <vector>
 #include "app/plan/tool.h"
+#include "geometry/point.h"
+#include "project/item.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 

@@ -2,10 +2,12 @@
 
 #include <cmath>
 
+#include "app/look/theme.h"
+#include "app/model/next_things.h"
 #include "app/plan/entry_box.h"
 #include "app/plan/wall_tool.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -24,7 +26,8 @@ std::vector<Point> turning_left(std::vector<Point> run) {
 void paint_preview(QPainter& p, const Wall& wall, const Workspace& w, const render::PlanMap& map) {
     QPolygonF line;
     for (Point q : flattened(wall)) line << map.to_screen(q);
-    const double width = std::max(wall_type(w.project(), w.wall_kind).thickness_m * map.px_per_m, 3.0);
+    const double width =
+        std::max(wall_type(w.project(), w.next()->wall_type).thickness_m * map.px_per_m, 3.0);
     p.setBrush(Qt::NoBrush);
     p.setPen(QPen(theme().accent, width + 2.6, Qt::SolidLine, Qt::SquareCap, Qt::MiterJoin));
     p.drawPolyline(line);
@@ -32,9 +35,7 @@ void paint_preview(QPainter& p, const Wall& wall, const Workspace& w, const rend
     p.drawPolyline(line);
 }
 
-QString length_words(double m, const Workspace& w) {
-    return render::local(format_length(m, w.units()));
-}
+QString length_words(double m, const Workspace& w) { return render::local(format_length(m, w.units())); }
 
 }  // namespace
 

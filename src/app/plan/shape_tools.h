@@ -1,6 +1,9 @@
 // Walls drawn as rectangles and arcs.
 #pragma once
+#include <optional>
+#include <vector>
 #include "app/plan/tool.h"
+#include "geometry/point.h"
 
 namespace yemvo::app {
 

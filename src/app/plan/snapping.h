@@ -4,7 +4,9 @@
 #include <optional>
 #include <vector>
 
+#include "geometry/point.h"
 #include "geometry/segment_index.h"
+#include "project/project.h"
 #include "venue/floor.h"
 
 namespace yemvo::app {

@@ -1,7 +1,9 @@
 #include "app/plan/tool.h"
 
 #include "app/drawings/drawing_lines.h"
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/drawings_in_view.h"
+#include "project/project.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -13,7 +15,7 @@ SnapOptions Tool::snap_options(const PointerEvent& e) const {
     o.grid_m = grid_step_m(map().px_per_m * (floor() && !floor()->drawings->empty() ? 6 : 1));
     o.suspended = e.keys & Qt::AltModifier;
     o.angles = e.keys & Qt::ShiftModifier;
-    if (const auto& drawn = workspace_.drawing_lines())
+    if (const auto& drawn = workspace_.drawings().lines())
         o.drawing = std::shared_ptr<const SegmentIndex>(drawn, &drawn->lines);
     return o;
 }

@@ -6,8 +6,9 @@
 #include <memory>
 #include <vector>
 
+#include "app/model/workspace.h"
 #include "app/plan/snapping.h"
-#include "app/shell/workspace.h"
+#include "geometry/point.h"
 #include "render/plan_view_map.h"
 
 namespace yemvo::app {

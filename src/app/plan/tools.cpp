@@ -3,6 +3,8 @@
 #include <algorithm>
 
 #include "app/kinds/kind_face.h"
+#include "app/model/activity.h"
+#include "app/model/tool_id.h"
 #include "app/plan/access_point_tool.h"
 #include "app/plan/align_tool.h"
 #include "app/plan/follow_tool.h"
@@ -36,44 +38,48 @@ std::unique_ptr<Tool> outlines(Workspace& w, PlanSurface& s) {
 static std::vector<ToolInfo> own_tools() {
     using enum ToolId;
     using Makes = OutlineTool::Makes;
-    const std::vector<Step> everywhere{Step::venue, Step::demand, Step::placement, Step::spectrum, Step::proof};
+    const std::vector<Step> everywhere{Step::venue, Step::demand, Step::placement, Step::spectrum,
+                                       Step::proof};
     const std::vector<Step> venue{Step::venue}, placed{Step::placement}, demanded{Step::venue, Step::demand},
         asked{Step::placement, Step::spectrum, Step::proof};
     return {
         {select, "Select", "select", "S", "Select, move and shape", tool<SelectTool>, everywhere, select},
         {wall, "Wall", "wall", "W", "Draw walls", tool<WallTool>, venue, wall},
-        {wall_rectangle, "Wall rectangle", "wall", "R", "Draw walls round a rectangle", tool<WallRectangleTool>, venue,
-         wall},
+        {wall_rectangle, "Wall rectangle", "wall", "R", "Draw walls round a rectangle",
+         tool<WallRectangleTool>, venue, wall},
         {wall_arc, "Wall arc", "wall", "Q", "Draw a curved wall", tool<WallArcTool>, venue, wall},
-        {follow, "Follow the drawing", "wall", "Y", "Take lines of a CAD drawing as walls", tool<FollowTool>, venue,
-         wall},
+        {follow, "Follow the drawing", "wall", "Y", "Take lines of a CAD drawing as walls", tool<FollowTool>,
+         venue, wall},
         {door, "Door", "door", "D", "Put doors into walls", openings<OpeningKind::door>, venue, door},
-        {window, "Window", "window", "G", "Put windows (glazing) into walls", openings<OpeningKind::window>, venue,
-         window},
+        {window, "Window", "window", "G", "Put windows (glazing) into walls", openings<OpeningKind::window>,
+         venue, window},
         {split, "Split wall", "split", "X", "Cut a wall in two", tool<SplitTool>, venue, split},
         {column, "Column", "column", "K", "Place columns", tool<ColumnTool>, venue, column},
         {obstacle, "Obstacle", "shelving", "B", "Draw shelving, racking, machinery, crowds, foliage",
          outlines<Makes::obstacle>, venue, obstacle},
         {ceiling, "Ceiling area", "ceiling", "C", "Draw where the ceiling is lower or hung with something",
          outlines<Makes::ceiling>, venue, ceiling},
-        {slab_area, "Slab area", "slab-area", "U", "Draw where the slab under this floor is built of something else",
-         outlines<Makes::slab_area>, venue, slab_area},
+        {slab_area, "Slab area", "slab-area", "U",
+         "Draw where the slab under this floor is built of something else", outlines<Makes::slab_area>, venue,
+         slab_area},
         {slab_void, "Void", "void", "O", "Draw an opening through the slab under this floor",
          outlines<Makes::slab_void>, venue, slab_void},
-        {shaft, "Shaft", "shaft", "H", "Draw a lift or stair shaft through the storeys", outlines<Makes::shaft>, venue,
-         shaft},
-        {ramp, "Ramp", "ramp", "E", "Draw a ramp from its foot to its head", outlines<Makes::ramp>, venue, ramp},
+        {shaft, "Shaft", "shaft", "H", "Draw a lift or stair shaft through the storeys",
+         outlines<Makes::shaft>, venue, shaft},
+        {ramp, "Ramp", "ramp", "E", "Draw a ramp from its foot to its head", outlines<Makes::ramp>, venue,
+         ramp},
         {zone, "Zone", "zone", "Z", "Draw zones", outlines<Makes::zone>, demanded, zone},
         {note, "Note", "note", "N", "Pin a note or a photo to a place", tool<NoteTool>, venue, note},
         {scale, "Scale", "scale", "L", "Give a drawing its scale by known lengths or an area, and check it",
          tool<ScaleTool>, venue, scale},
-        {align, "Align", "align", "I", "Lay this floor on another one by pairs of places", tool<AlignTool>, venue,
-         align},
+        {align, "Align", "align", "I", "Lay this floor on another one by pairs of places", tool<AlignTool>,
+         venue, align},
         {plate, "Plate", "plate", "P", "Draw how far the slab of this floor reaches (mezzanines, terraces)",
          outlines<Makes::plate>, venue, plate},
-        {access_point, "Access point", "access-point", "A", "Place access points", tool<AccessPointTool>, placed,
-         access_point},
-        {probe, "Probe", "probe", "T", "Pin a probe: every radio heard there, and why", tool<ProbeTool>, asked, probe},
+        {access_point, "Access point", "access-point", "A", "Place access points", tool<AccessPointTool>,
+         placed, access_point},
+        {probe, "Probe", "probe", "T", "Pin a probe: every radio heard there, and why", tool<ProbeTool>,
+         asked, probe},
     };
 }
 

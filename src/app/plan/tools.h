@@ -1,5 +1,8 @@
 // Every tool of the plan: its name, key and icon, the steps that offer it, and how it is made.
 #pragma once
+#include <vector>
+#include "app/model/activity.h"
+#include "app/model/tool_id.h"
 #include "app/plan/tool.h"
 
 namespace yemvo::app {

@@ -5,9 +5,12 @@
 
 #include <QLineEdit>
 
+#include "app/look/theme.h"
+#include "app/model/next_things.h"
 #include "app/plan/entry_box.h"
-#include "app/shell/theme.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/text_style.h"
 #include "venue/wall_shaping.h"
 
@@ -26,15 +29,15 @@ double angle_deg(Point along) {
 
 Wall next_wall(const Workspace& w, const std::vector<Point>& drawn, std::vector<double> bulges) {
     Wall wall;
-    wall.type = w.wall_kind;
+    wall.type = w.next()->wall_type;
     wall.points = drawn;
     wall.bulges = std::move(bulges);
-    wall.base_m = w.next.wall_base_m;
-    wall.top_m = w.wall_top_m;
-    wall.to_ceiling = w.next.wall_to_ceiling && !w.wall_top_m;
-    if (w.next.wall_face == WallFace::centre) return wall;
-    const double half_m = wall_type(w.project(), w.wall_kind).thickness_m / 2;
-    return offset(wall, w.next.wall_face == WallFace::left ? -half_m : half_m);
+    wall.base_m = w.next()->wall_base_m;
+    wall.top_m = w.next()->wall_top_m;
+    wall.to_ceiling = w.next()->wall_to_ceiling && !w.next()->wall_top_m;
+    if (w.next()->wall_face == WallFace::centre) return wall;
+    const double half_m = wall_type(w.project(), w.next()->wall_type).thickness_m / 2;
+    return offset(wall, w.next()->wall_face == WallFace::left ? -half_m : half_m);
 }
 
 std::vector<HintPart> WallTool::hint() const {
@@ -56,7 +59,8 @@ Point WallTool::next(const std::vector<QString>& typed) const {
     double length_m = length(along);
     if (!typed[1].isEmpty()) {
         bool read = false;
-        const double angle = QString::fromStdString(render::plain(QString(typed[1]).remove("°"))).toDouble(&read);
+        const double angle =
+            QString::fromStdString(render::plain(QString(typed[1]).remove("°"))).toDouble(&read);
         if (!read || !std::isfinite(angle)) throw Error("'" + typed[1].toStdString() + "' is not an angle");
         along = {std::cos(angle * degree), std::sin(angle * degree)};
     }
@@ -68,9 +72,8 @@ Point WallTool::next(const std::vector<QString>& typed) const {
 void WallTool::show_live() {
     if (points_.empty()) return;
     const Point along = pointer_.point - points_.back();
-    surface_.entry().set_live(
-        {render::local(format_length(length(along), workspace_.units(), false)),
-         render::figure(angle_deg(along), 1)});
+    surface_.entry().set_live({render::local(format_length(length(along), workspace_.units(), false)),
+                               render::figure(angle_deg(along), 1)});
 }
 
 void WallTool::open_entry() {
@@ -173,7 +176,7 @@ void WallTool::abandon() {
 void WallTool::paint(QPainter& p) {
     if (!floor()) return;
     const auto& colours = theme();
-    const double thickness_m = wall_type(workspace_.project(), workspace_.wall_kind).thickness_m;
+    const double thickness_m = wall_type(workspace_.project(), workspace_.next()->wall_type).thickness_m;
     const double width = std::max(thickness_m * map().px_per_m, 3.0);
     QPolygonF drawn, body;
     for (Point q : points_) drawn << map().to_screen(q);

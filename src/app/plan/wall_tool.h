@@ -1,5 +1,8 @@
 #pragma once
+#include <vector>
 #include "app/plan/tool.h"
+#include "geometry/point.h"
+#include "project/project.h"
 
 namespace yemvo::app {
 

@@ -13,9 +13,20 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/found_findings.h"
+#include "app/model/going.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/tool_id.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
-#include "app/shell/theme.h"
+#include "checks/findings.h"
+#include "coverage/verdict.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -51,10 +62,12 @@ QString about(const Project& project, const Verdict* verdict) {
             coarser += QString("; %1 every %2 m, being too large")
                            .arg(QString::fromStdString(floor->name), render::figure(c.cell_m, 1));
     return QString("%1, variant %2: %3, %4 on; judged every %5 m, %6 up")
-        .arg(required, QString::fromStdString(current_variant(project).name),
-             counted(placed.size(), "access point", "access points"), counted(radios, "radio", "radios"))
-        .arg(render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0))
-        .arg(render::local(format_length(project.settings.client_height_m, project.settings.units))) + coarser;
+               .arg(required, QString::fromStdString(current_variant(project).name),
+                    counted(placed.size(), "access point", "access points"),
+                    counted(radios, "radio", "radios"))
+               .arg(render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0))
+               .arg(render::local(format_length(project.settings.client_height_m, project.settings.units))) +
+           coarser;
 }
 
 }  // namespace
@@ -67,7 +80,8 @@ QString proof_lacks(const Project& project, const Verdict* verdict) {
     if (placed_access_points(project).empty())
         return "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.";
     if (verdict && verdict->demanded_m2() == 0)
-        return "Nothing says where service is needed. Draw walls that close round a room, or a zone: what they hold is "
+        return "Nothing says where service is needed. Draw walls that close round a room, or a zone: what "
+               "they hold is "
                "judged here.";
     return {};
 }
@@ -75,7 +89,7 @@ QString proof_lacks(const Project& project, const Verdict* verdict) {
 FindingLines::FindingLines(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setObjectName("findingLines");
     setMouseTracking(true);
-    connect(&workspace, &Workspace::findings_changed, this, &FindingLines::refresh);
+    connect(&workspace.found(), &FoundFindings::changed, this, &FindingLines::refresh);
     refresh();
 }
 
@@ -83,7 +97,7 @@ void FindingLines::refresh() {
     lines_.clear();
     more_ = 0;
     for (const bool waived : {false, true})
-        for (const Finding& f : *workspace_.findings()) {
+        for (const Finding& f : *workspace_.found().all()) {
             if (f.waived.has_value() != waived) continue;
             if (lines_.size() < most_lines)
                 lines_.push_back(f);
@@ -98,7 +112,7 @@ int FindingLines::line_at(int y) const { return y < 0 ? -1 : y / line_height; }
 
 void FindingLines::mousePressEvent(QMouseEvent* e) {
     const auto line = static_cast<std::size_t>(std::max(0, line_at(e->pos().y())));
-    if (line < lines_.size()) return workspace_.show_finding(Finding(lines_[line]));
+    if (line < lines_.size()) return show_finding(workspace_, Finding(lines_[line]));
     if (more_ > 0) emit all_asked();
 }
 
@@ -203,9 +217,9 @@ ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
     column->addWidget(findings_);
     column->addStretch(1);
     connect(findings_, &FindingLines::all_asked, this, &ProofPage::findings_asked);
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed,
-                        &Workspace::findings_changed, &Workspace::floor_changed})
-        connect(&workspace, signal, this, &ProofPage::refresh);
+    listen(this, &ProofPage::refresh, workspace.results(), &Results::changed, workspace,
+           &Workspace::project_changed, workspace.found(), &FoundFindings::changed, workspace.in_view(),
+           &InView::floor_changed);
     refresh();
 }
 
@@ -243,8 +257,8 @@ void ProofPage::add_head(QVBoxLayout* column) {
     next_->setObjectName("proofNext");
     connect(next_, &QPushButton::clicked, this, [this] {
         const bool placed = !placed_access_points(workspace_.project()).empty();
-        workspace_.set_step(placed ? Step::venue : Step::placement);
-        workspace_.set_tool(placed ? ToolId::wall : ToolId::access_point);
+        workspace_.activity().set_step(placed ? Step::venue : Step::placement);
+        workspace_.activity().set_tool(placed ? ToolId::wall : ToolId::access_point);
     });
     auto* line = new QHBoxLayout;
     line->setContentsMargins(0, 6, 0, 0);
@@ -268,15 +282,15 @@ void ProofPage::refresh() {
     if (!workspace_.document().is_open()) return;
     const Project& project = workspace_.project();
     title_->setText("Proof of " + QString::fromStdString(project.name));
-    const Verdict* verdict = workspace_.verdict() ? &*workspace_.verdict() : nullptr;
+    const Verdict* verdict = workspace_.results().verdict() ? &*workspace_.results().verdict() : nullptr;
     const QString lacks = proof_lacks(project, verdict);
     about_->setText(lacks.isEmpty() ? about(project, verdict) : lacks);
     table_->setVisible(lacks.isEmpty());
     const bool placed = !placed_access_points(project).empty();
     next_->setText(placed ? "Draw walls" : "Place an access point");
     next_->setVisible(!requirements_in_force(project).empty() && !lacks.isEmpty());
-    const bool places =
-        workspace_.prediction() && !workspace_.prediction()->places.empty() && lacks.isEmpty();
+    const bool places = workspace_.results().prediction() &&
+                        !workspace_.results().prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
         "Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met; "
@@ -284,7 +298,7 @@ void ProofPage::refresh() {
         "one of the bands is enough. A click on a figure goes where it comes from.");
     worst_title_->setVisible(places);
     cards_->setVisible(places);
-    std::size_t open = workspace_.open_findings(), all = workspace_.findings()->size();
+    std::size_t open = workspace_.found().open(), all = workspace_.found().all()->size();
     findings_title_->setText(QString("Findings  <span style='font-weight:400'>%1 open%2</span>")
                                  .arg(open)
                                  .arg(all > open ? QString(", %1 accepted").arg(all - open) : QString()));

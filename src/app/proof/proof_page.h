@@ -1,8 +1,11 @@
 // Proof: what is required, what is reached, where it is missed, and what the model's own checks found.
 #pragma once
 #include <QWidget>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "checks/findings.h"
+#include "coverage/verdict.h"
 
 class QLabel;
 class QPushButton;

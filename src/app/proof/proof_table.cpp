@@ -8,7 +8,14 @@
 #include <QToolTip>
 #include <set>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/going.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -61,9 +68,9 @@ ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
     setFocusPolicy(Qt::StrongFocus);
     scroll_->setFixedHeight(scroll_height);
     connect(scroll_, &QScrollBar::valueChanged, this, qOverload<>(&QWidget::update));
-    for (auto signal : {&Workspace::prediction_changed, &Workspace::project_changed,
-                        &Workspace::floor_changed, &Workspace::requirement_chosen})
-        connect(&workspace, signal, this, &ProofTable::refresh);
+    listen(this, &ProofTable::refresh, workspace.results(), &Results::changed, workspace,
+           &Workspace::project_changed, workspace.in_view(), &InView::floor_changed, workspace.selection(),
+           &Selection::requirement_chosen);
     refresh();
 }
 
@@ -81,8 +88,8 @@ void ProofTable::refresh() {
     rows_.clear();
     places_.clear();
     bands_.clear();
-    if (workspace_.document().is_open() && workspace_.verdict()) {
-        for (const BandResult& b : workspace_.verdict()->bands) bands_.push_back(b.band);
+    if (workspace_.document().is_open() && workspace_.results().verdict()) {
+        for (const BandResult& b : workspace_.results().verdict()->bands) bands_.push_back(b.band);
         for (LensGroup group : {LensGroup::service, LensGroup::air, LensGroup::reach}) add_rows(group);
         if (!rows_.empty()) rows_.push_back({Row::Kind::all, 0, "All of them", {}});
         find_places();
@@ -96,7 +103,7 @@ void ProofTable::refresh() {
 }
 
 void ProofTable::add_rows(LensGroup group) {
-    const auto& results = workspace_.verdict()->requirements;
+    const auto& results = workspace_.results().verdict()->requirements;
     const std::size_t before = rows_.size();
     for (std::size_t i = 0; i < results.size(); ++i) {
         const LensInfo& info = required_lens(results[i].requirement);
@@ -117,13 +124,13 @@ void ProofTable::find_places() {
     const Project& project = workspace_.project();
     places_.push_back({"Venue", {}, {}});
     if (columns_ == Columns::floors) {
-        for (const FloorArea& f : workspace_.verdict()->floors)
+        for (const FloorArea& f : workspace_.results().verdict()->floors)
             if (const Floor* floor = find_floor(project, f.floor))
                 places_.push_back({floor_name(project, *floor), f.floor, {}});
         return;
     }
     const Floor* floor = workspace_.floor();
-    for (const ZoneArea& z : workspace_.verdict()->zones)
+    for (const ZoneArea& z : workspace_.results().verdict()->zones)
         if (floor && z.floor == floor->id)
             if (const Zone* zone = find_zone(*floor, z.zone))
                 places_.push_back({QString::fromStdString(zone->name), z.floor, z.zone});
@@ -144,7 +151,7 @@ std::optional<ProofTable::Figure> ProofTable::figure(const Row& row, const Place
         if (!p) return std::nullopt;
         return Figure{p->share_met(band), outcome(p->share_met(band), r.requirement.share_required)};
     }
-    const BandResult* all = workspace_.verdict()->find(band);
+    const BandResult* all = workspace_.results().verdict()->find(band);
     const Area* area = nullptr;
     if (all && !place.floor && all->demanded_m2 > 0) area = all;
     if (all && place.floor && !place.zone)
@@ -244,7 +251,7 @@ void ProofTable::go(const Cell& cell) {
     const Row& row = rows_[static_cast<std::size_t>(cell.row)];
     const Place& place = places_[static_cast<std::size_t>(cell.place)];
     if (row.kind == Row::Kind::all) {
-        if (place.floor) workspace_.show_floor(place.floor);
+        if (place.floor) workspace_.in_view().show_floor(place.floor);
         return;
     }
     const RequirementResult& r = result(row);
@@ -253,9 +260,9 @@ void ProofTable::go(const Cell& cell) {
     if (!p) return;
     const bool here = p->worst && (r.requirement.any_band || p->worst->band == band);
     const BandSet shown = r.requirement.any_band ? r.requirement.bands : BandSet(band);
-    workspace_.choose_requirement(r.requirement.id);
-    workspace_.look_at(r.requirement, shown, p->floor ? p->floor : workspace_.floor_id(),
-                       here ? std::optional(p->worst->place) : std::nullopt);
+    workspace_.selection().choose_requirement(r.requirement.id);
+    look_at(workspace_, r.requirement, shown, p->floor ? p->floor : workspace_.floor_id(),
+            here ? std::optional(p->worst->place) : std::nullopt);
 }
 
 void ProofTable::mousePressEvent(QMouseEvent* e) {
@@ -267,7 +274,8 @@ void ProofTable::mousePressEvent(QMouseEvent* e) {
     const int row = row_at(e->pos().y());
     if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::requirement &&
         e->pos().x() < places_left())
-        workspace_.choose_requirement(result(rows_[static_cast<std::size_t>(row)]).requirement.id);
+        workspace_.selection().choose_requirement(
+            result(rows_[static_cast<std::size_t>(row)]).requirement.id);
 }
 
 void ProofTable::mouseMoveEvent(QMouseEvent* e) {
@@ -456,7 +464,8 @@ void ProofTable::paint_row(QPainter& p, int row) const {
     const bool all = r.kind == Row::Kind::all;
     if (all) p.fillRect(QRectF(0, y - 1, width(), 1.5), c.ink);
     const Requirement* q = all ? nullptr : &result(r).requirement;
-    if (q && q->id == workspace_.requirement()) p.fillRect(QRect(0, y, places_left(), h - 1), c.accent_tint);
+    if (q && q->id == workspace_.selection().requirement())
+        p.fillRect(QRect(0, y, places_left(), h - 1), c.accent_tint);
     p.setPen(c.ink);
     p.setFont(render::font(12, all ? 600 : 400));
     p.drawText(QRect(0, y, title_width - 6, h), Qt::AlignVCenter,

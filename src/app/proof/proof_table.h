@@ -2,8 +2,11 @@
 // band.
 #pragma once
 #include <QWidget>
+#include <optional>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/results.h"
+#include "app/model/workspace.h"
 
 class QScrollBar;
 
@@ -24,7 +27,7 @@ public:
     /// Where that is painted, for tests.
     QRect figure_rect(int row, int place, BandId) const;
     QRect title_rect(int row) const;
-    int row_of(RequirementId) const;  ///< -1: none
+    int row_of(RequirementId) const;                                  ///< -1: none
     int row_count() const { return static_cast<int>(rows_.size()); }  ///< the last is all of them
     int place_count() const { return static_cast<int>(places_.size()); }
     QString place_name(int place) const { return places_[static_cast<std::size_t>(place)].name; }
@@ -66,7 +69,7 @@ private:
     void add_rows(LensGroup);
     void find_places();
     const RequirementResult& result(const Row& row) const {
-        return workspace_.verdict()->requirements[row.index];
+        return workspace_.results().verdict()->requirements[row.index];
     }
     const PlaceResult* at(const RequirementResult&, const Place&) const;
     std::optional<Figure> figure(const Row&, const Place&, BandId) const;

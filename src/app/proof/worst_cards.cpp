@@ -6,8 +6,14 @@
 #include <QPainterPath>
 #include <array>
 
+#include "app/look/theme.h"
+#include "app/model/going.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
 #include "app/proof/proof_table.h"
-#include "app/shell/theme.h"
+#include "geometry/point.h"
+#include "project/project.h"
+#include "render/map_choice.h"
 #include "render/plan_cutout.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -42,7 +48,7 @@ WorstCards::WorstCards(Workspace& workspace, QWidget* parent) : QWidget(parent),
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setFixedHeight(card_height);
-    connect(&workspace, &Workspace::prediction_changed, this, &WorstCards::refresh);
+    connect(&workspace.results(), &Results::changed, this, &WorstCards::refresh);
 }
 
 /// As many as have room, all of one width.
@@ -54,7 +60,7 @@ QRect WorstCards::card_rect(int card) const {
 }
 
 void WorstCards::refresh() {
-    const auto& known = workspace_.prediction();
+    const auto& known = workspace_.results().prediction();
     if (!known || !known->verdict) return;  // a part of a prediction changes nothing here
     cards_.clear();
     for (const WorstPlace& place : known->places) {
@@ -85,7 +91,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
                                   : QString(", nobody serves"));
     if (info.more_is_better && place.value <= value_of_nothing(info))
         c.words[1] = QString::fromStdString(info.name) + ": none";
-    const FloorPrediction* p = workspace_.prediction()->site.find(place.floor);
+    const FloorPrediction* p = workspace_.results().prediction()->site.find(place.floor);
     if (!p) return c;
     render::MapChoice choice;
     choice.lens = info.id;
@@ -104,8 +110,8 @@ void WorstCards::go(int index) {
     const Requirement* r = find_requirement(workspace_.project(), place.requirement);
     if (!r) return;
     chosen_ = index;
-    workspace_.choose_requirement(r->id);
-    workspace_.look_at(*r, r->any_band ? r->bands : BandSet(place.band), place.floor, place.place);
+    workspace_.selection().choose_requirement(r->id);
+    look_at(workspace_, *r, r->any_band ? r->bands : BandSet(place.band), place.floor, place.place);
     update();
 }
 

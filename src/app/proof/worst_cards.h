@@ -2,8 +2,10 @@
 #pragma once
 #include <QPixmap>
 #include <QWidget>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "coverage/worst_places.h"
 
 namespace yemvo::app {
 

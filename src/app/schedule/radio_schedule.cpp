@@ -13,9 +13,14 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/details/form.h"
-#include "app/shell/theme.h"
+#include "app/forms/form.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
 #include "project/edits.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "project/rules.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -189,7 +194,8 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
     }
 }
 
-AccessPoint RadioModelTable::with(const Project& project, const Row& r, int column, const QString& typed) const {
+AccessPoint RadioModelTable::with(const Project& project, const Row& r, int column,
+                                  const QString& typed) const {
     const AccessPoint* found = find_access_point(project, r.floor, r.access_point);
     if (!found) throw Error("the access point is gone");
     AccessPoint ap = *found;
@@ -269,11 +275,12 @@ void RadioModelTable::set_cells(const QString& label, const std::vector<Cell>& c
     });
     if (refused == 0) return;
     const int all = static_cast<int>(cells.size());
-    workspace_.tell((refused == all && all > 1 ? QString("None of the cells was taken: ")
-                     : refused == 1            ? QString("One cell was not taken: ")
-                                               : QString("%1 of %2 cells were not taken, the first: ").arg(refused).arg(all)) +
-                        first,
-                    true);
+    workspace_.tell(
+        (refused == all && all > 1 ? QString("None of the cells was taken: ")
+         : refused == 1            ? QString("One cell was not taken: ")
+                        : QString("%1 of %2 cells were not taken, the first: ").arg(refused).arg(all)) +
+            first,
+        true);
 }
 
 RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -326,8 +333,8 @@ void RadioSchedule::follow_row() {
     const QModelIndex current = sorted_->mapToSource(table_->currentIndex());
     if (!current.isValid() || !table_->hasFocus()) return;
     const auto row = model_->row(current.row());
-    workspace_.show_floor(row.floor);
-    workspace_.select({{Item::Kind::access_point, row.access_point.value}});
+    workspace_.in_view().show_floor(row.floor);
+    workspace_.selection().select({{Item::Kind::access_point, row.access_point.value}});
 }
 
 QString RadioSchedule::selected_text() const {
@@ -351,11 +358,13 @@ void RadioSchedule::paste(const QString& text) {
         for (int c = 0; c < parts.size(); ++c) {
             const QModelIndex to = sorted_->index(from.row() + l, from.column() + c);
             if (to.isValid() && editable(to.column()))
-                cells.push_back({model_->row(sorted_->mapToSource(to).row()), to.column(), parts[c].trimmed()});
+                cells.push_back(
+                    {model_->row(sorted_->mapToSource(to).row()), to.column(), parts[c].trimmed()});
         }
     }
     if (cells.empty())
-        return workspace_.tell("Nothing here can be pasted over: choose a cell of a column that can be edited", true);
+        return workspace_.tell(
+            "Nothing here can be pasted over: choose a cell of a column that can be edited", true);
     model_->set_cells("Paste into the radio schedule", cells);
 }
 

@@ -3,8 +3,10 @@
 #include <QAbstractTableModel>
 #include <QSortFilterProxyModel>
 #include <QTableView>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "gear/access_point.h"
 
 class QLineEdit;
 class QLabel;

@@ -2,8 +2,13 @@
 #include <QPainter>
 #include <algorithm>
 
+#include "app/look/theme.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
 #include "app/section/section_view.h"
-#include "app/shell/theme.h"
+#include "project/item.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -11,7 +16,7 @@ namespace yemvo::app {
 
 void SectionView::paint_share(QPainter& p, const SectionStorey& s, const QRectF& room) {
     const auto& colours = theme();
-    const auto& verdict = workspace_.verdict();
+    const auto& verdict = workspace_.results().verdict();
     const FloorArea* result = verdict ? verdict->find(s.floor) : nullptr;
     if (!result || placed_access_points(workspace_.project()).empty()) return;
     double required = 0;
@@ -35,7 +40,7 @@ void SectionView::paint_share(QPainter& p, const SectionStorey& s, const QRectF&
 void SectionView::paint_dots(QPainter& p, const SectionStorey& s, bool open) {
     const auto& colours = theme();
     for (const auto& [id, at] : s.dots) {
-        const bool selected = open && workspace_.is_selected({Item::Kind::access_point, id.value});
+        const bool selected = open && workspace_.selection().has({Item::Kind::access_point, id.value});
         p.setPen(QPen(selected ? colours.accent : colours.ink, 1.1));
         p.setBrush(selected ? colours.accent : colours.tile);
         p.drawEllipse(at, selected ? 4.4 : 3, selected ? 4.4 : 3);
@@ -81,7 +86,7 @@ void SectionView::paint_yard(QPainter& p, const SectionStorey& s, bool open) {
 void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
     const auto& colours = theme();
     const Floor& floor = *find_floor(workspace_.project(), s.floor);
-    const bool open = s.floor == workspace_.floor_id() && !workspace_.site_shown();
+    const bool open = s.floor == workspace_.floor_id() && !workspace_.in_view().site_shown();
     p.setPen(Qt::NoPen);
     p.setBrush(open ? colours.accent_tint : colours.paper);
     p.drawRect(s.room);
@@ -93,7 +98,7 @@ void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
         p.drawRect(s.room);
     }
     QString right;
-    const auto& verdict = workspace_.verdict();
+    const auto& verdict = workspace_.results().verdict();
     const FloorArea* result = verdict ? verdict->find(s.floor) : nullptr;
     QColor ink = colours.muted;
     if (result && !placed_access_points(workspace_.project()).empty()) {
@@ -121,7 +126,7 @@ void SectionView::paint_row(QPainter& p, const SectionStorey& s) {
 void SectionView::paint_storey(QPainter& p, const SectionStorey& s) {
     const auto& colours = theme();
     const Floor& floor = *find_floor(workspace_.project(), s.floor);
-    const bool open = s.floor == workspace_.floor_id() && !workspace_.site_shown();
+    const bool open = s.floor == workspace_.floor_id() && !workspace_.in_view().site_shown();
     s.yard ? paint_yard(p, s, open) : paint_room(p, s, open);
     paint_dots(p, s, open);
     const QRectF& room = s.room;
@@ -183,9 +188,8 @@ void SectionView::paint_stacks(QPainter& p, const SectionLayout& layout) {
             if (b.id == building_of_levels()) {
                 p.setFont(render::font(10.5));
                 p.setPen(colours.muted);
-                p.drawText(
-                    QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
-                    render::local(format_level(stack.top_level_m - b.level_m, workspace_.units())));
+                p.drawText(QRectF(0, stack.roof.top() - 8, 42, 16), Qt::AlignRight | Qt::AlignVCenter,
+                           render::local(format_level(stack.top_level_m - b.level_m, workspace_.units())));
             }
         }
         if (several) {

@@ -12,8 +12,14 @@
 #include <algorithm>
 #include <cmath>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -43,10 +49,10 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
     site_->setCheckable(true);
     site_->setStyleSheet("border-radius: 5px;");
     site_->setToolTip("Buildings and yards from above, to place them against each other (Ctrl 6)");
-    connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.show_site(on); });
-    for (auto signal : {&Workspace::floor_changed, &Workspace::prediction_changed,
-                        &Workspace::selection_changed, &Workspace::site_changed})
-        connect(&workspace, signal, this, &SectionView::refresh);
+    connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.in_view().show_site(on); });
+    listen(this, &SectionView::refresh, workspace.in_view(), &InView::floor_changed, workspace.results(),
+           &Results::changed, workspace.selection(), &Selection::changed, workspace.in_view(),
+           &InView::site_changed);
     // the plan goes first in a drag; the verdict, which is drawn here too, mostly comes before this
     later_->setSingleShot(true);
     later_->setInterval(30);
@@ -55,7 +61,7 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
         layout_.reset();
         if (!later_->isActive()) later_->start();
     });
-    connect(&workspace, &Workspace::floor_changed, this, &SectionView::scroll_to_open);
+    connect(&workspace.in_view(), &InView::floor_changed, this, &SectionView::scroll_to_open);
     refresh();
 }
 
@@ -67,7 +73,7 @@ void SectionView::refresh() {
     setFixedWidth(several ? several_width : one_width);
     findChild<QToolButton*>("addFloor")->setGeometry(width() - 32, 4, 26, 26);
     site_->setGeometry(width() - 84, 4, 48, 26);
-    site_->setChecked(workspace_.site_shown());
+    site_->setChecked(workspace_.in_view().site_shown());
     site_->setEnabled(open);
     update();
 }
@@ -192,7 +198,7 @@ void SectionView::mousePressEvent(QMouseEvent* e) {
                          workspace_.document().new_merge_key()};
         return update();
     }
-    if (const auto id = floor_at(e->position())) workspace_.show_floor(*id);
+    if (const auto id = floor_at(e->position())) workspace_.in_view().show_floor(*id);
 }
 
 void SectionView::mouseMoveEvent(QMouseEvent* e) {
@@ -244,9 +250,7 @@ bool SectionView::event(QEvent* e) {
             QToolTip::hideText();
             return true;
         }
-        const auto one = [&](double m) {
-            return render::local(format_length(m, workspace_.units()));
-        };
+        const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
         QToolTip::showText(help->globalPos(),
                            QString::fromStdString(floor_title(workspace_.project(), *f)) + "\nat " +
                                one(f->elevation_m) + ", " + one(f->height_m) + " high",
@@ -261,8 +265,10 @@ void SectionView::keyPressEvent(QKeyEvent* e) {
     const auto& floors = building_with(workspace_.project(), workspace_.floor_id()).floors;
     const auto here = std::find_if(floors.begin(), floors.end(),
                                    [&](const Floor& f) { return f.id == workspace_.floor_id(); });
-    if (e->key() == Qt::Key_Up && here + 1 != floors.end()) return workspace_.show_floor((here + 1)->id);
-    if (e->key() == Qt::Key_Down && here != floors.begin()) return workspace_.show_floor((here - 1)->id);
+    if (e->key() == Qt::Key_Up && here + 1 != floors.end())
+        return workspace_.in_view().show_floor((here + 1)->id);
+    if (e->key() == Qt::Key_Down && here != floors.begin())
+        return workspace_.in_view().show_floor((here - 1)->id);
     QWidget::keyPressEvent(e);
 }
 
@@ -277,11 +283,11 @@ void SectionView::contextMenuEvent(QContextMenuEvent* e) {
     const auto make = [this](const QString& label, std::function<FloorId(Project&)> edit) {
         FloorId made;
         workspace_.edit(label, [&](Project& p) { made = edit(p); });
-        workspace_.show_floor(made);
+        workspace_.in_view().show_floor(made);
     };
     QMenu menu(this);
     menu.setObjectName("sectionMenu");
-    menu.addAction("Open", this, [&] { workspace_.show_floor(id); });
+    menu.addAction("Open", this, [&] { workspace_.in_view().show_floor(id); });
     menu.addSeparator();
     menu.addAction("Insert a floor above", this,
                    [&] { make("Insert floor", [&](Project& p) { return insert_floor_above(p, id); }); });

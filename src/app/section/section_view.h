@@ -2,9 +2,10 @@
 // view and changes storeys.
 #pragma once
 #include <QWidget>
+#include <optional>
 
+#include "app/model/workspace.h"
 #include "app/section/section_layout.h"
-#include "app/shell/workspace.h"
 
 class QTimer;
 class QToolButton;

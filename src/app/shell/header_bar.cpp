@@ -5,7 +5,13 @@
 #include <QPainter>
 #include <array>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/found_findings.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 
@@ -100,30 +106,33 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
     setFixedHeight(header_height);
     setCursor(Qt::PointingHandCursor);
     setToolTip("Share of the demanded area that meets every requirement of the band. Click for the proof");
-    connect(this, &QAbstractButton::clicked, this, [this] { workspace_.set_step(Step::proof); });
+    connect(this, &QAbstractButton::clicked, this, [this] { workspace_.activity().set_step(Step::proof); });
 }
 
 bool VerdictView::judged() const {
-    if (workspace_.judged_so_far()) return false;
-    return workspace_.document().is_open() && workspace_.verdict() && !workspace_.verdict()->bands.empty() &&
-           workspace_.verdict()->demanded_m2() > 0 && !placed_access_points(workspace_.project()).empty();
+    if (workspace_.results().judged_so_far()) return false;
+    return workspace_.document().is_open() && workspace_.results().verdict() &&
+           !workspace_.results().verdict()->bands.empty() &&
+           workspace_.results().verdict()->demanded_m2() > 0 &&
+           !placed_access_points(workspace_.project()).empty();
 }
 
 QSize VerdictView::sizeHint() const {
-    return {judged() ? static_cast<int>(workspace_.verdict()->bands.size()) * verdict_width : 270,
+    return {judged() ? static_cast<int>(workspace_.results().verdict()->bands.size()) * verdict_width : 270,
             header_height};
 }
 
 QString VerdictView::words() const {
     if (!workspace_.document().is_open()) return {};
-    if (const auto& so_far = workspace_.judged_so_far())
+    if (const auto& so_far = workspace_.results().judged_so_far())
         return QString("%1 of %2 floors judged").arg(so_far->floors).arg(so_far->all);
-    if (placed_access_points(workspace_.project()).empty() || !workspace_.verdict())
+    if (placed_access_points(workspace_.project()).empty() || !workspace_.results().verdict())
         return "No verdict yet: place an access point";
-    if (workspace_.verdict()->bands.empty()) return "No verdict: nothing is required yet";
-    if (workspace_.verdict()->demanded_m2() == 0) return "No verdict: draw walls round it, or a zone";
+    if (workspace_.results().verdict()->bands.empty()) return "No verdict: nothing is required yet";
+    if (workspace_.results().verdict()->demanded_m2() == 0)
+        return "No verdict: draw walls round it, or a zone";
     QStringList parts;
-    for (const BandResult& b : workspace_.verdict()->bands)
+    for (const BandResult& b : workspace_.results().verdict()->bands)
         parts << render::percent(b.share_met()) + " " + QString::fromStdString(band(b.band).name) + " GHz";
     return parts.join(", ");
 }
@@ -141,7 +150,7 @@ void VerdictView::paintEvent(QPaintEvent*) {
         return;
     }
     double x = 8;
-    for (const BandResult& b : workspace_.verdict()->bands) {
+    for (const BandResult& b : workspace_.results().verdict()->bands) {
         const Outcome o = outcome(b.share_met(), b.share_required);
         const QString share = render::percent(b.share_met());
         p.setFont(render::font(14, 650));
@@ -153,7 +162,7 @@ void VerdictView::paintEvent(QPaintEvent*) {
         p.setFont(render::font(11));
         p.setPen(colours.muted);
         QString below = QString::fromStdString(band(b.band).name) + " GHz";
-        const auto& before = workspace_.previous_verdict();
+        const auto& before = workspace_.results().previous_verdict();
         if (const BandResult* was = before ? before->find(b.band) : nullptr) {
             const double change = 100 * (b.share_met() - was->share_met());
             if (std::abs(change) >= 0.05)
@@ -170,8 +179,8 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
     setObjectName("findingsButton");
     setFixedSize(86, header_height);
     setCursor(Qt::PointingHandCursor);
-    connect(&workspace, &Workspace::findings_changed, this, [this] {
-        const std::size_t open = workspace_.open_findings();
+    connect(&workspace.found(), &FoundFindings::changed, this, [this] {
+        const std::size_t open = workspace_.found().open();
         setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));
         setToolTip(open == 0 ? "The model's own checks have no doubts"
                              : "What the model's own checks found (Ctrl F)");
@@ -182,7 +191,7 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
 void FindingsButton::paintEvent(QPaintEvent*) {
     if (!workspace_.document().is_open()) return;
     const auto& colours = theme();
-    const std::size_t open = workspace_.open_findings();
+    const std::size_t open = workspace_.found().open();
     QPainter p(this);
     p.fillRect(QRect(0, 8, 1, height() - 16), colours.line);
     p.setPen(open == 0 ? colours.muted : colours.not_met);
@@ -215,7 +224,7 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     for (const auto& [step, title] : list) {
         auto* button = new StepButton(title, this);
         connect(button, &QAbstractButton::clicked, this, [this, step = step] {
-            workspace_.set_step(step);
+            workspace_.activity().set_step(step);
             refresh();
         });
         row->addWidget(button);
@@ -227,18 +236,18 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     auto* findings = new FindingsButton(workspace, this);
     row->addWidget(findings);
     connect(findings, &QAbstractButton::clicked, this, &HeaderBar::findings_asked);
-    for (auto signal :
-         {&Workspace::project_changed, &Workspace::step_changed, &Workspace::prediction_changed})
-        connect(&workspace, signal, this, &HeaderBar::refresh);
+    listen(this, &HeaderBar::refresh, workspace, &Workspace::project_changed, workspace.activity(),
+           &Activity::step_changed, workspace.results(), &Results::changed);
     refresh();
 }
 
 void HeaderBar::refresh() {
     for (std::size_t i = 0; i < steps_.size(); ++i) {
-        steps_[i]->setChecked(workspace_.step() == static_cast<Step>(i));
+        steps_[i]->setChecked(workspace_.activity().step() == static_cast<Step>(i));
         steps_[i]->setEnabled(workspace_.document().is_open());
         if (workspace_.document().is_open())
-            steps_[i]->set_mark(step_mark(workspace_.project(), static_cast<Step>(i), workspace_.verdict()));
+            steps_[i]->set_mark(
+                step_mark(workspace_.project(), static_cast<Step>(i), workspace_.results().verdict()));
     }
     verdict_->setFixedWidth(verdict_->sizeHint().width());
     verdict_->update();

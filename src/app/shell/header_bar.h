@@ -2,8 +2,12 @@
 #pragma once
 #include <QAbstractButton>
 #include <QMenuBar>
+#include <optional>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/activity.h"
+#include "app/model/workspace.h"
+#include "coverage/verdict.h"
 
 namespace yemvo::app {
 

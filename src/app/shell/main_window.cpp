@@ -1,6 +1,6 @@
 #include "app/shell/main_window.h"
+#include "app/files/autosave.h"
 #include "app/link_profile/link_profile_page.h"
-#include "app/shell/autosave.h"
 
 #include <QApplication>
 #include <QGridLayout>
@@ -14,29 +14,41 @@
 #include <QToolButton>
 #include <QVBoxLayout>
 
+#include "app/asking/file_names.h"
 #include "app/costs/costs_page.h"
 #include "app/details/details_panel.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/files/file_guard.h"
 #include "app/files/notice_bar.h"
+#include "app/files/project_files.h"
+#include "app/files/start_page.h"
 #include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
 #include "app/findings/findings_runner.h"
+#include "app/look/theme.h"
+#include "app/map/lens_bar.h"
 #include "app/materials/types_page.h"
+#include "app/model/activity.h"
+#include "app/model/found_findings.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/prediction.h"
+#include "app/model/results.h"
+#include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
 #include "app/plan/plan_view.h"
+#include "app/plan/tool_strip.h"
 #include "app/proof/proof_page.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
-#include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
-#include "app/shell/lens_bar.h"
-#include "app/shell/project_files.h"
-#include "app/shell/start_page.h"
 #include "app/shell/status_line.h"
-#include "app/shell/theme.h"
-#include "app/shell/tool_strip.h"
 #include "app/site/site_view.h"
+#include "checks/findings.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
+#include "render/map_choice.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -217,7 +229,7 @@ void MainWindow::lay_out() {
 /// The plan fills the middle; beside the proof it stands at the right, over Details.
 void MainWindow::arrange_for_step() {
     constexpr int beside = 334, details_beside = 292;
-    const bool proof = workspace_.step() == Step::proof;
+    const bool proof = workspace_.activity().step() == Step::proof;
     proof_->setVisible(proof);
     proof_edge_->setVisible(proof);
     details_edge_->setVisible(!proof);
@@ -244,7 +256,7 @@ void MainWindow::connect_parts() {
     connect(
         runner_, &PredictionRunner::ready, this,
         [this](std::shared_ptr<const Prediction> p) {
-            if (p->of == document_.opened_count()) workspace_.set_prediction(std::move(p));
+            if (p->of == document_.opened_count()) workspace_.results().set_prediction(std::move(p));
         },
         Qt::QueuedConnection);
     connect(
@@ -257,7 +269,7 @@ void MainWindow::connect_parts() {
     connect(
         runner_, &PredictionRunner::judged_so_far, this,
         [this](int floors, int all) {
-            workspace_.set_judged_so_far(floors, all);
+            workspace_.results().set_judged_so_far(floors, all);
             header_->refresh();
         },
         Qt::QueuedConnection);
@@ -279,10 +291,12 @@ void MainWindow::connect_parts() {
     connect(&document_, &Document::opened, runner_, &PredictionRunner::cancel);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::predict);
     // some views need more than the fields: it is worked out when they are first looked at
-    for (auto signal : {&Workspace::map_changed, &Workspace::step_changed})
-        connect(&workspace_, signal, this, [this] {
+    listen(
+        this,
+        [this] {
             if (!(wish() == wanted_)) predict();
-        });
+        },
+        workspace_.shown(), &ShownMap::changed, workspace_.activity(), &Activity::step_changed);
     // the project changes before the history knows: what it is held against is told again then
     connect(&document_.history(), &QUndoStack::indexChanged, this, [this] {
         if (wish().against == render::Against::last_edit) predict();
@@ -294,7 +308,7 @@ void MainWindow::connect_parts() {
     connect(&document_, &Document::opened, this, look);
     connect(
         findings_runner_, &FindingsRunner::found, this,
-        [this](const std::shared_ptr<const std::vector<Finding>>& f) { workspace_.set_findings(f); },
+        [this](const std::shared_ptr<const std::vector<Finding>>& f) { workspace_.found().set(f); },
         Qt::QueuedConnection);
     connect(
         findings_runner_, &FindingsRunner::failed, this,
@@ -305,15 +319,15 @@ void MainWindow::connect_parts() {
     connect(details_, &DetailsPanel::types_asked, this, &MainWindow::show_types);
     connect(types_, &TypesPage::left, this, &MainWindow::leave_types);
     connect(plan_, &PlanView::menu_asked, this, &MainWindow::open_context_menu);
-    connect(&workspace_, &Workspace::floor_changed, this, [this] {
+    connect(&workspace_.in_view(), &InView::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
-        const auto& known = workspace_.prediction();
-        const bool complete =
-            known && known->verdict && workspace_.map_prediction() && !workspace_.held_against();
+        const auto& known = workspace_.results().prediction();
+        const bool complete = known && known->verdict && workspace_.results().map_prediction() &&
+                              !workspace_.shown().held_against();
         if (prediction_stopped_ || !complete || !runner_->is_idle()) predict();
     });
-    connect(&workspace_, &Workspace::tool_changed, this, [this] {
-        if (workspace_.tool() != ToolId::probe) return;
+    connect(&workspace_.activity(), &Activity::tool_changed, this, [this] {
+        if (workspace_.activity().tool() != ToolId::probe) return;
         show_tray(link_profile_);
     });
     connect(start_, &StartPage::recover_asked, this, &MainWindow::recover_work);
@@ -322,33 +336,32 @@ void MainWindow::connect_parts() {
     connect(&document_, &Document::state_changed, this, &MainWindow::refresh_title);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_title);
     connect(plan_, &PlanView::view_changed, this, &MainWindow::refresh_status);
-    connect(&workspace_, &Workspace::floor_changed, this, &MainWindow::refresh_status);
+    connect(&workspace_.in_view(), &InView::floor_changed, this, &MainWindow::refresh_status);
     connect(&workspace_, &Workspace::project_changed, this, &MainWindow::refresh_status);
     connect(plan_, &PlanView::hint_changed, this, &MainWindow::refresh_hint);
-    connect(&workspace_, &Workspace::step_changed, this, &MainWindow::arrange_for_step);
+    connect(&workspace_.activity(), &Activity::step_changed, this, &MainWindow::arrange_for_step);
     connect(proof_, &ProofPage::findings_asked, this, &MainWindow::show_findings);
-    connect(&workspace_, &Workspace::step_changed, this,
-            [this] { workspace_.step() == Step::spectrum ? show_tray(schedule_) : refresh_tray(); });
+    connect(&workspace_.activity(), &Activity::step_changed, this, [this] {
+        workspace_.activity().step() == Step::spectrum ? show_tray(schedule_) : refresh_tray();
+    });
     connect(plan_, &PlanView::pointer_moved, this, [this](const Point& p, bool inside) {
-        const auto one = [&](double v) {
-            return render::local(format_length(v, workspace_.units(), false));
-        };
+        const auto one = [&](double v) { return render::local(format_length(v, workspace_.units(), false)); };
         status_->set_place(inside && document_.is_open() ? "x " + one(p.x) + "  y " + one(p.y) : QString());
     });
     connect(plan_, &PlanView::next_step_asked, this, [this](NextStep step) {
         if (step == NextStep::drawing) return choose_drawing();
-        workspace_.set_step(step == NextStep::access_point ? Step::placement : Step::venue);
-        workspace_.set_tool(step == NextStep::scale  ? ToolId::scale
-                            : step == NextStep::area ? ToolId::wall
-                                                     : ToolId::access_point);
+        workspace_.activity().set_step(step == NextStep::access_point ? Step::placement : Step::venue);
+        workspace_.activity().set_tool(step == NextStep::scale  ? ToolId::scale
+                                       : step == NextStep::area ? ToolId::wall
+                                                                : ToolId::access_point);
         plan_->setFocus();
     });
     connect(section_, &SectionView::add_floor_asked, this, &MainWindow::add_floor_on_top);
     connect(section_, &SectionView::duplicate_asked, this, &MainWindow::duplicate);
     connect(section_, &SectionView::align_asked, this, [this](FloorId id) {
-        workspace_.show_floor(id);
-        workspace_.set_step(Step::venue);
-        workspace_.set_tool(ToolId::align);
+        workspace_.in_view().show_floor(id);
+        workspace_.activity().set_step(Step::venue);
+        workspace_.activity().set_tool(ToolId::align);
         plan_->setFocus();
     });
     connect(details_, &DetailsPanel::drawing_asked, this, &MainWindow::choose_drawing);
@@ -358,20 +371,20 @@ void MainWindow::connect_parts() {
     connect(prepare_, &PreparePage::left, this, [this] {
         // one Escape ends it, however many files were dropped at once
         if (!dropped_.isEmpty())
-            workspace_.tell(dropped_.size() == 1 ? QString("Cancelled; the other file was not laid either")
-                                                 : QString("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
+            workspace_.tell(
+                dropped_.size() == 1
+                    ? QString("Cancelled; the other file was not laid either")
+                    : QString("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
         dropped_.clear();
         leave_preparation();
     });
-    connect(&workspace_, &Workspace::site_changed, this, &MainWindow::show_plan_or_site);
-    connect(&workspace_, &Workspace::tool_changed, this, [this] {
-        if (workspace_.tool() != ToolId::select) workspace_.show_site(false);
+    connect(&workspace_.in_view(), &InView::site_changed, this, &MainWindow::show_plan_or_site);
+    connect(&workspace_.activity(), &Activity::tool_changed, this, [this] {
+        if (workspace_.activity().tool() != ToolId::select) workspace_.in_view().show_site(false);
     });
-    connect(site_, &SiteView::open_asked, &workspace_, &Workspace::show_floor);
+    connect(site_, &SiteView::open_asked, &workspace_.in_view(), &InView::show_floor);
     connect(site_, &SiteView::pointer_moved, this, [this](const Point& p, bool inside) {
-        const auto one = [&](double v) {
-            return render::local(format_length(v, workspace_.units(), false));
-        };
+        const auto one = [&](double v) { return render::local(format_length(v, workspace_.units(), false)); };
         status_->set_place(inside && document_.is_open() ? "east " + one(p.x) + "  north " + one(p.y)
                                                          : QString());
     });
@@ -410,8 +423,9 @@ void MainWindow::leave_types() {
 }
 
 ExtraWish MainWindow::wish() const {
-    const render::MapChoice& map = workspace_.map();
-    return {map.lens == LensId::confidence, map.lens == LensId::outside, workspace_.step() == Step::proof,
+    const render::MapChoice& map = workspace_.shown().map();
+    return {map.lens == LensId::confidence, map.lens == LensId::outside,
+            workspace_.activity().step() == Step::proof,
             map.is_change() ? map.against : render::Against::nothing, map.other};
 }
 
@@ -419,8 +433,8 @@ void MainWindow::predict() {
     prediction_stopped_ = false;
     wanted_ = wish();
     if (document_.is_open() && workspace_.floor())
-        runner_->request(document_.project(), workspace_.floor_id(), wanted_, workspace_.held_against(),
-                         document_.opened_count());
+        runner_->request(document_.project(), workspace_.floor_id(), wanted_,
+                         workspace_.shown().held_against(), document_.opened_count());
 }
 
 /// What is done at once is not announced: the frames of a drag would spend their time on it.
@@ -473,7 +487,7 @@ void MainWindow::refresh_hint() {
                                              {"V", "pick a line that is level"},
                                              {"Enter", "lay it"},
                                              {"Esc", "cancel"}});
-    if (workspace_.site_shown())
+    if (workspace_.in_view().site_shown())
         return status_->set_hint("Site", {{"", "drag a building; its handle turns it"},
                                           {"Shift", "15° steps"},
                                           {"", "double click opens it"}});
@@ -481,10 +495,10 @@ void MainWindow::refresh_hint() {
 }
 
 void MainWindow::show_plan_or_site() {
-    QWidget* wanted = workspace_.site_shown() ? static_cast<QWidget*>(site_) : plan_;
+    QWidget* wanted = workspace_.in_view().site_shown() ? static_cast<QWidget*>(site_) : plan_;
     if (views_->currentWidget() != wanted) {
         views_->setCurrentWidget(wanted);
-        if (workspace_.site_shown()) site_->fit();
+        if (workspace_.in_view().site_shown()) site_->fit();
         wanted->setFocus();
     }
     refresh_hint();
@@ -505,7 +519,7 @@ void MainWindow::duplicate(FloorId id) {
     if (!parts) return;
     FloorId made;
     workspace_.edit("Duplicate " + name, [&](Project& p) { made = duplicate_floor(p, id, *parts); });
-    workspace_.show_floor(made);
+    workspace_.in_view().show_floor(made);
 }
 
 void MainWindow::refresh_tray() {
@@ -530,7 +544,7 @@ void MainWindow::add_floor_on_top() {
     if (!building) return;
     FloorId made;
     workspace_.edit("Add floor", [&, id = building->id](Project& p) { made = add_floor(p, id); });
-    workspace_.show_floor(made);
+    workspace_.in_view().show_floor(made);
 }
 
 }  // namespace yemvo::app

@@ -1,12 +1,16 @@
 // The window: puts the parts together and turns wishes into edits and files.
 #pragma once
 #include <QMainWindow>
+#include <vector>
 
+#include "app/asking/asking.h"
 #include "app/drawings/prepare_page.h"
-#include "app/shell/asking.h"
-#include "app/shell/prediction_runner.h"
-#include "app/shell/workspace.h"
+#include "app/model/document.h"
+#include "app/model/workspace.h"
+#include "app/prediction/prediction_runner.h"
 #include "project/journal.h"
+#include "project/safe_file.h"
+#include "render/map_choice.h"
 
 class QGridLayout;
 class QStackedWidget;
@@ -17,7 +21,7 @@ class QTimer;
 namespace yemvo {
 struct Loaded;
 struct KeptVersion;
-}
+}  // namespace yemvo
 
 namespace yemvo::app {
 

@@ -14,16 +14,27 @@
 #include <QFile>
 #include <QMenu>
 
+#include "app/arrange/arranging.h"
+#include "app/asking/file_names.h"
+#include "app/files/autosave.h"
 #include "app/files/notice_bar.h"
+#include "app/files/project_files.h"
+#include "app/model/activity.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/in_view.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
 #include "app/plan/picking.h"
 #include "app/plan/plan_view.h"
-#include "app/shell/arranging.h"
-#include "app/shell/autosave.h"
-#include "app/shell/file_names.h"
 #include "app/shell/main_window.h"
-#include "app/shell/project_files.h"
 #include "demo/demo.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/item.h"
+#include "project/items.h"
+#include "project/project.h"
 #include "project/storage.h"
 #include "render/plan_picture.h"
 
@@ -44,7 +55,8 @@ void MainWindow::open_project(const Project& project, const QString& file, const
 
 void MainWindow::show_work() {
     pages_->setCurrentIndex(1);
-    workspace_.set_step(placed_access_points(document_.project()).empty() ? Step::venue : Step::placement);
+    workspace_.activity().set_step(placed_access_points(document_.project()).empty() ? Step::venue
+                                                                                     : Step::placement);
     plan_->fit();
     plan_->setFocus();
     refresh_hint();
@@ -129,33 +141,33 @@ void MainWindow::save_then(const QString& file, const std::function<void()>& go)
 }
 
 void MainWindow::export_picture(const QString& file) {
-    if (!workspace_.map_prediction())
+    if (!workspace_.results().map_prediction())
         return workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
     workspace_.tell("Writing " + file);
     ++working_;
-    QThreadPool::globalInstance()->start([self = QPointer<MainWindow>(this), file,
-                                          project = document_.project(), floor = *workspace_.map_prediction(),
-                                          known = workspace_.prediction(), map = workspace_.map(),
-                                          other_name = workspace_.other_name().toStdString()] {
-        QString failure;
-        try {
-            const bool held = known->other && known->other->floor == floor.floor;
-            render::save_plan_picture(
-                project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
-                {known->other_project.get(), held ? &*known->other : nullptr, other_name});
-        } catch (const std::exception& fault) {
-            failure = QString::fromUtf8(fault.what());
-        }
-        QMetaObject::invokeMethod(
-            qApp,
-            [self, file, failure] {
-                if (!self) return;
-                --self->working_;
-                if (failure.isEmpty()) return self->workspace_.tell("Wrote " + file);
-                self->asking_.tell_failure("The picture could not be written", failure);
-            },
-            Qt::QueuedConnection);
-    });
+    QThreadPool::globalInstance()->start(
+        [self = QPointer<MainWindow>(this), file, project = document_.project(),
+         floor = *workspace_.results().map_prediction(), known = workspace_.results().prediction(),
+         map = workspace_.shown().map(), other_name = workspace_.shown().other_name().toStdString()] {
+            QString failure;
+            try {
+                const bool held = known->other && known->other->floor == floor.floor;
+                render::save_plan_picture(
+                    project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
+                    {known->other_project.get(), held ? &*known->other : nullptr, other_name});
+            } catch (const std::exception& fault) {
+                failure = QString::fromUtf8(fault.what());
+            }
+            QMetaObject::invokeMethod(
+                qApp,
+                [self, file, failure] {
+                    if (!self) return;
+                    --self->working_;
+                    if (failure.isEmpty()) return self->workspace_.tell("Wrote " + file);
+                    self->asking_.tell_failure("The picture could not be written", failure);
+                },
+                Qt::QueuedConnection);
+        });
 }
 
 void MainWindow::choose_drawing() {
@@ -243,16 +255,16 @@ void MainWindow::lay(const Prepared& prepared) {
             break;
     }
     leave_preparation();
-    workspace_.show_floor(floor);
-    workspace_.set_step(Step::venue);
-    workspace_.choose_drawing(drawing.id);
+    workspace_.in_view().show_floor(floor);
+    workspace_.activity().set_step(Step::venue);
+    workspace_.drawings().choose(drawing.id);
     if (prepared.task.kind == PrepareTask::Kind::lay) {
         plan_->fit();
         workspace_.tell(drawing.to_scale()
                             ? "The drawing is to scale: check a length that you know to be sure (L)"
                             : "Now give it a scale: L, two clicks on a length you know, and type it");
     } else if (prepared.task.kind == PrepareTask::Kind::revise) {
-        workspace_.compare({Comparison::Show::difference, drawing.id});
+        workspace_.drawings().compare({Comparison::Show::difference, drawing.id});
         workspace_.tell("What the older revision alone has is red, what the newer alone has is blue");
     }
 }
@@ -316,17 +328,17 @@ void MainWindow::choose_photo(NoteId id) {
 }
 
 void MainWindow::open_context_menu(const QPoint& global, QPointF on_plan) {
-    if (!workspace_.floor() || workspace_.tool() != ToolId::select) return;
+    if (!workspace_.floor() || workspace_.activity().tool() != ToolId::select) return;
     const Floor& f = *workspace_.floor();
     const auto under = items_at(document_.project(), f, plan_->map(), on_plan);
     const Point at = plan_->map().to_floor(on_plan);
-    if (!under.empty() &&
-        std::none_of(under.begin(), under.end(), [&](const Item& i) { return workspace_.is_selected(i); }))
-        workspace_.select({under.front()});
+    if (!under.empty() && std::none_of(under.begin(), under.end(),
+                                       [&](const Item& i) { return workspace_.selection().has(i); }))
+        workspace_.selection().select({under.front()});
     auto* menu = new QMenu(this);
     menu->setObjectName("planMenu");
     menu->setAttribute(Qt::WA_DeleteOnClose);
-    const auto& chosen = workspace_.selection();
+    const auto& chosen = workspace_.selection().items();
     if (chosen.size() == 1 && (chosen[0].kind == ItemKind::wall || is_outline(chosen[0]))) {
         const Item item = chosen[0];
         const auto points = corners(document_.project(), f, item);

@@ -7,20 +7,29 @@
 #include "app/palette/command_palette.h"
 #include "app/palette/keys_page.h"
 
+#include "app/arrange/arranging.h"
+#include "app/asking/file_names.h"
 #include "app/costs/costs_page.h"
 #include "app/kinds/kind_face.h"
+#include "app/look/theme.h"
+#include "app/map/lens_bar.h"
+#include "app/map/map_menu.h"
+#include "app/model/activity.h"
+#include "app/model/in_view.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
 #include "app/plan/plan_view.h"
 #include "app/plan/tools.h"
-#include "app/shell/arranging.h"
-#include "app/shell/file_names.h"
 #include "app/shell/header_bar.h"
-#include "app/shell/lens_bar.h"
 #include "app/shell/main_window.h"
-#include "app/shell/map_menu.h"
-#include "app/shell/theme.h"
 #include "project/edits.h"
+#include "project/item.h"
 #include "project/kinds/all.h"
+#include "project/project.h"
+#include "render/map_choice.h"
 #include "render/text_style.h"
+#include "venue/floor.h"
 
 namespace yemvo::app {
 
@@ -85,13 +94,13 @@ void MainWindow::make_menus() {
     name_history();
     edit->addSeparator();
     needs_project(action(edit, "Cut", QKeySequence::Cut, [this] {
-        if (copy_selection(workspace_)) workspace_.delete_selection();
+        if (copy_selection(workspace_)) workspace_.selection().remove();
     }));
     needs_project(action(edit, "Copy", QKeySequence::Copy, [this] { copy_selection(workspace_); }));
     needs_project(action(edit, "Paste", QKeySequence::Paste, [this] { paste(); }));
     needs_project(
         action(edit, "Duplicate", QKeySequence("Ctrl+Alt+D"), [this] { duplicate_selection(workspace_); }));
-    needs_project(action(edit, "Delete", {}, [this] { workspace_.delete_selection(); }));
+    needs_project(action(edit, "Delete", {}, [this] { workspace_.selection().remove(); }));
     edit->addSeparator();
     needs_project(
         action(edit, "Turn left 90°", QKeySequence("Ctrl+L"), [this] { turn_selection(workspace_, 90); }));
@@ -114,7 +123,7 @@ void MainWindow::make_menus() {
         std::vector<Item> all;
         for (const AccessPoint& ap : access_points(workspace_.project(), workspace_.floor_id()))
             all.push_back({Item::Kind::access_point, ap.id.value});
-        workspace_.select(all);
+        workspace_.selection().select(all);
     }));
 
     QMenu* view = bar->addMenu("&View");
@@ -125,13 +134,13 @@ void MainWindow::make_menus() {
     needs_project(
         action(view, "Floor below", QKeySequence("Ctrl+PgDown"), [this] { show_floor_beside(-1); }));
     needs_project(action(view, "Site", QKeySequence("Ctrl+6"),
-                         [this] { workspace_.show_site(!workspace_.site_shown()); }));
+                         [this] { workspace_.in_view().show_site(!workspace_.in_view().site_shown()); }));
     view->addSeparator();
     static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
     for (int i = 0; i < 5; ++i)
         needs_project(action(view, QString("Step %1").arg(steps[i]),
                              QKeySequence(QString("Ctrl+%1").arg(i + 1)),
-                             [this, i] { workspace_.set_step(static_cast<Step>(i)); }));
+                             [this, i] { workspace_.activity().set_step(static_cast<Step>(i)); }));
     view->addSeparator();
     make_map_actions(view);
     view->addSeparator();
@@ -166,7 +175,7 @@ void MainWindow::make_menus() {
         FloorId made;
         workspace_.edit("Insert floor",
                         [&](Project& p) { made = insert_floor_above(p, workspace_.floor_id()); });
-        workspace_.show_floor(made);
+        workspace_.in_view().show_floor(made);
     }));
     needs_project(action(plan, "Duplicate this floor…", {}, [this] { duplicate(workspace_.floor_id()); }));
 
@@ -180,7 +189,7 @@ void MainWindow::make_map_actions(QMenu* view) {
     QMenu* through = view->addMenu("Lens");
     for (const LensInfo& info : lenses())
         project_actions_.push_back(action(through, "Lens " + QString::fromStdString(info.name), {},
-                                          [this, &info] { workspace_.look_through(info.id); }));
+                                          [this, &info] { workspace_.shown().look_through(info.id); }));
     QMenu* colouring = view->addMenu("Colouring");
     lens_bar_->set_colouring(colouring);
     for (const auto& made :
@@ -188,7 +197,8 @@ void MainWindow::make_map_actions(QMenu* view) {
         project_actions_.insert(project_actions_.end(), made.begin(), made.end());
 }
 
-/// What is kept of maps and drawings so that it need not be worked out again. 0 stands for what the machine suggests.
+/// What is kept of maps and drawings so that it need not be worked out again. 0 stands for what the machine
+/// suggests.
 void MainWindow::make_memory_actions(QMenu* menu) {
     static constexpr const char* setting = "memory_mb";
     static constexpr std::size_t mega = std::size_t{1} << 20;
@@ -224,14 +234,15 @@ void MainWindow::show_floor_beside(int by) {
     const auto to = here - floors.begin() + by;
     if (to < 0 || to >= std::ssize(floors))
         return workspace_.tell(by > 0 ? "This is the topmost floor" : "This is the lowest floor");
-    workspace_.show_floor(floors[static_cast<std::size_t>(to)].id);
+    workspace_.in_view().show_floor(floors[static_cast<std::size_t>(to)].id);
 }
 
 void MainWindow::make_tool_actions(QMenu* menu) {
     for (const ToolInfo& tool : all_tools()) {
         QAction* a = action(menu, tool.name, QKeySequence(tool.key), [this, id = tool.id] {
-            if (!offers(workspace_.step(), id)) workspace_.set_step(tool_info(id).steps.front());
-            workspace_.set_tool(id);
+            if (!offers(workspace_.activity().step(), id))
+                workspace_.activity().set_step(tool_info(id).steps.front());
+            workspace_.activity().set_tool(id);
             plan_->setFocus();
         });
         a->setToolTip(tool.what);
@@ -241,18 +252,18 @@ void MainWindow::make_tool_actions(QMenu* menu) {
 
 /// On, or off when it is shown already.
 void MainWindow::show_change(render::Against against, VariantId other) {
-    const render::MapChoice& map = workspace_.map();
+    const render::MapChoice& map = workspace_.shown().map();
     if (lens(map.lens).is_choice())
         return workspace_.tell("A change is shown of amounts: choose Signal, SNR or another lens first",
                                true);
-    if (!workspace_.map_shown()) workspace_.set_step(Step::placement);
+    if (!workspace_.activity().shows_map()) workspace_.activity().set_step(Step::placement);
     const bool off = map.against == against && map.other == other;
-    workspace_.hold_against(off ? render::Against::nothing : against, other);
-    if (!off && !workspace_.held_against())
+    workspace_.shown().hold_against(off ? render::Against::nothing : against, other);
+    if (!off && !workspace_.shown().held_against())
         workspace_.tell("There is no edit yet: the map shows the change once there is one");
     else
         workspace_.tell(off ? QString("The map shows the values again")
-                            : "The map shows the change " + workspace_.other_name());
+                            : "The map shows the change " + workspace_.shown().other_name());
 }
 
 void MainWindow::make_variant_actions(QMenu* menu) {
@@ -327,14 +338,15 @@ void MainWindow::make_display_actions(QMenu* menu) {
     for (const bool hides : {true, false}) {
         for (const KindFace& face : kind_faces()) {
             if (hides && !face.can_hide) continue;
-            QAction* a = action(
-                menu, QString(hides ? "Hide %1" : "Lock %1").arg(face.many), {}, [this, hides, kind = face.kind] {
-                    workspace_.edit(hides ? "Hide or show" : "Lock or unlock", [&](Project& p) {
-                        auto& list = hides ? p.display.hidden : p.display.locked;
-                        if (std::erase(list, kind) == 0) list.push_back(kind);
-                    });
-                    workspace_.select({});
-                });
+            QAction* a =
+                action(menu, QString(hides ? "Hide %1" : "Lock %1").arg(face.many), {},
+                       [this, hides, kind = face.kind] {
+                           workspace_.edit(hides ? "Hide or show" : "Lock or unlock", [&](Project& p) {
+                               auto& list = hides ? p.display.hidden : p.display.locked;
+                               if (std::erase(list, kind) == 0) list.push_back(kind);
+                           });
+                           workspace_.selection().select({});
+                       });
             a->setCheckable(true);
             const auto show = [this, a, hides, kind = face.kind] {
                 const Display& d = workspace_.project().display;
@@ -374,14 +386,15 @@ void MainWindow::add_places(std::vector<Command>& commands) {
     const Project& p = document_.project();
     const auto go = [this](FloorId at, const Item& item) {
         return [this, at, item] {
-            workspace_.show_floor(at);
-            workspace_.set_tool(ToolId::select);
-            workspace_.select({item});
+            workspace_.in_view().show_floor(at);
+            workspace_.activity().set_tool(ToolId::select);
+            workspace_.selection().select({item});
         };
     };
     for (const Floor* f : all_floors(p)) {
         const QString title = QString::fromStdString(floor_title(p, *f));
-        commands.push_back({title, "Floor", "", [this, id = f->id] { workspace_.show_floor(id); }, true});
+        commands.push_back(
+            {title, "Floor", "", [this, id = f->id] { workspace_.in_view().show_floor(id); }, true});
         each_kind([&]<class Thing>() {
             if constexpr (requires(const Thing& t) { t.name; }) {
                 QString kind = KindOf<Thing>::name;

@@ -5,7 +5,7 @@
 #include <QPainter>
 #include <QPushButton>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {

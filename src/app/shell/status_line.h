@@ -2,6 +2,7 @@
 #pragma once
 #include <QElapsedTimer>
 #include <QWidget>
+#include <vector>
 
 #include "app/plan/tool.h"
 

@@ -6,11 +6,17 @@
 #include <cmath>
 #include <numbers>
 
-#include "app/shell/theme.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "geometry/point.h"
 #include "project/edits.h"
+#include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "venue/floor.h"
 
 namespace yemvo::app {
 namespace {
@@ -41,11 +47,13 @@ SiteView::SiteView(Workspace& workspace, QWidget* parent) : QWidget(parent), wor
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     setMinimumSize(300, 200);
-    for (auto signal : {&Workspace::project_changed, &Workspace::site_changed})
-        connect(&workspace, signal, this, [this] {
+    listen(
+        this,
+        [this] {
             if (fitted_ && !drag_) fit();
             update();
-        });
+        },
+        workspace, &Workspace::project_changed, workspace.in_view(), &InView::site_changed);
 }
 
 void SiteView::fit() {
@@ -60,7 +68,7 @@ void SiteView::fit() {
 }
 
 QPointF SiteView::turn_handle() const {
-    const Building* b = workspace_.building();
+    const Building* b = workspace_.in_view().building();
     if (!b) return {};
     const Box box = own_lot(*b);
     const Point top{box.centre().x, box.high.y};
@@ -85,7 +93,7 @@ std::optional<BuildingId> SiteView::building_at(Point at) const {
 
 void SiteView::paint_building(QPainter& p, const Building& b) {
     const auto& c = theme();
-    const bool chosen = workspace_.building() && workspace_.building()->id == b.id;
+    const bool chosen = workspace_.in_view().building() && workspace_.in_view().building()->id == b.id;
     QPolygonF outline;
     for (Point q : lot(b)) outline << map_.to_screen(q);
     const bool yard = b.kind == BuildingKind::yard;
@@ -115,8 +123,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
     render::draw_halo_text(p, map_.to_screen(middle), QString::fromStdString(b.name),
                            render::font(13, chosen ? 650 : 600), chosen ? c.accent : c.ink, c.casing, 4);
     QString words = QString("%1 %2").arg(b.floors.size()).arg(b.floors.size() == 1 ? "floor" : "floors");
-    if (b.level_m != 0)
-        words += ", ±0.00 at " + render::local(format_length(b.level_m, workspace_.units()));
+    if (b.level_m != 0) words += ", ±0.00 at " + render::local(format_length(b.level_m, workspace_.units()));
     render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 16), words, render::font(11), c.muted,
                            c.casing, 3);
     if (!chosen) return;
@@ -132,9 +139,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
                                render::font(11.5, 600), c.accent, c.casing, 4, Qt::AlignLeft);
     if (drag_ && drag_->what == Drag::What::move) {
         const Point by = b.placement.shift - drag_->before.placement.shift;
-        const auto one = [&](double v) {
-            return render::local(format_length(v, workspace_.units()));
-        };
+        const auto one = [&](double v) { return render::local(format_length(v, workspace_.units())); };
         render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 34),
                                one(by.x) + " east, " + one(by.y) + " north", render::font(11.5, 600),
                                c.accent, c.casing, 4);
@@ -169,13 +174,13 @@ void SiteView::mousePressEvent(QMouseEvent* e) {
     }
     if (e->button() != Qt::LeftButton) return;
     const int key = workspace_.document().new_merge_key();
-    const Building* chosen = workspace_.building();
+    const Building* chosen = workspace_.in_view().building();
     if (chosen && QLineF(turn_handle(), e->position()).length() < handle_px + 5) {
         drag_ = Drag{Drag::What::turn, at, e->position(), *chosen, key};
         return;
     }
     if (const auto id = building_at(at)) {
-        workspace_.choose_building(*id);
+        workspace_.in_view().choose_building(*id);
         drag_ = Drag{Drag::What::move, at, e->position(), *find_building(workspace_.project(), *id), key};
     } else {
         drag_ = Drag{Drag::What::pan, at, e->position(), {}, 0};
@@ -186,7 +191,7 @@ void SiteView::mouseMoveEvent(QMouseEvent* e) {
     const Point at = map_.to_floor(e->position());
     emit pointer_moved(at, true);
     if (!drag_) {
-        const Building* chosen = workspace_.building();
+        const Building* chosen = workspace_.in_view().building();
         const bool on_handle = chosen && QLineF(turn_handle(), e->position()).length() < handle_px + 5;
         return setCursor(on_handle ? Qt::CrossCursor : building_at(at) ? Qt::SizeAllCursor : Qt::ArrowCursor);
     }

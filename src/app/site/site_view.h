@@ -2,8 +2,11 @@
 #pragma once
 #include <QWidget>
 #include <optional>
+#include <vector>
 
-#include "app/shell/workspace.h"
+#include "app/model/workspace.h"
+#include "geometry/point.h"
+#include "project/project.h"
 #include "render/plan_view_map.h"
 
 namespace yemvo::app {

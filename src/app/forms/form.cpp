@@ -1,0 +1,236 @@
+#include "app/forms/form.h"
+
+#include <QComboBox>
+#include <QFrame>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QPainter>
+#include <QPointer>
+#include <QStyle>
+#include <cmath>
+
+#include "app/look/theme.h"
+#include "base/error.h"
+#include "base/number_text.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+UnitField::UnitField(const QString& unit, QWidget* parent) : QLineEdit(parent), unit_(unit) {
+    if (!unit.isEmpty())
+        setTextMargins(0, 0, static_cast<int>(QFontMetricsF(render::font(12)).horizontalAdvance(unit)) + 5,
+                       0);
+    setMinimumWidth(40);
+}
+
+void UnitField::show_value(const QString& text) {
+    if (hasFocus() && isModified()) return;
+    show_fault({});
+    shown_ = text;
+    if (this->text() != text) setText(text);
+    setModified(false);
+}
+
+void UnitField::show_fault(const QString& why) {
+    if (property("fault").toBool() == !why.isEmpty()) return;
+    setProperty("fault", !why.isEmpty());
+    setToolTip(why);
+    style()->unpolish(this);
+    style()->polish(this);
+}
+
+void UnitField::paintEvent(QPaintEvent* e) {
+    QLineEdit::paintEvent(e);
+    if (unit_.isEmpty()) return;
+    QPainter p(this);
+    p.setFont(render::font(12));
+    p.setPen(theme().muted);
+    p.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, unit_);
+}
+
+void UnitField::confirm() {
+    if (!isModified()) return;
+    setModified(false);
+    emit confirmed(text());
+}
+
+void UnitField::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Return || e->key() == Qt::Key_Enter) {
+        confirm();
+        selectAll();
+        return;
+    }
+    if (e->key() == Qt::Key_Escape) {
+        setModified(false);
+        show_value(shown_);
+        selectAll();
+        return;
+    }
+    QLineEdit::keyPressEvent(e);
+}
+
+void UnitField::focusOutEvent(QFocusEvent* e) {
+    confirm();
+    QLineEdit::focusOutEvent(e);
+}
+
+double parse_number(const QString& text, double low, double high, const QString& unit) {
+    QString digits = text.trimmed();
+    if (!unit.isEmpty() && digits.endsWith(unit)) digits.chop(unit.size());
+    const auto read = read_number(render::plain(digits.trimmed()));
+    const double value = read.value_or(0);
+    if (!read) throw Error("'" + text.left(40).toStdString() + "' is not a number");
+    if (value < low || value > high)
+        throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " +
+                    render::figure(high, 0).toStdString() + (unit.isEmpty() ? "" : " " + unit.toStdString()));
+    return value;
+}
+
+Form::Form(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), column_(new QVBoxLayout(this)) {
+    column_->setContentsMargins(12, 4, 12, 8);
+    column_->setSpacing(3);
+}
+
+void Form::refresh() {
+    for (const auto& one : refreshes_) one();
+}
+
+void Form::on_refresh(std::function<void()> one) {
+    one();
+    refreshes_.push_back(std::move(one));
+}
+
+void Form::group(const QString& title) {
+    if (column_->count() > 0) {
+        column_->addSpacing(5);
+        auto* rule = new QFrame(this);
+        rule->setFixedHeight(1);
+        dress(rule, "background: @line;");
+        column_->addWidget(rule);
+        column_->addSpacing(4);
+    }
+    auto* head = new QLabel(title, this);
+    head->setObjectName("head");
+    column_->addWidget(head);
+}
+
+void Form::note(const QString& words) {
+    auto* label = new QLabel(words, this);
+    label->setObjectName("muted");
+    label->setWordWrap(true);
+    column_->addWidget(label);
+}
+
+QHBoxLayout* Form::row(const QString& name) {
+    auto* layout = new QHBoxLayout;
+    layout->setSpacing(5);
+    if (!name.isNull()) {
+        auto* label = new QLabel(name, this);
+        label->setObjectName("row");
+        label->setFixedWidth(69);
+        layout->addWidget(label);
+    }
+    column_->addLayout(layout);
+    return layout;
+}
+
+QLabel* Form::text(const QString& name, std::function<QString()> get) {
+    auto* layout = row(name);
+    auto* value = new QLabel(this);
+    value->setTextInteractionFlags(Qt::TextSelectableByMouse);
+    layout->addWidget(value, 1);
+    on_refresh([value, get] { value->setText(get()); });
+    return value;
+}
+
+void Form::widget(QWidget* w) { column_->addWidget(w); }
+
+void Form::try_at(UnitField* field, const std::function<void()>& change) {
+    const QPointer shown(field);  // a change may take the form away
+    QString fault;
+    try {
+        workspace_.forget_refusal();
+        change();
+        fault = workspace_.refusal();
+    } catch (const Error& refused) {
+        fault = QString::fromUtf8(refused.what());
+        workspace_.tell(fault, true);
+    }
+    if (shown && !fault.isEmpty()) shown->show_fault(fault);
+}
+
+UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
+                            std::function<void(QString)> set) {
+    auto* field = new UnitField({}, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this, [this, field, set](const QString& text) {
+        try_at(field, [&] {
+            if (text.trimmed().isEmpty()) throw Error("a name is needed");
+            set(text.trimmed());
+        });
+    });
+    on_refresh([field, get] { field->show_value(get()); });
+    return field;
+}
+
+UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const QString& unit,
+                              std::function<double()> get, std::function<void(double)> set, Range range) {
+    auto* field = new UnitField(unit, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this, [this, field, set, get, range](const QString& text) {
+        const QPointer shown(field);
+        try_at(field, [&] {
+            const double value = parse_length_m(render::plain(text), workspace_.units());
+            if (!range.holds(value))
+                throw Error("must lie between " + format_length(range.low, workspace_.units()) + " and " +
+                            format_length(range.high, workspace_.units()));
+            set(value);
+            if (shown && workspace_.refusal().isEmpty())
+                shown->show_value(render::local(format_length(get(), workspace_.units(), false)));
+        });
+    });
+    on_refresh([this, field, get] {
+        field->show_value(render::local(format_length(get(), workspace_.units(), false)));
+    });
+    return field;
+}
+
+UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const QString& unit, int decimals,
+                              std::function<double()> get, std::function<void(double)> set, Range range) {
+    auto* field = new UnitField(unit, this);
+    field->setObjectName(object);
+    layout->addWidget(field, 1);
+    connect(field, &UnitField::confirmed, this,
+            [this, field, set, get, range, unit, decimals](const QString& text) {
+                const QPointer shown(field);
+                try_at(field, [&] {
+                    set(parse_number(text, range.low, range.high, unit));
+                    if (shown && workspace_.refusal().isEmpty())
+                        shown->show_value(render::figure(get(), decimals));
+                });
+            });
+    on_refresh([field, get, decimals] { field->show_value(render::figure(get(), decimals)); });
+    return field;
+}
+
+QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStringList& names,
+                        std::function<int()> get, std::function<void(int)> set) {
+    auto* combo = new QComboBox(this);
+    combo->setObjectName(object);
+    combo->addItems(names);
+    combo->setMinimumWidth(40);
+    combo->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
+    layout->addWidget(combo, 1);
+    connect(combo, &QComboBox::activated, this, [set, get, shown = QPointer(combo)](int index) {
+        set(index);
+        if (shown) shown->setCurrentIndex(get());  // what was refused is not shown as chosen
+    });
+    on_refresh([combo, get] { combo->setCurrentIndex(get()); });
+    return combo;
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,31 @@
+// What several forms are made of.
+#pragma once
+#include <QLabel>
+#include <vector>
+
+#include "app/forms/form.h"
+#include "project/project.h"
+
+namespace yemvo::app {
+
+void title(Form&, const QString& words);
+QString metre(Workspace&);
+/// -1 for one that is not among them.
+int index_of(const std::vector<WallTypeId>&, WallTypeId);
+/// Loss a band, and its source.
+void loss_rows(Form&, Workspace&, std::function<WallTypeId()> get);
+/// Turn, mirror, repeat, offset, copy to floors, group: for what is selected.
+void arrange_group(Form&, Workspace&);
+
+/// Changes a copy of a thing of the floor in view and puts it back, as one edit.
+template <class Get, class Put, class Change>
+void change_thing(Workspace& w, const QString& label, Get get, Put put, Change change) {
+    const FloorId at = w.floor_id();
+    w.edit(label, [&](Project& p) {
+        auto copy = *get(p, *find_floor(p, at));
+        change(copy);
+        put(p, at, copy);
+    });
+}
+
+}  // namespace yemvo::app

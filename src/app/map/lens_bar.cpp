@@ -1,0 +1,269 @@
+#include "app/map/lens_bar.h"
+
+#include <QApplication>
+#include <QComboBox>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QMenu>
+#include <QPainter>
+#include <QToolButton>
+
+#include "app/look/theme.h"
+#include "app/map/map_menu.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "project/edits.h"
+#include "project/project.h"
+#include "render/plan_marks.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+
+static QIcon band_icon(BandId id) {
+    QIcon result;
+    for (qreal ratio : {1.0, 2.0}) {
+        QPixmap pixmap(QSize(12, 12) * ratio);
+        pixmap.setDevicePixelRatio(ratio);
+        pixmap.fill(Qt::transparent);
+        QPainter p(&pixmap);
+        render::paint_band_glyph(p, QPointF(6, 6), id, theme());
+        p.end();
+        result.addPixmap(pixmap);
+    }
+    return result;
+}
+
+LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setFixedHeight(38);
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(10, 0, 12, 0);
+    row->setSpacing(0);
+    lens_ = new QComboBox(this);
+    lens_->setObjectName("barCombo");
+    lens_->setAccessibleName("Lens");
+    lens_->setMaxVisibleItems(20);
+    for (const LensInfo& info : lenses()) {
+        lens_->addItem(QString::fromStdString(info.name));
+        lens_->setItemData(lens_->count() - 1, QString::fromStdString(info.meaning), Qt::ToolTipRole);
+    }
+    connect(lens_, &QComboBox::activated, this, [this](int index) {
+        workspace_.shown().look_through(lenses()[static_cast<std::size_t>(index)].id);
+    });
+    row->addWidget(lens_);
+    row->addSpacing(8);
+    add_bands();
+    row->addSpacing(8);
+    add_radios();
+    row->addSpacing(10);
+    for_ = new QLabel("for", this);
+    for_->setFixedWidth(22);
+    for_->setObjectName("muted");
+    row->addWidget(for_);
+    client_ = new QComboBox(this);
+    client_->setObjectName("barCombo");
+    client_->setAccessibleName("Client");
+    connect(client_, &QComboBox::activated, this, [this](int index) {
+        const std::string key = (*workspace_.project().clients)[static_cast<std::size_t>(index)].key;
+        workspace_.edit("Choose client", [&](Project& p) { p.settings.client = key; });
+    });
+    row->addWidget(client_);
+    words_ = new QLabel(this);
+    words_->setObjectName("muted");
+    words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
+    row->addWidget(words_, 1);
+    add_colouring();
+    listen(this, &LensBar::refresh, workspace.shown(), &ShownMap::changed, workspace.activity(),
+           &Activity::step_changed, workspace, &Workspace::project_changed, workspace.in_view(),
+           &InView::floor_changed, workspace.drawings(), &DrawingsInView::changed, workspace.in_view(),
+           &InView::site_changed, workspace.selection(), &Selection::changed, workspace.results(),
+           &Results::changed);
+    refresh();
+}
+
+QToolButton* LensBar::segment(const QString& text, const QString& tip) {
+    auto* button = new QToolButton(this);
+    button->setObjectName("segment");
+    button->setText(text);
+    button->setToolTip(tip);
+    button->setCheckable(true);
+    layout()->addWidget(button);
+    return button;
+}
+
+void LensBar::add_bands() {
+    for (const Band& b : bands()) {
+        const QString name = QString::fromStdString(b.name);
+        QToolButton* button = segment(" " + name, name + " GHz. With Ctrl also: the best of several bands");
+        button->setAccessibleName("band " + name);
+        button->setIcon(band_icon(b.id));
+        button->setIconSize({12, 12});
+        button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
+        connect(button, &QToolButton::clicked, this, [this, id = b.id] {
+            choose_band(workspace_, id,
+                        QApplication::keyboardModifiers() & (Qt::ControlModifier | Qt::ShiftModifier));
+            shown_.reset();
+            refresh();
+        });
+        bands_.push_back(button);
+    }
+}
+
+void LensBar::add_radios() {
+    const std::pair<const char*, const char*> choices[] = {
+        {"All", "The radios of every access point"},
+        {"Selected", "Only those of the selected access points; of all while none is selected"},
+        {"Ticked", "Only those of access points that are ticked in the list"}};
+    for (int i = 0; i < 3; ++i) {
+        QToolButton* button = segment(choices[i].first, choices[i].second);
+        button->setObjectName("slimSegment");
+        button->setAccessibleName(QString("radios ") + choices[i].first);
+        connect(button, &QToolButton::clicked, this, [this, i] {
+            workspace_.shown().show_radios(static_cast<RadiosShown>(i));
+            shown_.reset();
+            refresh();
+        });
+        radios_.push_back(button);
+    }
+    auto* list = new QMenu(radios_[2]);
+    radios_[2]->setMenu(list);
+    radios_[2]->setPopupMode(QToolButton::MenuButtonPopup);
+    connect(list, &QMenu::aboutToShow, this, [this, list] { fill_ticks(list); });
+}
+
+void LensBar::fill_ticks(QMenu* list) {
+    list->clear();
+    const auto& ticked = workspace_.shown().ticked();
+    for (const PlacedAccessPoint& placed : placed_access_points(workspace_.project())) {
+        const AccessPointId id = placed.access_point->id;
+        auto* action = list->addAction(QString("%1   %2")
+                                           .arg(placed.access_point->number)
+                                           .arg(QString::fromStdString(placed.floor->name)));
+        action->setCheckable(true);
+        action->setChecked(std::find(ticked.begin(), ticked.end(), id) != ticked.end());
+        connect(action, &QAction::toggled, this, [this, id](bool on) {
+            workspace_.shown().tick(id, on);
+            workspace_.shown().show_radios(RadiosShown::ticked);
+        });
+    }
+}
+
+void LensBar::add_colouring() {
+    colouring_ = new QToolButton(this);
+    colouring_->setObjectName("slimSegment");
+    colouring_->setAccessibleName("Colouring");
+    colouring_->setToolTip("How the map is coloured");
+    colouring_->setPopupMode(QToolButton::InstantPopup);
+    layout()->addWidget(colouring_);
+}
+
+void LensBar::set_colouring(QMenu* menu) { colouring_->setMenu(menu); }
+
+void LensBar::refresh() {
+    const bool on = workspace_.activity().shows_map() && !workspace_.in_view().site_shown();
+    const bool narrow = width() < 480;  // beside the proof: only what and in which band
+    const LensInfo& info = lens(workspace_.shown().map().lens);
+    const bool asks_client =
+        on && !narrow && info.group == LensGroup::service && info.id != LensId::confidence;
+    // in a small window bands are told by their glyphs, and of whose radios only what holds
+    const bool crowded = !narrow && width() < 700;
+    const bool tight = crowded || (asks_client && width() < 810);
+    Shown now{workspace_.shown().map(),
+              workspace_.shown().radios(),
+              on,
+              workspace_.in_view().site_shown(),
+              narrow,
+              tight,
+              crowded,
+              {},
+              {},
+              nullptr,
+              nullptr,
+              {},
+              coarser_grid()};
+    if (const Floor* f = workspace_.floor()) {
+        const SiteSettings& settings = workspace_.project().settings;
+        now.client = settings.client;
+        now.height = format_length(settings.client_height_m, settings.units);
+        now.clients = workspace_.project().clients.identity();
+        now.drawings = f->drawings.identity();
+        if (const Drawing* d = workspace_.drawings().drawing()) now.drawing = d->id;
+    }
+    if (shown_ == now) return;
+    shown_ = now;
+    const render::MapChoice& choice = workspace_.shown().map();
+    lens_->setFixedWidth(!asks_client || !tight ? 176 : crowded ? 112 : 118);
+    client_->setFixedWidth(crowded ? 124 : tight ? 134 : 164);
+    lens_->setCurrentIndex(static_cast<int>(choice.lens));
+    lens_->setToolTip(QString::fromStdString(info.meaning));
+    lens_->setVisible(on);
+    for (std::size_t i = 0; i < bands_.size(); ++i) {
+        bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
+        bands_[i]->setVisible(on);
+        bands_[i]->setToolButtonStyle(narrow || tight ? Qt::ToolButtonIconOnly
+                                                      : Qt::ToolButtonTextBesideIcon);
+    }
+    for (std::size_t i = 0; i < radios_.size(); ++i) {
+        radios_[i]->setChecked(static_cast<std::size_t>(workspace_.shown().radios()) == i);
+        radios_[i]->setVisible(on && !narrow && (!crowded || radios_[i]->isChecked()));
+    }
+    for_->setVisible(asks_client && !tight);
+    client_->setVisible(asks_client);
+    if (asks_client && workspace_.document().is_open()) {
+        client_->clear();
+        for (const ClientProfile& c : *workspace_.project().clients)
+            client_->addItem(QString::fromStdString(c.name));
+        const auto& all = *workspace_.project().clients;
+        for (std::size_t i = 0; i < all.size(); ++i)
+            if (all[i].key == workspace_.project().settings.client)
+                client_->setCurrentIndex(static_cast<int>(i));
+    }
+    colouring_->setVisible(on && !narrow);
+    colouring_->setText(choice.is_change() ? "Change " : choice.smooth ? "Smooth " : "Steps ");
+    colouring_->setToolTip(choice.is_change()
+                               ? "The map shows the change " + workspace_.shown().other_name()
+                               : QString("How the map is coloured, and what it is held against"));
+    const Floor* f = workspace_.floor();
+    words_->setVisible(!asks_client && !narrow && !(on && width() < 720));
+    if (workspace_.in_view().site_shown())
+        words_->setText("the site from above");
+    else if (on && f)
+        words_->setText(
+            "at " +
+            render::local(format_length(workspace_.project().settings.client_height_m, workspace_.units())) +
+            coarser_grid());
+    else if (const Drawing* d = workspace_.drawings().drawing())
+        words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
+                                                 : QString("drawing  ")) +
+                        QString::fromStdString(d->name) + (d->to_scale() ? "" : ", no scale yet"));
+    else
+        words_->setText(f ? "no drawing under this floor" : "");
+}
+
+/// Told where the floor is too large for the grid that was asked for.
+QString LensBar::coarser_grid() const {
+    const FloorPrediction* p = workspace_.results().map_prediction();
+    if (!p || p->surface.cell_m <= workspace_.project().settings.grid_m * 1.001) return {};
+    return ", every " + render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0) + " m";
+}
+
+void LensBar::resizeEvent(QResizeEvent*) { refresh(); }
+
+void LensBar::changeEvent(QEvent* e) {
+    if (e->type() == QEvent::PaletteChange)
+        for (std::size_t i = 0; i < bands_.size(); ++i) bands_[i]->setIcon(band_icon(bands()[i].id));
+    QWidget::changeEvent(e);
+}
+
+void LensBar::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.fillRect(rect(), theme().chrome);
+    p.fillRect(QRect(0, height() - 1, width(), 1), theme().line);
+}
+
+}  // namespace yemvo::app

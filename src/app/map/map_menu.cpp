@@ -1,0 +1,179 @@
+#include "app/map/map_menu.h"
+#include "app/model/going.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+
+#include <cmath>
+
+#include <QMenu>
+#include "app/model/prediction.h"
+#include "project/item.h"
+#include "project/project.h"
+#include "render/map_choice.h"
+#include "render/text_style.h"
+
+namespace yemvo::app {
+namespace {
+
+/// Adds actions to one menu and remembers them.
+class Filler {
+public:
+    Filler(QMenu* menu, Workspace& workspace) : menu_(menu), workspace_(workspace) {}
+
+    QAction* add(const QString& text, const char* key, std::function<void()> run) {
+        QAction* a = menu_->addAction(text);
+        if (*key) a->setShortcut(QKeySequence(key));
+        a->setShortcutContext(Qt::WindowShortcut);
+        a->setObjectName(QString(text).remove(' '));
+        QObject::connect(a, &QAction::triggered, &workspace_, std::move(run));
+        made.push_back(a);
+        return a;
+    }
+    /// One that is on or off; what it is is asked when the menu opens.
+    void choice(const QString& text, const char* key, std::function<void()> run,
+                std::function<bool()> is_so) {
+        QAction* a = add(text, key, std::move(run));
+        a->setCheckable(true);
+        QObject::connect(menu_, &QMenu::aboutToShow, a,
+                         [a, is_so = std::move(is_so)] { a->setChecked(is_so()); });
+    }
+    /// One that changes how the map looks.
+    template <class Change, class IsSo>
+    void look(const QString& text, Change change, IsSo is_so) {
+        choice(
+            text, "",
+            [&w = workspace_, change] {
+                render::MapChoice map = w.shown().map();
+                change(map);
+                w.shown().set(map);
+            },
+            [&w = workspace_, is_so] { return is_so(w.shown().map()); });
+    }
+
+    std::vector<QAction*> made;
+
+private:
+    QMenu* menu_;
+    Workspace& workspace_;
+};
+
+void move_threshold(Workspace& w, int steps) {
+    render::MapChoice map = w.shown().map();
+    const render::MapScale scale = scale_of(map);
+    if (scale.is_choice || map.is_change())
+        return w.tell("This map has no threshold: choose Signal, SNR or another amount", true);
+    const double by = scale.is_count ? scale.step : scale.step / 5;
+    map.threshold = std::clamp(map.threshold + steps * by, scale.low, scale.high());
+    w.shown().set(map);
+    w.tell(QString("Threshold %1 %2")
+               .arg(render::figure(map.threshold, map.threshold == std::floor(map.threshold) ? 0 : 1),
+                    QString::fromStdString(scale.unit)));
+}
+
+void step_lens(Workspace& w, int by) {
+    const auto all = lenses();
+    const int count = static_cast<int>(all.size());
+    const int at = (static_cast<int>(w.shown().map().lens) + by + count) % count;
+    w.shown().look_through(all[static_cast<std::size_t>(at)].id);
+    w.tell(
+        QString::fromStdString(lens(w.shown().map().lens).name + ": " + lens(w.shown().map().lens).meaning));
+}
+
+void fill_variants(QMenu* menu, Workspace& w) {
+    menu->clear();
+    const Project& project = w.project();
+    for (const Variant& v : project.variants) {
+        if (v.id == project.variant) continue;
+        QAction* action = menu->addAction(QString::fromStdString(v.name));
+        action->setCheckable(true);
+        const bool shown =
+            w.shown().map().against == render::Against::variant && w.shown().map().other == v.id;
+        action->setChecked(shown);
+        QObject::connect(action, &QAction::triggered, &w, [&w, id = v.id, shown] {
+            w.shown().hold_against(shown ? render::Against::nothing : render::Against::variant, id);
+        });
+    }
+    if (menu->isEmpty()) menu->addAction("There is no other variant")->setEnabled(false);
+}
+
+}  // namespace
+
+void choose_band(Workspace& w, BandId id, bool also) {
+    render::MapChoice map = w.shown().map();
+    const BandSet turned = map.bands.with(id, !map.bands.contains(id));
+    map.bands = !also ? BandSet(id) : turned.empty() ? map.bands : turned;
+    w.shown().set(map);
+}
+
+std::vector<QAction*> fill_map_menu(QMenu* menu, Workspace& w) {
+    Filler fill(menu, w);
+    int number = 0;
+    for (const Band& b : bands()) {
+        ++number;
+        const QString name = QString::fromStdString(b.name) + " GHz";
+        fill.choice(
+            "Band " + name, qPrintable(QString("Alt+%1").arg(number)),
+            [&w, id = b.id] { choose_band(w, id, false); },
+            [&w, id = b.id] { return w.shown().map().bands == BandSet(id); });
+        fill.choice(
+            "Also band " + name, qPrintable(QString("Alt+Shift+%1").arg(number)),
+            [&w, id = b.id] { choose_band(w, id, true); },
+            [&w, id = b.id] { return w.shown().map().bands.contains(id); });
+    }
+    menu->addSeparator();
+    const std::tuple<const char*, const char*, RadiosShown> radios[] = {
+        {"Radios of all access points", "Alt+A", RadiosShown::all},
+        {"Radios of the selected access points", "Alt+S", RadiosShown::selected},
+        {"Radios of the ticked access points", "Alt+T", RadiosShown::ticked}};
+    for (const auto& [text, key, which] : radios)
+        fill.choice(
+            text, key, [&w, which = which] { w.shown().show_radios(which); },
+            [&w, which = which] { return w.shown().radios() == which; });
+    fill.add("Tick or untick the selected access points", "Alt+X", [&w] {
+        for (const Item& item : w.selection().items())
+            if (const AccessPointId id{item.id}; item.kind == ItemKind::access_point)
+                w.shown().tick(id, std::ranges::count(w.shown().ticked(), id) == 0);
+        w.tell(QString("%1 access points are ticked").arg(w.shown().ticked().size()));
+    });
+    menu->addSeparator();
+    fill.add("Threshold up", "Alt+Up", [&w] { move_threshold(w, 1); });
+    fill.add("Threshold down", "Alt+Down", [&w] { move_threshold(w, -1); });
+    fill.add("Next lens", "Alt+Right", [&w] { step_lens(w, 1); });
+    fill.add("Lens before", "Alt+Left", [&w] { step_lens(w, -1); });
+    return fill.made;
+}
+
+std::vector<QAction*> fill_colouring_menu(QMenu* menu, Workspace& w) {
+    Filler fill(menu, w);
+    for (const bool smooth : {false, true})
+        fill.look(
+            smooth ? "Smooth" : "In steps", [smooth](auto& m) { m.smooth = smooth; },
+            [smooth](const auto& m) { return m.smooth == smooth; });
+    menu->addSeparator();
+    for (const int percent : {100, 75, 50, 25})
+        fill.look(
+            QString("%1 % opaque").arg(percent), [percent](auto& m) { m.opacity = percent / 100.0; },
+            [percent](const auto& m) { return std::abs(m.opacity - percent / 100.0) < 1e-9; });
+    menu->addSeparator();
+    fill.look(
+        "Value labels", [](auto& m) { m.labels = !m.labels; }, [](const auto& m) { return m.labels; });
+    menu->addSeparator();
+    fill.choice(
+        "Change by the last edit", "",
+        [&w] {
+            const bool on = w.shown().map().against == render::Against::last_edit;
+            w.shown().hold_against(on ? render::Against::nothing : render::Against::last_edit);
+        },
+        [&w] { return w.shown().map().against == render::Against::last_edit; });
+    auto* others = menu->addMenu("Change against variant");
+    others->setObjectName("othersMenu");
+    QObject::connect(others, &QMenu::aboutToShow, &w, [others, &w] { fill_variants(others, w); });
+    menu->addSeparator();
+    for (const double grid_m : grids_m)
+        fill.choice(
+            QString("A value every %1 m").arg(grid_m), "", [&w, grid_m] { choose_grid(w, grid_m); },
+            [&w, grid_m] { return w.project().settings.grid_m == grid_m; });
+    return fill.made;
+}
+
+}  // namespace yemvo::app

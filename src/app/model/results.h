@@ -1,0 +1,54 @@
+// The newest prediction and verdict.
+#pragma once
+#include <QObject>
+#include <memory>
+#include <optional>
+
+#include "app/model/prediction.h"
+
+namespace yemvo::app {
+
+class Document;
+class InView;
+class ShownMap;
+
+class Results : public QObject {
+    Q_OBJECT
+public:
+    Results(Document&, InView&, ShownMap&);
+    const std::shared_ptr<const Prediction>& prediction() const { return prediction_; }
+    const FloorPrediction* floor_prediction() const;
+    /// What the map is drawn over: the floor, or for the lens of what is heard outside its surroundings.
+    const FloorPrediction* map_prediction() const;
+    void set_prediction(std::shared_ptr<const Prediction>);
+    /// How many floors of a large site are judged so far, while others are still worked out; none when all
+    /// are.
+    struct JudgedSoFar {
+        int floors, all;
+    };
+    const std::optional<JudgedSoFar>& judged_so_far() const { return judged_so_far_; }
+    void set_judged_so_far(int floors, int all);
+    const std::optional<Verdict>& verdict() const { return verdict_; }
+    /// Verdict before the last edit that changed it, for showing the difference.
+    const std::optional<Verdict>& previous_verdict() const { return previous_verdict_; }
+
+    /// For the workspace, which tells afterwards: another project.
+    void start();
+
+signals:
+    void changed();
+    void floor_predicted();  ///< the floor in view alone; the rest follows
+    void progressed();       ///< more floors are judged
+
+private:
+    void take_part(const Prediction&);
+    Document& document_;
+    InView& in_view_;
+    ShownMap& shown_;
+    std::shared_ptr<const Prediction> prediction_;
+    std::optional<Verdict> verdict_, previous_verdict_;
+    std::optional<JudgedSoFar> judged_so_far_;
+    int judged_at_ = -1;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,54 @@
+// What the map shows: lens, bands, whose radios, the change against something.
+#pragma once
+#include <QObject>
+#include <QString>
+#include <memory>
+#include <vector>
+
+#include "render/map_choice.h"
+
+namespace yemvo::app {
+
+class Document;
+class Selection;
+
+/// Whose radios the map shows.
+enum class RadiosShown { all, selected, ticked };
+
+class ShownMap : public QObject {
+    Q_OBJECT
+public:
+    ShownMap(Document&, Selection&);
+    const render::MapChoice& map() const { return map_; }
+    void set(const render::MapChoice&);
+    /// Another lens, with its own threshold; the rest of the choice stays.
+    void look_through(LensId);
+    /// The same choice with all radios.
+    void show_all_radios(render::MapChoice);
+    RadiosShown radios() const { return radios_; }
+    void show_radios(RadiosShown);
+    const std::vector<AccessPointId>& ticked() const { return ticked_; }
+    void tick(AccessPointId, bool);
+    /// A variant that is the current one or gone counts as nothing.
+    void hold_against(render::Against, VariantId = {});
+    /// The project that the map is held against now; null for nothing.
+    std::shared_ptr<const Project> held_against() const;
+    /// "by the last edit", "against variant B"
+    QString other_name() const;
+
+    /// For the workspace: another project.
+    void start();
+
+signals:
+    void changed();
+
+private:
+    void choose_radios();
+    Document& document_;
+    Selection& selection_;
+    render::MapChoice map_;
+    RadiosShown radios_ = RadiosShown::all;
+    std::vector<AccessPointId> ticked_;
+};
+
+}  // namespace yemvo::app

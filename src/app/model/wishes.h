@@ -1,0 +1,23 @@
+// What one part of the window asks for that another one does, neither knowing the other.
+#pragma once
+#include <QObject>
+
+#include "base/id.h"
+
+namespace yemvo::app {
+
+class Wishes : public QObject {
+    Q_OBJECT
+signals:
+    void type_page(yemvo::WallTypeId);       ///< the page of types with this one chosen
+    void findings();                         ///< the findings, in front
+    void fit_plan();                         ///< the whole floor in view
+    void plan_focus();                       ///< keys go to the plan
+    void choose_drawing();                   ///< a file is asked for and laid under the floor in view
+    void choose_revision(yemvo::DrawingId);  ///< a newer revision of a drawing
+    void prepare_drawing(yemvo::DrawingId);  ///< a drawing that is laid, on the preparation page again
+    void duplicate_floor(yemvo::FloorId);    ///< asks what comes along
+    void add_floor();                        ///< on top of the building in view
+};
+
+}  // namespace yemvo::app
