@@ -61,7 +61,7 @@ void zoomed(PlanView& plan, double px_per_m) { plan.zoom(px_per_m / plan.map().p
 
 int main(int argc, char** argv) {
     BenchWindow bench(argc, argv);
-    MainWindow& window = *bench;
+    AppWindow& window = *bench;
     const Project project = hall();
     window.open_project(project, {});
     Workspace& w = window.workspace();

@@ -11,7 +11,7 @@ using namespace yemvo::bench;
 
 int main(int argc, char** argv) {
     BenchWindow bench(argc, argv);
-    MainWindow& window = *bench;
+    AppWindow& window = *bench;
     window.open_demo();
     Workspace& w = window.workspace();
     const auto idle = [&] {

@@ -117,7 +117,7 @@ double longest_block_ms(Done done, int timeout_ms = 60'000) {
     return longest;
 }
 
-void pan_and_zoom(MainWindow& window, const char* what) {
+void pan_and_zoom(AppWindow& window, const char* what) {
     PlanView& plan = window.plan();
     std::vector<double> paint;
     QPointF at = plan.rect().center();
@@ -152,7 +152,7 @@ void pan_and_zoom(MainWindow& window, const char* what) {
 
 int main(int argc, char** argv) {
     BenchWindow bench(argc, argv);
-    MainWindow& window = *bench;
+    AppWindow& window = *bench;
     std::setvbuf(stdout, nullptr, _IOLBF, 0);
     QTemporaryDir folder;
     Workspace& w = window.workspace();

@@ -41,13 +41,13 @@ private:
     double worst_ms_ = 0;
 };
 
-bool idle(MainWindow& window) {
+bool idle(AppWindow& window) {
     Workspace& w = window.workspace();
     return window.runner().is_idle() && w.results().prediction() && w.results().prediction()->verdict &&
            w.results().prediction()->project == w.project();
 }
 
-void wait(MainWindow& window) {
+void wait(AppWindow& window) {
     while (!idle(window)) QTest::qWait(1);
 }
 
@@ -55,7 +55,7 @@ void wait(MainWindow& window) {
 
 int main(int argc, char** argv) {
     BenchWindow bench(argc, argv);
-    MainWindow& window = *bench;
+    AppWindow& window = *bench;
     Workspace& w = window.workspace();
     Project project = hall();
     project.settings.grid_m = 1;

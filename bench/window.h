@@ -4,9 +4,10 @@
 #include <QStandardPaths>
 #include <QTest>
 
+#include "app/app_window.h"
 #include "app/look/theme.h"
 #include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
+#include "app/prediction/prediction_runner.h"
 
 namespace yemvo::bench {
 
@@ -20,7 +21,7 @@ public:
         window->resize(1280, 800);
         window->show();
     }
-    yemvo::app::MainWindow& operator*() { return *window; }
+    yemvo::app::AppWindow& operator*() { return *window; }
 
 private:
     struct Platform {
@@ -30,7 +31,7 @@ private:
         }
     } platform_;  ///< chosen before the application is there
     QApplication app_;
-    std::optional<yemvo::app::MainWindow> window;
+    std::optional<yemvo::app::AppWindow> window;
 };
 
 }  // namespace yemvo::bench

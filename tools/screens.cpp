@@ -12,9 +12,9 @@
 #include <QTest>
 #include <cstdio>
 
+#include "app/app_window.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/files/file_guard.h"
-#include "app/files/notice_bar.h"
 #include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
 #include "app/look/theme.h"
@@ -30,8 +30,9 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/offer/notice_bar.h"
 #include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
+#include "app/prediction/prediction_runner.h"
 #include "project/edits.h"
 #include "project/storage.h"
 
@@ -40,7 +41,7 @@ using namespace yemvo::app;
 
 namespace {
 
-bool settle(MainWindow& window) {
+bool settle(AppWindow& window) {
     window.plan().grab();  // the plan asks for its drawings when it is painted
     return QTest::qWaitFor(
                [&] {
@@ -52,28 +53,28 @@ bool settle(MainWindow& window) {
            (QTest::qWait(60), true);
 }
 
-bool shoot(MainWindow& window, const QString& folder, const char* name) {
+bool shoot(AppWindow& window, const QString& folder, const char* name) {
     const QString file = folder + "/" + name + ".png";
     const bool done = settle(window) && window.grab().save(file);
     std::printf("%s %s\n", done ? "wrote" : "could not write", qPrintable(file));
     return done;
 }
 
-QPoint at(MainWindow& window, Point p) { return window.plan().map().to_screen(p).toPoint(); }
+QPoint at(AppWindow& window, Point p) { return window.plan().map().to_screen(p).toPoint(); }
 
 void drag_to(QWidget* widget, QPoint to) { QTest::mouseMove(widget, to); }
 
-void press_main(MainWindow& window, const char* name) {
+void press_main(AppWindow& window, const char* name) {
     for (auto* b : window.findChildren<QAbstractButton*>())
         if (b->property("tests").toString() == name) QTest::mouseClick(b, Qt::LeftButton);
 }
 
-void click(MainWindow& window, Point p) {
+void click(AppWindow& window, Point p) {
     QTest::mouseMove(&window.plan(), at(window, p));
     QTest::mouseClick(&window.plan(), Qt::LeftButton, Qt::NoModifier, at(window, p));
 }
 
-void known_length(MainWindow& window, Point a, Point b, const char* typed) {
+void known_length(AppWindow& window, Point a, Point b, const char* typed) {
     click(window, a);
     click(window, b);
     QTest::keyClicks(QApplication::focusWidget(), typed);
@@ -81,7 +82,7 @@ void known_length(MainWindow& window, Point a, Point b, const char* typed) {
 }
 
 /// The ground floor's DXF prepared again with a layer left out and a frame round the building.
-bool shoot_preparation(MainWindow& window, const QString& folder) {
+bool shoot_preparation(AppWindow& window, const QString& folder) {
     const Drawing d = *window.workspace().drawings().drawing();
     window.prepare_again(d.id);
     if (!QTest::qWaitFor([&] { return !window.is_working(); }, 10000)) return false;
@@ -106,7 +107,7 @@ bool shoot_preparation(MainWindow& window, const QString& folder) {
     return done;
 }
 
-bool shoot_drawings(MainWindow& window, const QString& folder) {
+bool shoot_drawings(AppWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const FloorId ground = find_floor(w.project(), "Ground floor")->id,
                   first = find_floor(w.project(), "First floor")->id;
@@ -147,13 +148,14 @@ bool shoot_drawings(MainWindow& window, const QString& folder) {
     return done;
 }
 
-void trigger(MainWindow& window, const char* action) {
-    for (QAction* a : window.findChildren<QAction*>())
-        if (a->objectName() == action) return a->trigger();
+void trigger(AppWindow& window, const char* command) {
+    QAction* a = window.action(command);
+    if (!a) throw std::logic_error(std::string("no command ") + command);
+    a->trigger();
 }
 
 /// What is drawn, composed and found in the step Venue.
-bool shoot_building(MainWindow& window, const QString& folder) {
+bool shoot_building(AppWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const FloorId ground = find_floor(w.project(), "Ground floor")->id,
                   first = find_floor(w.project(), "First floor")->id;
@@ -181,7 +183,7 @@ bool shoot_building(MainWindow& window, const QString& folder) {
     w.activity().set_tool(ToolId::select);
 
     w.in_view().show_floor(ground);
-    trigger(window, "Materialsandwalltypes");
+    trigger(window, "view.types");
     window.types().show_type(find_type(w.project(), "window-low-e"));
     done = shoot(window, folder, "types") && done;
     window.types().left();
@@ -196,19 +198,19 @@ bool shoot_building(MainWindow& window, const QString& folder) {
         add_wall(p, ground, wall);
         add_zone(p, ground, {{}, "Quiet corner", ZoneKind::served, {{10, 2}, {20, 2}, {20, 6}, {10, 6}}});
     });
-    trigger(window, "Findings");
+    trigger(window, "view.findings");
     (void)QTest::qWaitFor([&] { return w.found().open() >= 3; }, 5000);
     window.findings().table()->selectRow(0);
     done = shoot(window, folder, "findings") && done;
     w.document().history().undo();
-    trigger(window, "Tray");
+    trigger(window, "view.tray");
     w.selection().select({});
     return done;
 }
 
 /// A probe in the study rooms with the link that comes through most walls, light and dark; and what a failure
 /// costs.
-bool shoot_asking(MainWindow& window, const QString& folder, FloorId floor) {
+bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
     w.selection().select({});
     w.activity().set_tool(ToolId::probe);
@@ -233,7 +235,7 @@ bool shoot_asking(MainWindow& window, const QString& folder, FloorId floor) {
 }
 
 /// A variant with one access point more in the stacks and one moved, against the variant it was made from.
-bool shoot_change(MainWindow& window, const QString& folder, FloorId first) {
+bool shoot_change(AppWindow& window, const QString& folder, FloorId first) {
     Workspace& w = window.workspace();
     w.in_view().show_floor(first);
     w.activity().set_step(Step::placement);
@@ -262,7 +264,7 @@ bool shoot_change(MainWindow& window, const QString& folder, FloorId first) {
     return done;
 }
 
-bool shoot_all(MainWindow& window, const QString& folder) {
+bool shoot_all(AppWindow& window, const QString& folder) {
     Workspace& w = window.workspace();
     const FloorId ground = find_floor(w.project(), "Ground floor")->id,
                   first = find_floor(w.project(), "First floor")->id;
@@ -323,7 +325,7 @@ bool shoot_all(MainWindow& window, const QString& folder) {
 }
 
 /// What is said when somebody else writes the open file, and what earlier saves have kept.
-bool shoot_files(MainWindow& window, const QString& folder) {
+bool shoot_files(AppWindow& window, const QString& folder) {
     // the path is seen in the pictures
     QDir(QDir::tempPath()).mkpath("plans");
     const QString file = QDir::tempPath() + "/plans/Larkfield Library.yemvo";
@@ -342,7 +344,7 @@ bool shoot_files(MainWindow& window, const QString& folder) {
         QTest::qWait(5);
     }
     window.workspace().activity().set_step(Step::placement);
-    window.findChild<QAction*>("Earlierversions")->trigger();
+    trigger(window, "file.versions");
     done = window.grab().save(folder + "/versions.png") && done;
     std::printf("wrote %s/versions.png\n", qPrintable(folder));
     emit window.versions().left();
@@ -368,7 +370,7 @@ int main(int argc, char** argv) {
     }
     apply_theme(app);
     const QString folder = QString::fromLocal8Bit(argv[1]);
-    MainWindow window;
+    AppWindow window;
     window.resize(1280, 800);
     window.show();
     bool done = window.grab().save(folder + "/start.png");

@@ -3,8 +3,8 @@
 #include <QSettings>
 #include <clocale>
 
+#include "app/app_window.h"
 #include "app/look/theme.h"
-#include "app/shell/main_window.h"
 
 namespace {
 
@@ -23,7 +23,7 @@ public:
         }
         return false;
     }
-    yemvo::app::MainWindow* window = nullptr;
+    yemvo::app::AppWindow* window = nullptr;
 };
 
 }  // namespace
@@ -43,7 +43,7 @@ int main(int argc, char** argv) {
     arguments.addPositionalArgument("FILE", "A project (.yemvo) to open.", "[FILE]");
     arguments.process(app);
     yemvo::app::choose_theme(QSettings().value("dark", false).toBool());
-    yemvo::app::MainWindow window;
+    yemvo::app::AppWindow window;
     app.window = &window;
     window.show();
     if (!arguments.positionalArguments().isEmpty())

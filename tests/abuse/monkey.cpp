@@ -2,8 +2,8 @@
 // extremes; again and again the project is saved, opened by the reader, and held against the document.
 #include <malloc.h>
 #include <sys/resource.h>
-
 #include <unistd.h>
+
 #include <QAbstractButton>
 #include <QApplication>
 #include <QClipboard>
@@ -21,12 +21,12 @@
 #include <iostream>
 #include <random>
 
+#include "app/app_window.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
 #include "app/plan/plan_view.h"
 #include "app/schedule/radio_schedule.h"
-#include "app/shell/main_window.h"
 #include "demo/demo.h"
 #include "project/edits.h"
 #include "project/rules.h"
@@ -82,6 +82,8 @@ public:
 
     int edits() { return window_.workspace().document().history().count(); }
     /// What caches hold together.
+    /// The menus change it too.
+    long budget_mb() { return static_cast<long>(window_.workspace().memory()->limit_bytes() >> 20); }
     long kept_mb() { return static_cast<long>(window_.workspace().memory()->used_bytes() >> 20); }
 
     void act() {
@@ -331,7 +333,7 @@ private:
     std::mt19937 random_;
     fs::path folder_;
     QTimer closer_;
-    MainWindow window_;
+    AppWindow window_;
     QString last_, last_failure_;
     int actions_ = 0, checks_ = 0, faults_ = 0;
 };
@@ -366,9 +368,9 @@ int main(int argc, char** argv) {
             most_kept_mb = std::max(most_kept_mb, monkey.kept_mb());
             if (seconds > 120)
                 std::cout << whole.elapsed() / 1000 << " s: " << used_mb() << " MB, " << monkey.kept_mb()
-                          << " MB of it kept, " << monkey.edits() << " edits to undo, heap "
-                          << (mallinfo2().uordblks >> 20) << " + " << (mallinfo2().hblkhd >> 20)
-                          << " MB in use" << std::endl;
+                          << " of " << monkey.budget_mb() << " MB of it kept, " << monkey.edits()
+                          << " edits to undo, heap " << (mallinfo2().uordblks >> 20) << " + "
+                          << (mallinfo2().hblkhd >> 20) << " MB in use" << std::endl;
             if (at_start_mb == 0) at_start_mb = used_mb();
         }
         monkey.check();

@@ -37,7 +37,7 @@ struct Venue : Driver {
         window.open_project(p, {});
     }
     const Wall& last_wall() { return floor().walls->back(); }
-    void undo() { menu("Undo"); }
+    void undo() { menu("edit.undo"); }
     /// Waits for the findings of the project as it is now.
     void look() {
         REQUIRE(
@@ -134,7 +134,7 @@ TEST_CASE("a wall is split where it is clicked, its door staying, and joined aga
     d.click({8, 2});
     d.click({8, 8}, Qt::ShiftModifier);
     REQUIRE(d.w().selection().items().size() == 2);
-    d.menu("Joinwalls");
+    d.menu("edit.join");
     CHECK(d.floor().walls->size() == 2);
     CHECK(find_wall(d.floor(), d.inner)->openings.size() == 1);
 }
@@ -390,9 +390,9 @@ TEST_CASE("all of a type, here and on every floor, change together") {
         yemvo::test::wall(p, "plasterboard", {{2, 0}, {2, 12}}, 0, {}, 1);
     });
     d.click({8, 6});
-    d.menu("Selectallofthistypeonthisfloor");
+    d.menu("select.type-here");
     CHECK(d.w().selection().items().size() == 2);
-    d.menu("Selectallofthistypeeverywhere");
+    d.menu("select.type-everywhere");
     CHECK(d.w().selection().items().size() == 2);
     CHECK(d.w().selection().elsewhere().size() == 1);
     d.pick("severalType", "Brick, one leaf");
@@ -431,16 +431,16 @@ TEST_CASE("repeated, offset, mirrored, turned and copied to other floors from De
 TEST_CASE("copied and pasted on another floor and in another project") {
     Venue d(2);
     d.click({8, 6});
-    d.menu("Copy");
+    d.menu("edit.copy");
     d.w().in_view().show_floor(yemvo::test::floor_at(d.project(), 1));
-    d.menu("Paste");
+    d.menu("edit.paste");
     REQUIRE(d.floor().walls->size() == 1);
     Project other = new_project("Other", {}, 1, 3);
     std::vector<WallType> types = *other.wall_types;
     std::erase_if(types, [](const WallType& t) { return t.key == "plasterboard"; });
     other.wall_types = types;
     d.window.open_project(other, {});
-    d.menu("Paste");
+    d.menu("edit.paste");
     REQUIRE(d.floor().walls->size() == 1);
     CHECK(wall_type(d.project(), d.last_wall().type).key == "plasterboard");
 }
@@ -448,13 +448,13 @@ TEST_CASE("copied and pasted on another floor and in another project") {
 TEST_CASE("what is hidden is neither drawn nor picked, what is locked is drawn but not picked") {
     Venue d;
     const QColor wall_ink = d.pixel({4, 0});
-    d.menu("Hidewalls");
+    d.menu("hide.walls");
     CHECK(d.pixel({4, 0}) != wall_ink);
     d.click({8, 6});
     CHECK(d.w().selection().items().empty());
-    d.menu("Hidewalls");
+    d.menu("hide.walls");
     CHECK(d.pixel({4, 0}) == wall_ink);
-    d.menu("Lockwalls");
+    d.menu("lock.walls");
     CHECK(d.pixel({4, 0}) == wall_ink);
     d.click({8, 6});
     CHECK(d.w().selection().items().empty());
@@ -468,11 +468,11 @@ TEST_CASE("groups are chosen as one until they are parted") {
     d.click({8, 6});
     d.click({0.05, 6}, Qt::ShiftModifier);
     REQUIRE(d.w().selection().items().size() == 2);
-    d.menu("Group");
+    d.menu("edit.group");
     d.w().selection().select({});
     d.click({8, 6});
     CHECK(d.w().selection().items().size() == 2);
-    d.menu("Ungroup");
+    d.menu("edit.ungroup");
     d.w().selection().select({});
     d.click({8, 6});
     CHECK(d.w().selection().items().size() == 1);
@@ -535,7 +535,7 @@ TEST_CASE("the palette finds actions, floors, zones and types by their words") {
         add_zone(p, d.w().floor_id(), {{}, "Reading room", ZoneKind::served, {{9, 1}, {19, 1}, {19, 11}}});
     });
     const auto open = [&]() -> CommandPalette* {
-        d.menu("Findanything");
+        d.menu("view.find");
         return d.window.findChild<CommandPalette*>();
     };
     const auto run = [&](const char* text) {
@@ -560,7 +560,7 @@ TEST_CASE("the palette finds actions, floors, zones and types by their words") {
 
 TEST_CASE("every action of the menus is found in the palette by its own words, with its key") {
     Venue d;
-    d.menu("Findanything");
+    d.menu("view.find");
     auto* palette = d.window.findChild<CommandPalette*>();
     REQUIRE(palette);
     auto* field = palette->findChild<QLineEdit*>("commandText");
@@ -584,7 +584,7 @@ TEST_CASE("every action of the menus is found in the palette by its own words, w
 
 TEST_CASE("the keys page tells the menus' keys and those of drawing") {
     Venue d;
-    d.menu("Keys");
+    d.menu("help.keys");
     auto* keys = d.window.findChild<QDialog*>("keysPage");
     REQUIRE(keys);
     QStringList texts;
@@ -597,7 +597,7 @@ TEST_CASE("the keys page tells the menus' keys and those of drawing") {
 
 TEST_CASE("a type is composed from layers, plotted, copied, replaced everywhere and removed") {
     Venue d;
-    d.menu("Materialsandwalltypes");
+    d.menu("view.types");
     REQUIRE(d.window.is_showing_types());
     TypesPage& page = d.window.types();
     page.show_type(find_type(d.project(), "plasterboard"));
@@ -639,7 +639,7 @@ TEST_CASE("a type is composed from layers, plotted, copied, replaced everywhere 
 
 TEST_CASE("measured figures are typed into the table; wrong ones change nothing") {
     Venue d;
-    d.menu("Materialsandwalltypes");
+    d.menu("view.types");
     d.window.types().show_type(find_type(d.project(), "plasterboard"));
     auto* table = d.find<QTableWidget>("typeLosses");
     table->item(1, 2)->setText("4,4");
@@ -660,7 +660,7 @@ TEST_CASE("types go to a file and come from one; a broken file says where") {
     const QString file = folder.filePath("types.json");
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
     d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
-    d.menu("Materialsandwalltypes");
+    d.menu("view.types");
     d.press_button("writeTypes");
     QFile written(file);
     REQUIRE(written.open(QIODevice::ReadOnly));

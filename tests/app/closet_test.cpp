@@ -47,7 +47,7 @@ TEST_CASE("closets are hidden, locked and found by name like other things") {
     upper.closets.edit().push_back({ClosetId{p.next_id++}, "North riser room", {5, 5}});
     d.window.open_project(p, {});
     d.w().activity().set_step(Step::venue);
-    d.window.findChild<QAction*>("Findanything")->trigger();
+    d.window.findChild<QAction*>("view.find")->trigger();
     auto* typed = d.find<QLineEdit>("commandText");
     QTest::keyClicks(typed, "north riser");
     QTest::keyClick(typed, Qt::Key_Return);
@@ -56,10 +56,10 @@ TEST_CASE("closets are hidden, locked and found by name like other things") {
     REQUIRE(d.w().selection().items().size() == 1);
     CHECK(d.w().selection().items()[0].kind == ItemKind::closet);
     d.w().selection().select({});
-    d.window.findChild<QAction*>("Lockclosets")->trigger();
+    d.window.findChild<QAction*>("lock.closets")->trigger();
     d.click({5, 5});
     CHECK(d.w().selection().items().empty());
-    d.window.findChild<QAction*>("Lockclosets")->trigger();
+    d.window.findChild<QAction*>("lock.closets")->trigger();
     d.click({5, 5});
     CHECK(d.w().selection().items().size() == 1);
 }

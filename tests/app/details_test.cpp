@@ -146,9 +146,9 @@ TEST_CASE("several selected things are moved and deleted as one step") {
     d.plan().setFocus();
     d.key(Qt::Key_Delete);
     CHECK(access_points(d.project(), d.w().floor_id()).empty());
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(access_points(d.project(), d.w().floor_id()).size() == 3);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(access_points(d.project(), d.w().floor_id())[0].position.x == Approx(4).margin(0.11));
 }
 

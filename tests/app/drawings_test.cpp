@@ -417,16 +417,16 @@ TEST_CASE("a picture on the clipboard is pasted; Escape leaves the page and noth
     Driver d;
     d.window.open_project(yemvo::test::one_floor(), {});
     QApplication::clipboard()->setImage(plan_picture());
-    d.menu("Paste");
+    d.menu("edit.paste");
     opened(d);
     QTest::keyClick(&canvas(d), Qt::Key_Escape);
     CHECK_FALSE(d.window.is_preparing());
     CHECK(d.floor().drawings->empty());
-    d.menu("Paste");
+    d.menu("edit.paste");
     d.lay_prepared();
     CHECK(d.drawing().source.sheet.high == Point{600, 400});
     QApplication::clipboard()->setText("no picture");
-    d.menu("Paste");
+    d.menu("edit.paste");
     CHECK(d.window.findChild<StatusLine*>("status")->message().contains("nor a drawing"));
 }
 

@@ -10,11 +10,12 @@
 #include <QToolButton>
 #include <catch2/catch.hpp>
 
+#include "app/app_window.h"
 #include "app/model/drawings_in_view.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
 #include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
+#include "app/prediction/prediction_runner.h"
 #include "base/number_text.h"
 #include "core/support.h"
 #include "render/text_style.h"
@@ -120,10 +121,11 @@ public:
         auto* button = find<QAbstractButton>(name);
         QTest::mouseClick(button, Qt::LeftButton);
     }
-    void menu(const char* action) {
-        for (QAction* a : window.findChildren<QAction*>())
-            if (a->objectName() == action) return a->trigger();
-        FAIL("no menu entry " << action);
+    void menu(const char* command) {
+        QAction* a = window.action(command);
+        INFO("command " << command);
+        REQUIRE(a);
+        a->trigger();
     }
     /// The drawing of the floor in view that Details are about.
     const Drawing& drawing() { return *w().drawings().drawing(); }
@@ -161,7 +163,7 @@ public:
     Asking::Unsaved unsaved_answer = Asking::Unsaved::discard;
     int unsaved_asked = 0;
     QString failure;
-    MainWindow window;
+    AppWindow window;
 };
 
 }  // namespace yemvo::app::test

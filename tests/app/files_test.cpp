@@ -51,7 +51,7 @@ public:
 TEST_CASE("a project is saved behind the window, and counts as unsaved until the file is there") {
     Files d;
     d.rename("First");
-    d.menu("Save");
+    d.menu("file.save");
     CHECK(d.window.isWindowModified());
     CHECK(d.window.is_working());
     REQUIRE(d.at_rest());
@@ -61,7 +61,7 @@ TEST_CASE("a project is saved behind the window, and counts as unsaved until the
     CHECK(QSettings().value("recent").toStringList().front() == d.file("work.yemvo"));
     // and to the same file without asking
     d.rename("Second");
-    d.menu("Save");
+    d.menu("file.save");
     REQUIRE(d.at_rest());
     CHECK(d.file_asked == 1);
     CHECK(d.name_in("work.yemvo") == "Second");
@@ -71,13 +71,13 @@ TEST_CASE("a project is saved behind the window, and counts as unsaved until the
 TEST_CASE("what is edited while a file is written stays unsaved, and undo leads back to what was saved") {
     Files d;
     d.rename("Written");
-    d.menu("Save");
+    d.menu("file.save");
     d.rename("Edited meanwhile");
     REQUIRE(d.at_rest());
     CHECK(d.name_in("work.yemvo") == "Written");
     CHECK(d.project().name == "Edited meanwhile");
     CHECK(d.window.isWindowModified());
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(d.project().name == "Written");
     CHECK_FALSE(d.window.isWindowModified());
 }
@@ -86,7 +86,7 @@ TEST_CASE("saving twice in a hurry leaves the later value") {
     Files d;
     for (const char* name : {"One", "Two", "Three"}) {
         d.rename(name);
-        d.menu("Save");
+        d.menu("file.save");
     }
     REQUIRE(d.at_rest());
     CHECK(d.name_in("work.yemvo") == "Three");
@@ -99,7 +99,7 @@ TEST_CASE("a file that cannot be written is told with its reason, and the work s
     d.window.asking().save_file = [&](const QString&, const QString&, const QString&) {
         return d.file("no such folder/work.yemvo");
     };
-    d.menu("Save");
+    d.menu("file.save");
     REQUIRE(d.at_rest());
     CHECK(d.failure.contains("no such folder"));
     CHECK(d.w().document().is_modified());
@@ -108,7 +108,7 @@ TEST_CASE("a file that cannot be written is told with its reason, and the work s
     // even what was clean before counts as unsaved: there is no file
     d.failure.clear();
     QDir().mkpath(d.file("no such folder"));
-    d.menu("Save");
+    d.menu("file.save");
     REQUIRE(d.at_rest());
     CHECK(d.failure.isEmpty());
     CHECK(d.name_in("no such folder/work.yemvo") == "Kept");
@@ -145,7 +145,7 @@ TEST_CASE("closing with Save stays open when no file is named or it cannot be wr
 TEST_CASE("closing while a file is being written waits for it and does not ask") {
     Files d;
     d.rename("On its way");
-    d.menu("Save");
+    d.menu("file.save");
     CHECK_FALSE(d.window.close());
     REQUIRE(QTest::qWaitFor([&] { return !d.window.isVisible(); }, 5000));
     CHECK(d.unsaved_asked == 0);
@@ -219,7 +219,7 @@ TEST_CASE("discarding is asked once, not again when the other project arrives") 
     const QString other = d.write_other("Other");
     d.rename("Unsaved");
     d.window.asking().open_file = [&](const QString&, const QString&) { return other; };
-    d.menu("Open");
+    d.menu("file.open");
     REQUIRE(d.at_rest());
     CHECK(d.unsaved_asked == 1);
     CHECK(d.project().name == "Other");

@@ -72,8 +72,8 @@ TEST_CASE("an access point is placed, chosen, dragged and let go without a mouse
     // not held, the arrows nudge what is selected
     d.arrows(Qt::Key_Up, 1);
     CHECK(d.placed()[1].position.y == Approx(from.y + 0.1).margin(0.001));
-    d.menu("Undo");
-    d.menu("Undo");
+    d.menu("edit.undo");
+    d.menu("edit.undo");
     CHECK(d.placed()[1].position == from);
 }
 
@@ -223,21 +223,21 @@ TEST_CASE("the grid is the project's: an edit that is undone, one for the map an
     REQUIRE(d.settle());
     const double half_metre = d.w().results().prediction()->site.floors.front().surface.cell_m;
     CHECK(half_metre == 0.5);
-    d.menu("Avalueevery1m");
+    d.menu("map.grid-100cm");
     REQUIRE(d.settle());
     CHECK(d.project().settings.grid_m == 1);
     for (const FloorPrediction& f : d.w().results().prediction()->site.floors) CHECK(f.surface.cell_m == 1);
     d.w().activity().set_step(Step::venue);
     d.w().selection().select({});
     CHECK(d.find<QComboBox>("siteGrid")->currentText() == "1 m");
-    d.menu("Undo");
+    d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK(d.w().results().prediction()->site.floors.front().surface.cell_m == 0.5);
     CHECK(d.find<QComboBox>("siteGrid")->currentText() == "0.5 m");
     // the look of the map changes no verdict
     const auto verdict = d.w().results().verdict()->bands.front().met_m2;
-    d.menu("Smooth");
-    d.menu("50%opaque");
+    d.menu("map.smooth");
+    d.menu("map.opaque-50");
     REQUIRE(d.settle());
     CHECK(d.w().results().verdict()->bands.front().met_m2 == verdict);
     CHECK(d.w().shown().map().smooth);
@@ -258,7 +258,7 @@ TEST_CASE("the level from which a radio is heard is the site's, and map and requ
     CHECK(d.project().settings.heard_dbm == -45);
     CHECK(d.map_at(place) < before);
     CHECK(d.map_at(place) >= 1);
-    d.menu("Undo");
+    d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK(d.map_at(place) == before);
     d.fill("heardFrom", "20");  // no such level is heard from
@@ -267,7 +267,7 @@ TEST_CASE("the level from which a radio is heard is the site's, and map and requ
 
 TEST_CASE("every key of the menus stands on the page of keys, those of menus within menus too") {
     Driver d;
-    KeysPage page(*d.window.findChild<HeaderBar*>()->menus(), &d.window);
+    KeysPage page(d.window.findChild<HeaderBar*>()->menus(), &d.window);
     QStringList told;
     for (const QLabel* label : page.findChildren<QLabel*>()) told << label->text();
     int keys = 0;
@@ -281,7 +281,7 @@ TEST_CASE("every key of the menus stands on the page of keys, those of menus wit
             CHECK(told.contains(a->text().remove('&')));
         }
     };
-    for (const QAction* top : d.window.findChild<HeaderBar*>()->menus()->actions())
+    for (const QAction* top : d.window.findChild<HeaderBar*>()->menus().actions())
         if (top->menu()) look(top->menu());
     CHECK(keys > 70);
 }

@@ -77,7 +77,7 @@ TEST_CASE("an access point is placed, raised and aimed by typed figures, each on
     CHECK(d.ap(0).azimuth_deg == 135);
     CHECK(d.ap(0).downtilt_deg == -12);
     CHECK(d.edits() == before + 5);
-    for (int i = 0; i < 5; ++i) d.menu("Undo");
+    for (int i = 0; i < 5; ++i) d.menu("edit.undo");
     CHECK(d.ap(0).position == Point{5, 5});
     CHECK(d.text("apX") == shown_as("5.00"));
 }
@@ -146,7 +146,7 @@ TEST_CASE("another model keeps the place, and its radios are its own") {
     CHECK(d.ap(0).radios.size() == (*d.project().models)[0].radios.size());
     CHECK(d.ap(0).position == place);
     CHECK(d.ap(0).number == 1);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(d.ap(0).radios.size() == 3);
 }
 
@@ -193,16 +193,16 @@ TEST_CASE("the colouring of the bar and of the menu is one: what is chosen in on
     CHECK(checked("In steps"));
     CHECK(checked("100 % opaque"));
     CHECK(checked("A value every 0.5 m"));
-    d.menu("Smooth");
-    d.menu("25%opaque");
+    d.menu("map.smooth");
+    d.menu("map.opaque-25");
     CHECK(checked("Smooth"));
     CHECK_FALSE(checked("In steps"));
     CHECK(checked("25 % opaque"));
     CHECK(d.button("Colouring")->text().startsWith("Smooth"));
-    d.menu("Changebythelastedit");
+    d.menu("map.change-by-last-edit");
     CHECK(checked("Change by the last edit"));
     CHECK(d.button("Colouring")->text().startsWith("Change"));
-    d.menu("Changebythelastedit");
+    d.menu("map.change-by-last-edit");
     CHECK_FALSE(checked("Change by the last edit"));
 }
 
@@ -213,7 +213,7 @@ TEST_CASE("other variants to hold the map against are listed, and without any th
     REQUIRE(others->actions().size() == 1);
     CHECK_FALSE(others->actions()[0]->isEnabled());
     d.window.asking().name = [](const QString&, const QString&) { return QString("Fewer"); };
-    d.menu("Newvariantfromthisone");
+    d.menu("variant.new");
     emit others->aboutToShow();
     REQUIRE(others->actions().size() == 1);
     others->actions()[0]->trigger();
@@ -238,7 +238,7 @@ TEST_CASE("lenses that depend on a client offer clients, others say at which hei
     REQUIRE(d.settle());
     CHECK(d.project().settings.client == d.project().clients->back().key);
     CHECK(d.map_at(access_points(d.project(), d.w().floor_id())[0].position) != before);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(client->currentIndex() != client->count() - 1);
 }
 

@@ -135,7 +135,7 @@ TEST_CASE("after a drag the map is that of the new place, and undo brings the pi
     d.w().selection().select({});
     d.check_true();
     CHECK(Painted::differs(before, d.now()) > 0.02);
-    d.menu("Undo");
+    d.menu("edit.undo");
     d.w().selection().select({});
     d.rest();
     CHECK(Painted::differs(before, d.now()) < 0.0005);
@@ -157,10 +157,10 @@ TEST_CASE("what is edited elsewhere on the floor is painted at once: walls, zone
         replace_zone(p, at, z);
     });
     d.check_true();
-    d.menu("Hidewalls");
+    d.menu("hide.walls");
     d.check_true();
-    d.menu("Hidewalls");
-    d.menu("Hidezones");
+    d.menu("hide.walls");
+    d.menu("hide.zones");
     d.check_true();
     d.w().activity().set_step(Step::venue);
     d.check_true();
@@ -168,7 +168,8 @@ TEST_CASE("what is edited elsewhere on the floor is painted at once: walls, zone
 
 TEST_CASE("another lens, band, threshold, colouring and floor are painted as if they had been chosen first") {
     Painted d;
-    for (const char* action : {"Smooth", "50%opaque", "Valuelabels", "Band6GHz", "Thresholdup"}) {
+    for (const char* action :
+         {"map.smooth", "map.opaque-50", "map.labels", "map.band-3", "map.threshold-up"}) {
         INFO(action);
         const QImage before = d.now();
         d.menu(action);

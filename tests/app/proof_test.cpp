@@ -161,7 +161,7 @@ TEST_CASE(
     REQUIRE(d.settle());
     d.w().activity().set_step(Step::placement);
     REQUIRE(d.settle());
-    d.menu("Showthechangebythelastedit");
+    d.menu("variant.compare-last-edit");
     CHECK(d.w().shown().map().against == render::Against::last_edit);
     CHECK_FALSE(d.w().shown().held_against());
     const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
@@ -182,10 +182,10 @@ TEST_CASE(
                  better = d.pixel(ap.position + Point{5.9, 3.4});
     CHECK(worse.red() > worse.blue());
     CHECK(better.blue() > better.red());
-    d.menu("Undo");
+    d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK_FALSE(d.w().shown().held_against());
-    d.menu("Showthechangebythelastedit");
+    d.menu("variant.compare-last-edit");
     CHECK(d.w().shown().map().against == render::Against::nothing);
 }
 
@@ -195,16 +195,16 @@ TEST_CASE("two variants are held against each other") {
     d.window.open_demo();
     REQUIRE(d.settle());
     d.w().activity().set_step(Step::placement);
-    d.menu("Showthechangeagainstthenextvariant");
+    d.menu("variant.compare-next");
     CHECK(d.w().shown().map().against == render::Against::nothing);  // there is only one
-    d.menu("Newvariantfromthisone");
+    d.menu("variant.new");
     const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
     d.w().edit("Louder", [&](Project& p) {
         AccessPoint louder = ap;
         for (Radio& r : louder.radios) r.power_dbm += 3;
         replace_access_point(p, d.floor().id, louder);
     });
-    d.menu("Showthechangeagainstthenextvariant");
+    d.menu("variant.compare-next");
     REQUIRE(d.settle());
     CHECK(d.w().shown().other_name() == "against variant A");
     const auto& known = *d.w().results().prediction();
@@ -226,7 +226,7 @@ TEST_CASE("what costs most over a zone is listed; a click selects it on the plan
     d.w().activity().set_step(Step::placement);
     d.w().in_view().show_floor(find_floor(d.project(), "First floor")->id);
     REQUIRE(d.settle());
-    d.menu("Whatcostsmost");
+    d.menu("view.costs");
     CostsPage& page = d.window.costs();
     REQUIRE(page.isVisible());
     d.pick("costsArea", "Book stacks");

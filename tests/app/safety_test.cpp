@@ -13,7 +13,6 @@
 #include "app/driver.h"
 #include "app/files/autosave.h"
 #include "app/files/file_guard.h"
-#include "app/files/notice_bar.h"
 #include "app/files/project_files.h"
 #include "app/files/versions_page.h"
 #include "app/model/activity.h"
@@ -24,6 +23,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/offer/notice_bar.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/shell/status_line.h"
 #include "demo/demo.h"
@@ -75,7 +75,7 @@ public:
     /// A file with two versions, open in the window.
     void save_as(const char* name) {
         typed = name;
-        menu("Saveas");
+        menu("file.save-as");
         REQUIRE(at_rest());
         REQUIRE(failure.isEmpty());
     }
@@ -127,7 +127,7 @@ TEST_CASE("a height of 3200 pasted into the schedule is refused with its reason 
     // of several the good ones are taken, in one step
     d.paste_at(height, "2.8\n3200\n2.6");
     CHECK(d.w().document().history().count() == 1);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(d.project() == before);
 }
 
@@ -207,13 +207,13 @@ TEST_CASE("a name typed without its ending is asked about when that file exists"
     d.save_as("plan.yemvo");
     d.rename("Second");
     d.typed = "plan";
-    d.menu("Saveas");
+    d.menu("file.save-as");
     REQUIRE(d.at_rest());
     REQUIRE(d.overwrite_asked.size() == 1);
     CHECK(d.overwrite_asked[0] == d.file("plan.yemvo"));
     CHECK(d.name_in("plan.yemvo") == "Test");
     d.overwrite_answer = true;
-    d.menu("Saveas");
+    d.menu("file.save-as");
     REQUIRE(d.at_rest());
     CHECK(d.name_in("plan.yemvo") == "Second");
 }
@@ -233,7 +233,7 @@ TEST_CASE("names with dots and slashes are proposed whole") {
         d.proposed = p;
         return QString();
     };
-    d.menu("Saveas");
+    d.menu("file.save-as");
     CHECK(d.proposed == "Plan v1.2.yemvo");
 }
 
@@ -243,7 +243,7 @@ TEST_CASE("a file that somebody else has written is not overwritten unasked") {
     d.rename("Mine");
     d.somebody_writes("plan.yemvo", "Theirs");
     SECTION("cancel leaves both") {
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.changed_asked == 1);
         CHECK(d.differences.contains("The project's name"));
@@ -254,7 +254,7 @@ TEST_CASE("a file that somebody else has written is not overwritten unasked") {
     SECTION("saved beside") {
         d.changed_answer = Asking::OnDisk::save_beside;
         d.typed = "beside.yemvo";
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.name_in("plan.yemvo") == "Theirs");
         CHECK(d.name_in("beside.yemvo") == "Mine");
@@ -262,26 +262,26 @@ TEST_CASE("a file that somebody else has written is not overwritten unasked") {
     }
     SECTION("reloaded") {
         d.changed_answer = Asking::OnDisk::reload;
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.project().name == "Theirs");
         CHECK_FALSE(d.w().document().is_modified());
     }
     SECTION("written over, theirs is kept") {
         d.changed_answer = Asking::OnDisk::write_over;
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.changed_asked == 1);
         CHECK(d.name_in("plan.yemvo") == "Mine");
         CHECK(d.name_in("plan.yemvo~") == "Theirs");
         d.rename("Mine again");
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.changed_asked == 1);
     }
     SECTION("one that cannot be read is decided upon as well") {
         std::ofstream(d.folder / "plan.yemvo", std::ios::trunc) << "not a project";
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
         CHECK(d.changed_asked == 1);
         CHECK_THAT(d.differences.join(" ").toStdString(), Catch::Contains("cannot be read"));
@@ -333,10 +333,10 @@ TEST_CASE("earlier versions are listed, opened as copies and restored") {
     for (const char* name : {"Second", "Third"}) {
         d.rename(name);
         QTest::qWait(5);  // versions are told apart by their time
-        d.menu("Save");
+        d.menu("file.save");
         REQUIRE(d.at_rest());
     }
-    d.menu("Earlierversions");
+    d.menu("file.versions");
     auto* table = d.window.versions().table();
     REQUIRE(table->rowCount() == 2);
     CHECK(table->item(0, 1)->text() == d.file("plan.yemvo"));
@@ -346,14 +346,14 @@ TEST_CASE("earlier versions are listed, opened as copies and restored") {
     CHECK(d.w().document().is_modified());
     d.window.open_file(d.file("plan.yemvo"));
     REQUIRE(d.at_rest());
-    d.menu("Earlierversions");
+    d.menu("file.versions");
     table->selectRow(1);
     for (auto* b : d.window.versions().findChildren<QPushButton*>())
         if (b->text() == "Restore") QTest::mouseClick(b, Qt::LeftButton);
     REQUIRE(QTest::qWaitFor([&] { return d.project().name == "Test"; }, 3000));
     CHECK(d.w().document().file() == d.file("plan.yemvo"));
     CHECK(d.name_in("plan.yemvo") == "Third");
-    d.menu("Save");
+    d.menu("file.save");
     REQUIRE(d.at_rest());
     CHECK(d.name_in("plan.yemvo") == "Test");
     CHECK(d.changed_asked == 0);
@@ -393,7 +393,7 @@ TEST_CASE("opening a file by name tells of newer unsaved work; discarding it ask
     REQUIRE(QTest::qWaitFor([&] { return d.project().name == "Newer"; }, 3000));
     CHECK(d.w().document().is_modified());
     CHECK(d.w().document().file() == d.file("plan.yemvo"));
-    d.menu("Save");
+    d.menu("file.save");
     REQUIRE(d.at_rest());
     CHECK(d.changed_asked == 0);
 }

@@ -140,11 +140,11 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     CHECK(d.w().document().history().undoText() == "Move access point 2");
 
     // undo in one step, by name
-    d.menu("Undo");
+    d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK(access_points(d.project(), d.w().floor_id())[1].position == from);
     CHECK(d.map_at(probe) == Approx(before));
-    d.menu("Redo");
+    d.menu("edit.redo");
 
     // save, change, open again
     const QString file = QString::fromStdString(folder / "corner.yemvo");
@@ -155,7 +155,7 @@ TEST_CASE("a person gets from an empty window to a saved, scaled floor with a he
     const Project saved = d.project();
     CHECK_FALSE(d.window.isWindowModified());
     CHECK(load_project(file.toStdString()).project == saved);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(d.window.isWindowModified());
     d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
     d.key(Qt::Key_O, Qt::ControlModifier);

@@ -111,7 +111,7 @@ TEST_CASE("a click selects, Details change the type, undo takes it back") {
     d.fill("wallTop", "a lot");
     CHECK(d.find<QLineEdit>("wallTop")->property("fault").toBool());
     CHECK(*d.inner_wall().top_m == Approx(1.6));
-    while (d.w().document().history().canUndo()) d.menu("Undo");
+    while (d.w().document().history().canUndo()) d.menu("edit.undo");
     CHECK(wall_type(d.project(), d.inner_wall().type).key == "plasterboard");
 }
 

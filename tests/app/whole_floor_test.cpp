@@ -149,6 +149,6 @@ TEST_CASE("a whole floor is drawn by hand in one sitting") {
     }
     CHECK(d.w().found().open() == 0);
     // and all of it undoes
-    while (d.w().document().history().canUndo()) d.menu("Undo");
+    while (d.w().document().history().canUndo()) d.menu("edit.undo");
     CHECK(d.floor().walls->empty());
 }

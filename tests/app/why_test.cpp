@@ -286,7 +286,7 @@ TEST_CASE("the dark theme turns everything at once and back again") {
 
 TEST_CASE("words written before the theme changed are readable after it") {
     Demo d;
-    d.menu("Tray");
+    d.menu("view.tray");
     d.w().activity().set_tool(ToolId::probe);
     const Point place = access_points(d.project(), d.w().floor_id()).front().position;
     d.click(place + Point{1.5, 1});
@@ -315,27 +315,27 @@ TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other 
     const auto count = [&] { return placed_access_points(d.w().project()).size(); };
     const std::size_t before = count();
     d.window.asking().name = [](const QString&, const QString&) { return QString("Fewer"); };
-    d.menu("Newvariantfromthisone");
+    d.menu("variant.new");
     CHECK(current_variant(d.w().project()).name == "Fewer");
     d.w().selection().select(
         {{ItemKind::access_point, access_points(d.w().project(), d.w().floor_id()).front().id.value}});
     d.w().selection().remove();
     CHECK(count() == before - 1);
-    d.menu("Nextvariant");
+    d.menu("variant.next");
     CHECK(count() == before);
-    d.menu("Nextvariant");
+    d.menu("variant.next");
     CHECK(count() == before - 1);
     d.window.asking().name = [](const QString&, const QString& proposed) { return proposed + " still"; };
-    d.menu("Renamevariant");
+    d.menu("variant.rename");
     CHECK(current_variant(d.w().project()).name == "Fewer still");
-    d.menu("Deletevariant");
+    d.menu("variant.delete");
     CHECK(count() == before);
     CHECK(d.w().project().variants.size() == 1);
-    d.menu("Deletevariant");
+    d.menu("variant.delete");
     CHECK(d.w().project().variants.size() == 1);
     d.w().document().history().undo();
     CHECK(d.w().project().variants.size() == 2);
     d.window.asking().name = [](const QString&, const QString&) { return QString(); };
-    d.menu("Newvariantfromthisone");
+    d.menu("variant.new");
     CHECK(d.w().project().variants.size() == 2);
 }

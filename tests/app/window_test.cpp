@@ -15,6 +15,7 @@
 #include "app/model/shown_map.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
+#include "app/proof/verdict_view.h"
 #include "app/schedule/radio_schedule.h"
 #include "app/section/section_view.h"
 #include "app/shell/header_bar.h"
@@ -86,7 +87,7 @@ TEST_CASE("a harder requirement changes the verdict, and undo brings it back") {
     CHECK(d.find<VerdictView>("verdict")->words() != before);
     CHECK(signal().limit_in(band_5) == -50);
     CHECK(signal().limit_in(band_6) == -70);
-    d.menu("Undo");
+    d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK(d.find<VerdictView>("verdict")->words() == before);
 }
@@ -130,7 +131,7 @@ TEST_CASE(
     CHECK(sets().back().requirements.size() == 4);
     d.press_button(("removeSet" + tail).toUtf8().constData());
     CHECK(sets().size() == before);
-    while (d.w().document().history().canUndo()) d.menu("Undo");
+    while (d.w().document().history().canUndo()) d.menu("edit.undo");
     CHECK(sets().size() == before);
 }
 
@@ -215,7 +216,7 @@ TEST_CASE("the schedule goes to a spreadsheet and comes back as one edit") {
     const auto& radios = access_points(d.project(), d.w().floor_id())[0].radios;
     CHECK(radios[0].power_dbm == 11);
     CHECK(radios[1].power_dbm == 12);
-    d.menu("Undo");
+    d.menu("edit.undo");
     CHECK(access_points(d.project(), d.w().floor_id())[0].radios[1].power_dbm == 14);
 }
 
@@ -236,8 +237,8 @@ TEST_CASE("feet and inches hold everywhere once chosen, and undo brings metres b
     CHECK(d.find<QLineEdit>("floorHeight")->text() == "15' 9\"");
     d.fill("floorHeight", "16'");
     CHECK(d.floor().height_m == Approx(16 * 0.3048));
-    d.menu("Undo");
-    d.menu("Undo");
+    d.menu("edit.undo");
+    d.menu("edit.undo");
     CHECK(d.find<QLineEdit>("floorHeight")->text() == shown_as("4.80"));
     d.pick("siteCountry", "United States");
     CHECK(d.project().settings.country == "US");
@@ -276,4 +277,12 @@ TEST_CASE("every action has a menu place, and no two have the same key") {
         keys[key] = a->text();
     }
     CHECK(keys.size() > 20);
+}
+
+TEST_CASE("the tabs of the tray are there from the first picture on") {
+    Demo d;
+    const auto* tabs = d.find<QTabBar>("trayTabs");
+    REQUIRE(tabs->count() >= 4);
+    CHECK(tabs->width() >= tabs->tabRect(tabs->count() - 1).right());
+    CHECK(tabs->tabRect(0).width() > 60);
 }

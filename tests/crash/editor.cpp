@@ -6,9 +6,9 @@
 #include <cstdio>
 #include <random>
 
+#include "app/app_window.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
-#include "app/shell/main_window.h"
 #include "project/storage.h"
 
 using namespace yemvo;
@@ -21,7 +21,7 @@ int main(int argc, char** argv) {
     QApplication app(argc, argv);
     app.setApplicationName("yemvo-crash-test");
     apply_theme(app);
-    MainWindow window;
+    AppWindow window;
     window.asking().changed_on_disk = [](const QString&, const QStringList&) {
         return Asking::OnDisk::write_over;
     };

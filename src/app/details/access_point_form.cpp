@@ -173,6 +173,15 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
 
 Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     auto* form = new Form(w, parent);
+    form->built_for([&w, id] {  // another model has other radios
+        const AccessPoint* ap = find_access_point(w.project(), w.floor_id(), id);
+        QString s = ap ? QString("model %1").arg(ap->model.value) : QString();
+        for (std::size_t i = 0; ap && i < ap->radios.size(); ++i)
+            s += QString(" %1/%2")
+                     .arg(int{ap->radios[i].channel.band.index})
+                     .arg(ap->radios[i].channel.width_mhz);
+        return s;
+    });
     const AccessPointEditor ed(w, id);
     const QString m = w.units() == LengthUnits::metres ? "m" : "";
     auto* head = new BadgeHead(w, id);

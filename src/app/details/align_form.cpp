@@ -6,6 +6,7 @@
 #include <algorithm>
 
 #include "app/details/drawing_forms.h"
+#include "app/forms/form_parts.h"
 #include "app/look/theme.h"
 #include "app/model/aligning.h"
 #include "app/model/drawings_in_view.h"
@@ -43,6 +44,12 @@ QString outcome_words(const Workspace& w) {
 
 Form* align_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] {
+        return QString("%1 %2 %3")
+            .arg(w.drawings().ghost().value)
+            .arg(w.aligning().pairs().size())
+            .arg(floor_names(w));
+    });
     form->group("Align this floor");
     QStringList names;
     std::vector<FloorId> ids;

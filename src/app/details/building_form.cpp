@@ -14,6 +14,13 @@ namespace yemvo::app {
 
 Form* building_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] {
+        const Building* b = w.in_view().building();
+        return QString("%1 %2 %3")
+            .arg(b ? QString::fromStdString(b->name) : QString())
+            .arg(b ? static_cast<int>(b->kind) : 0)
+            .arg(w.project().buildings.size());
+    });
     const Building* chosen = w.in_view().building();
     if (!chosen) return form;
     const BuildingId id = chosen->id;

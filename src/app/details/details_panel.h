@@ -1,35 +1,39 @@
 // The properties of what is selected; of the floor when nothing is; of what a tool draws with while it draws.
 #pragma once
 #include <QScrollArea>
-
-#include "app/model/workspace.h"
+#include <functional>
+#include <vector>
 
 namespace yemvo::app {
 
 class Form;
+class Workspace;
+
+/// Where a form comes from.
+struct FormSource {
+    std::function<bool()> applies;
+    /// What the form is about: another subject has another form.
+    std::function<QString()> subject;
+    std::function<Form*()> make;
+};
 
 class DetailsPanel : public QWidget {
     Q_OBJECT
 public:
     static constexpr int usual_width = 288;
     explicit DetailsPanel(Workspace&, QWidget* parent = nullptr);
-
-signals:
-    void drawing_asked();
-    void revision_asked(yemvo::DrawingId);
-    void prepare_asked(yemvo::DrawingId);
-    void photo_asked(yemvo::NoteId);
-    void types_asked(yemvo::WallTypeId);
+    /// Asked before those that are there.
+    void offer(FormSource);
 
 private:
-    void rebuild();
+    void offer_usual();
     void refresh();
-    /// What decides which rows there are.
-    QString shape() const;
+    void show_form(Form*);
     Workspace& workspace_;
     QScrollArea* scroll_;
+    std::vector<FormSource> sources_;  ///< the first that applies is shown
     Form* form_ = nullptr;
-    QString shape_;
+    QString shown_;  ///< source and subject of the form
 };
 
 }  // namespace yemvo::app

@@ -4,14 +4,8 @@
 
 namespace yemvo::app {
 
-/// What the drawings of a floor may ask of the window.
-struct DrawingActions {
-    std::function<void()> choose;
-    std::function<void(DrawingId)> revise, prepare_again;
-};
-
 /// The floor's drawings as a group of a form.
-void add_drawings(Form&, Workspace&, const DrawingActions&);
+void add_drawings(Form&, Workspace&);
 Form* scale_form(Workspace&, QWidget* parent);
 Form* align_form(Workspace&, QWidget* parent);
 Form* building_form(Workspace&, QWidget* parent);

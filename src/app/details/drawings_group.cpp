@@ -11,6 +11,7 @@
 #include "app/model/activity.h"
 #include "app/model/drawings_in_view.h"
 #include "app/model/tool_id.h"
+#include "app/model/wishes.h"
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
@@ -42,7 +43,7 @@ void change_drawing(Workspace& w, DrawingId id, const QString& label, Change cha
     });
 }
 
-void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen, const DrawingActions& actions) {
+void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen) {
     const DrawingId id = drawing.id;
     auto* row = form.row({});
     auto* eye = new QCheckBox;
@@ -73,11 +74,11 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen, cons
     more->setObjectName(QString("drawingMenu-%1").arg(id.value));
     more->setText("⋯");
     more->setFixedSize(24, 22);
-    QObject::connect(more, &QToolButton::clicked, &form, [&w, &form, more, id, actions] {
+    QObject::connect(more, &QToolButton::clicked, &form, [&w, &form, more, id] {
         QMenu menu(&form);
         const FloorId at = w.floor_id();
-        menu.addAction("Prepare again…", [=] { actions.prepare_again(id); });
-        menu.addAction("Newer revision…", [=] { actions.revise(id); });
+        menu.addAction("Prepare again…", [&w, id] { emit w.wishes().prepare_drawing(id); });
+        menu.addAction("Newer revision…", [&w, id] { emit w.wishes().choose_revision(id); });
         menu.addSeparator();
         menu.addAction(
             "Up", [&w, at, id] { w.edit("Raise drawing", [&](Project& p) { move_drawing(p, at, id, 1); }); });
@@ -161,14 +162,14 @@ void add_outer_size(Form& form, Workspace& w) {
 
 }  // namespace
 
-void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
+void add_drawings(Form& form, Workspace& w) {
     const Floor& floor = *w.floor();
     form.group("Drawings");
     if (floor.drawings->empty())
         form.note("None yet: drop a picture, PDF, SVG or DXF on the plan, or paste one.");
     const Drawing* chosen = w.drawings().drawing();
     for (auto d = floor.drawings->rbegin(); d != floor.drawings->rend(); ++d)
-        add_row(form, w, *d, chosen && chosen->id == d->id, actions);
+        add_row(form, w, *d, chosen && chosen->id == d->id);
     if (chosen) {
         const DrawingId id = chosen->id;
         form.text({},
@@ -192,7 +193,7 @@ void add_drawings(Form& form, Workspace& w, const DrawingActions& actions) {
     auto* row = form.row({});
     auto* choose = new QPushButton("Choose a drawing…");
     choose->setObjectName("chooseDrawing");
-    QObject::connect(choose, &QPushButton::clicked, &form, actions.choose);
+    QObject::connect(choose, &QPushButton::clicked, &w.wishes(), &Wishes::choose_drawing);
     row->addWidget(choose, 1);
     if (floor.drawings->empty() && floor.walls->empty()) add_outer_size(form, w);
     if (!chosen) return;

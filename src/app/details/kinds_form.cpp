@@ -279,6 +279,16 @@ void model_list(Form* form, Workspace& w) {
 
 Form* kinds_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] {
+        const NextKinds& next = w.next().kinds();
+        return QString("%1 %2 %3 %4 %5 %6")
+            .arg(reinterpret_cast<quintptr>(w.project().wall_types.identity()))
+            .arg(static_cast<int>(next.obstacle_shape))
+            .arg(next.column_round)
+            .arg(next.take_room)
+            .arg(next.ceiling_hung)
+            .arg(next.model.value);
+    });
     switch (w.activity().tool()) {
         case ToolId::wall:
         case ToolId::wall_rectangle:

@@ -322,6 +322,17 @@ QPushButton* add_set_button(Form* form, Workspace& w) {
 
 Form* requirements_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] {
+        QString s;
+        for (const RequirementSet& set : *w.project().requirement_sets) s += QString(" %1").arg(set.id.value);
+        if (const Requirement* r = find_requirement(w.project(), w.selection().requirement()))
+            s += QString(" of %1 %2 %3 %4")
+                     .arg(r->id.value)
+                     .arg(QString::fromStdString(r->lens))
+                     .arg(r->bands.bits())
+                     .arg(r->any_band);
+        return s;
+    });
     if (find_requirement(w.project(), w.selection().requirement())) {
         add_requirement_rows(form, w, w.selection().requirement());
     } else {

@@ -133,6 +133,13 @@ void add_file_scale(Form& form, Workspace& w, DrawingId id) {
 
 Form* scale_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] {
+        const Drawing* d = w.drawings().drawing();
+        return QString("%1 %2 %3")
+            .arg(d ? d->id.value : 0)
+            .arg(d && d->scale_by == ScaleBy::lengths ? d->lengths.size() : 0)
+            .arg(w.floor() ? w.floor()->drawings->size() : 0);
+    });
     form->group("Scale");
     const Drawing* drawing = w.drawings().drawing();
     if (!drawing) {

@@ -5,6 +5,7 @@
 #include <map>
 #include <optional>
 
+#include "app/arrange/arrange_group.h"
 #include "app/details/detail_forms.h"
 #include "app/forms/form_parts.h"
 #include "app/model/selection.h"

@@ -5,9 +5,11 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/arrange/arrange_group.h"
 #include "app/details/detail_forms.h"
 #include "app/forms/form_parts.h"
 #include "app/model/document.h"
+#include "app/model/wishes.h"
 #include "geometry/point.h"
 #include "project/edits.h"
 #include "project/project.h"
@@ -15,11 +17,6 @@
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
-
-QStringList obstacle_kind_names() {
-    return {"Column", "Shelving", "Racking",     "Machinery", "Vehicles",
-            "Crowd",  "Foliage",  "Metal boxes", "Other"};
-}
 
 namespace {
 
@@ -94,6 +91,10 @@ Form* obstacle_form(Workspace& w, QWidget* parent, ObstacleId id) {
 
 Form* ceiling_form(Workspace& w, QWidget* parent, CeilingId id) {
     auto* form = new Form(w, parent);
+    form->built_for([&w, id] {
+        const CeilingArea* c = w.floor() ? find_ceiling(*w.floor(), id) : nullptr;
+        return c && c->type ? QString("hung") : QString("bare");
+    });
     const auto get = [&w, id]() -> const CeilingArea& { return *find_ceiling(*w.floor(), id); };
     const auto change = [&w, id](const QString& label, std::function<void(CeilingArea&)> how) {
         change_thing(
@@ -201,7 +202,7 @@ Form* ramp_form(Workspace& w, QWidget* parent, RampId id) {
     return form;
 }
 
-Form* note_form(Workspace& w, QWidget* parent, NoteId id, const std::function<void(NoteId)>& photo_asked) {
+Form* note_form(Workspace& w, QWidget* parent, NoteId id) {
     auto* form = new Form(w, parent);
     const auto get = [&w, id]() -> const Note& { return *find_note(*w.floor(), id); };
     const auto change = [&w, id](const QString& label, std::function<void(Note&)> how, int key = 0) {
@@ -253,7 +254,7 @@ Form* note_form(Workspace& w, QWidget* parent, NoteId id, const std::function<vo
     auto* row = form->row({});
     auto* choose = new QPushButton("Choose a photo…");
     choose->setObjectName("choosePhoto");
-    QObject::connect(choose, &QPushButton::clicked, form, [photo_asked, id] { photo_asked(id); });
+    QObject::connect(choose, &QPushButton::clicked, form, [&w, id] { emit w.wishes().choose_photo(id); });
     row->addWidget(choose);
     auto* drop = new QPushButton("Drop it");
     drop->setObjectName("dropPhoto");

@@ -4,9 +4,11 @@
 #include <QPushButton>
 #include <algorithm>
 
+#include "app/arrange/arrange_group.h"
 #include "app/details/detail_forms.h"
 #include "app/forms/form_parts.h"
 #include "app/model/countries.h"
+#include "app/model/drawings_in_view.h"
 #include "app/model/going.h"
 #include "app/model/prediction.h"
 #include "app/model/results.h"
@@ -17,25 +19,6 @@
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
-
-std::vector<WallTypeId> types_of(const Project& project, TypeUse use) {
-    std::vector<WallTypeId> ids;
-    for (const WallType& t : *project.wall_types)
-        if (t.use == use) ids.push_back(t.id);
-    return ids;
-}
-
-QStringList type_names(const Project& project, const std::vector<WallTypeId>& ids) {
-    QStringList names;
-    for (WallTypeId id : ids) names << QString::fromStdString(wall_type(project, id).name);
-    return names;
-}
-
-QStringList zone_colour_names() {
-    return {"Slate", "Sand", "Moss", "Mauve", "Lagoon", "Violet", "Clay", "Olive"};
-}
-
-QStringList zone_kind_names() { return {"Served", "Not needed", "No access points", "Outside"}; }
 
 namespace {
 
@@ -126,8 +109,23 @@ void add_contents(Form* form, Workspace& w, FloorId id) {
 
 }  // namespace
 
-Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
+/// What the floor's own rows depend on: its plate, its drawings and which of them is chosen.
+static QString rows_of_floor(const Workspace& w) {
+    const Floor* f = w.floor();
+    if (!f) return {};
+    QString s = QString("%1 %2").arg(f->plate.size()).arg(f->walls->empty());
+    for (const Drawing& d : *f->drawings)
+        s += QString(" %1 %2 %3")
+                 .arg(d.id.value)
+                 .arg(QString::fromStdString(d.name))
+                 .arg(d.earlier.has_value());
+    if (const Drawing* d = w.drawings().drawing()) s += QString(" of %1").arg(d->id.value);
+    return s;
+}
+
+Form* floor_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
+    form->built_for([&w] { return floor_names(w) + rows_of_floor(w); });
     const FloorId id = w.floor_id();
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
     const auto set = [&w, id, floor](const QString& label, const QString& name, double elevation_m,
@@ -178,7 +176,7 @@ Form* floor_form(Workspace& w, QWidget* parent, const DrawingActions& actions) {
         axis("slopeEast", "% E", &Slope::x);
         axis("slopeNorth", "% N", &Slope::y);
     }
-    add_drawings(*form, w, actions);
+    add_drawings(*form, w);
     if (yard) {
         add_contents(form, w, id);
         add_site(form, w);

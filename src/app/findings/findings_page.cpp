@@ -14,6 +14,7 @@
 #include "app/model/going.h"
 #include "app/model/in_view.h"
 #include "app/model/tool_id.h"
+#include "app/model/wishes.h"
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
@@ -206,7 +207,7 @@ void FindingsPage::mend(std::size_t index) {
 void FindingsPage::remedy() {
     const Finding f = *shown_;
     show_finding(workspace_, f);
-    if (f.remedy == Remedy::types_page) return emit types_asked(f.type);
+    if (f.remedy == Remedy::types_page) return emit workspace_.wishes().type_page(f.type);
     workspace_.activity().set_step(Step::venue);
     workspace_.activity().set_tool(f.remedy == Remedy::scale_tool ? ToolId::scale : ToolId::align);
 }

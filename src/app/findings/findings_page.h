@@ -41,9 +41,6 @@ public:
     QTableView* table() { return table_; }
     const FindingsTable& model() const { return *model_; }
 
-signals:
-    void types_asked(yemvo::WallTypeId);
-
 private:
     void show_row();
     void mend(std::size_t index);

@@ -8,6 +8,7 @@
 #include <QPainter>
 #include <QPointer>
 #include <QStyle>
+#include <algorithm>
 #include <cmath>
 
 #include "app/look/theme.h"
@@ -91,6 +92,17 @@ Form::Form(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), column_(new QVBoxLayout(this)) {
     column_->setContentsMargins(12, 4, 12, 8);
     column_->setSpacing(3);
+    // fields carry their unit
+    built_for([this] { return QString::number(static_cast<int>(workspace_.units())); });
+}
+
+void Form::built_for(std::function<QString()> what) {
+    QString now = what();
+    built_for_.emplace_back(std::move(what), std::move(now));
+}
+
+bool Form::is_outdated() const {
+    return std::ranges::any_of(built_for_, [](const auto& b) { return b.first() != b.second; });
 }
 
 void Form::refresh() {

@@ -62,6 +62,9 @@ public:
                       std::function<void(int)> set);
     void widget(QWidget*);
     void on_refresh(std::function<void()>);
+    /// What decides which rows there are: once it says something else than now, the form has to be made anew.
+    void built_for(std::function<QString()> what);
+    bool is_outdated() const;
     void stretch() { column_->addStretch(1); }
 
 private:
@@ -70,6 +73,7 @@ private:
     Workspace& workspace_;
     QVBoxLayout* column_;
     std::vector<std::function<void()>> refreshes_;
+    std::vector<std::pair<std::function<QString()>, QString>> built_for_;
 };
 
 /// A number as typed, with a decimal comma or point and its unit or none. Throws Error outside [low, high].

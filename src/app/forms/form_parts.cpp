@@ -5,8 +5,6 @@
 #include <QPushButton>
 #include <algorithm>
 
-#include "app/arrange/arranging.h"
-#include "app/model/selection.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/text_style.h"
@@ -25,6 +23,14 @@ void title(Form& form, const QString& words) {
     form.widget(label);
 }
 
+QString floor_names(const Workspace& w) {
+    QString names;
+    if (w.floor())
+        for (const Floor& f : building_with(w.project(), w.floor_id()).floors)
+            names += QString("%1 %2 ").arg(f.id.value).arg(QString::fromStdString(f.name));
+    return names;
+}
+
 QString metre(Workspace& w) { return w.units() == LengthUnits::metres ? "m" : ""; }
 
 void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
@@ -37,129 +43,6 @@ void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
     });
     form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
         ->setWordWrap(true);
-}
-
-namespace {
-
-/// What Repeat and Offset were last set to.
-struct Arranging {
-    int columns = 3, rows = 1;
-    double step_x_m = 2, step_y_m = 2, offset_m = 1;
-};
-Arranging& arranging() {
-    static Arranging last;
-    return last;
-}
-
-QPushButton* button(QHBoxLayout* row, const QString& object, const QString& words, const QString& tip,
-                    std::function<void()> run) {
-    auto* b = new QPushButton(words);
-    b->setObjectName(object);
-    b->setToolTip(tip);
-    b->setMinimumWidth(QFontMetrics(b->font()).horizontalAdvance(words) + 26);
-    b->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
-    // what runs rebuilds this form: it is left first
-    QObject::connect(b, &QPushButton::clicked, b, run, Qt::QueuedConnection);
-    row->addWidget(b, 1);
-    return b;
-}
-
-void repeat_rows(Form& form, Workspace& w) {
-    auto* count = form.row("Repeat");
-    form.number_field(
-        count, "repeatColumns", "across", 0, [] { return arranging().columns; },
-        [](double v) { arranging().columns = static_cast<int>(v); }, {1, 200});
-    form.number_field(
-        count, "repeatRows", "up", 0, [] { return arranging().rows; },
-        [](double v) { arranging().rows = static_cast<int>(v); }, {1, 200});
-    auto* step = form.row("every");
-    form.length_field(
-        step, "repeatX", metre(w), [] { return arranging().step_x_m; },
-        [](double v) { arranging().step_x_m = v; }, {-1000, 1000});
-    form.length_field(
-        step, "repeatY", metre(w), [] { return arranging().step_y_m; },
-        [](double v) { arranging().step_y_m = v; }, {-1000, 1000});
-    button(form.row({}), "repeat", "Repeat", "Copies in columns and rows; doors and windows along their wall",
-           [&w] {
-               const Arranging& a = arranging();
-               repeat_selection(w, a.columns, a.rows, {a.step_x_m, a.step_y_m});
-           });
-}
-
-void floors_row(Form& form, Workspace& w) {
-    const Building& building = building_with(w.project(), w.floor_id());
-    if (building.floors.size() < 2) return;
-    std::vector<FloorId> others;
-    QStringList names{"Copy to…", "All other floors"};
-    for (const Floor& f : building.floors)
-        if (!(f.id == w.floor_id())) {
-            others.push_back(f.id);
-            names << QString::fromStdString(f.name);
-        }
-    form.choice(
-        form.row("Floors"), "copyToFloors", names, [] { return 0; },
-        [&w, others](int i) {
-            if (i == 1) copy_to_floors(w, others);
-            if (i > 1) copy_to_floors(w, {others[static_cast<std::size_t>(i) - 2]});
-        });
-}
-
-}  // namespace
-
-void arrange_group(Form& form, Workspace& w) {
-    form.group("Arrange");
-    const auto& chosen = w.selection().items();
-    const bool only_openings =
-        std::all_of(chosen.begin(), chosen.end(), [](const Item& i) { return i.kind == ItemKind::opening; });
-    if (!only_openings) {
-        auto* turn = form.row("Turn");
-        button(turn, "turnLeft", "Left", "90° counter-clockwise about the middle",
-               [&w] { turn_selection(w, 90); });
-        button(turn, "turnRight", "Right", "90° clockwise about the middle",
-               [&w] { turn_selection(w, -90); });
-        form.number_field(
-            turn, "turnBy", "°", 1, [] { return 0.0; },
-            [&w](double v) {
-                if (v != 0) turn_selection(w, v);
-            },
-            {-360, 360});
-        auto* mirror = form.row("Mirror");
-        button(mirror, "mirrorX", "Left–right", "About the middle", [&w] { mirror_selection(w, true); });
-        button(mirror, "mirrorY", "Up–down", "About the middle", [&w] { mirror_selection(w, false); });
-    }
-    repeat_rows(form, w);
-    const auto walls =
-        std::count_if(chosen.begin(), chosen.end(), [](const Item& i) { return i.kind == ItemKind::wall; });
-    if (walls > 0) {
-        auto* row = form.row("Offset");
-        form.length_field(
-            row, "offsetBy", metre(w), [] { return arranging().offset_m; },
-            [](double v) { arranging().offset_m = v; }, {-1000, 1000});
-        button(row, "offset", "Copy beside", "Copies to the left of the run; to the right when negative",
-               [&w] { offset_selection(w, arranging().offset_m); });
-    }
-    if (walls > 1) {
-        auto* row = form.row("Walls");
-        button(row, "joinWalls", "Join", "Walls whose ends meet become one run (J)",
-               [&w] { join_selection(w); });
-        if (walls == 2)
-            button(row, "meetWalls", "Meet", "The first is lengthened or cut back to meet the second",
-                   [&w] { meet_selection(w); });
-    }
-    if (!only_openings) floors_row(form, w);
-    if (chosen.size() > 1 && !only_openings) {
-        auto* row = form.row("Group");
-        button(row, "group", "Group", "Selected together from now on (Ctrl G)", [&w] { group_selection(w); });
-        button(row, "ungroup", "Ungroup", "Each for itself again (Ctrl Shift G)",
-               [&w] { ungroup_selection(w); });
-    }
-    if (chosen.size() == 1) {
-        auto* row = form.row("Alike");
-        button(row, "alikeHere", "This floor", "Select everything of this type on this floor",
-               [&w] { select_alike(w, false); });
-        button(row, "alikeEverywhere", "Everywhere", "Select everything of this type on every floor",
-               [&w] { select_alike(w, true); });
-    }
 }
 
 }  // namespace yemvo::app

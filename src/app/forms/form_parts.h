@@ -14,8 +14,8 @@ QString metre(Workspace&);
 int index_of(const std::vector<WallTypeId>&, WallTypeId);
 /// Loss a band, and its source.
 void loss_rows(Form&, Workspace&, std::function<WallTypeId()> get);
-/// Turn, mirror, repeat, offset, copy to floors, group: for what is selected.
-void arrange_group(Form&, Workspace&);
+/// Of the building in view, with their ids: for Form::built_for, where a form offers floors by name.
+QString floor_names(const Workspace&);
 
 /// Changes a copy of a thing of the floor in view and puts it back, as one edit.
 template <class Get, class Put, class Change>

@@ -1,5 +1,5 @@
-// How the window shows one kind of item and lets it be edited: the window's side of the table in core/project/kinds. A
-// new kind is a file of its own and an entry in kind_faces.cpp.
+// How the window shows one kind of item and lets it be edited: the window's side of the table in
+// core/project/kinds. A new kind is a file of its own and an entry in app/things.
 #pragma once
 #include <QPainter>
 #include <QString>
@@ -7,17 +7,18 @@
 #include <optional>
 #include <vector>
 
-#include "app/plan/tools.h"
+#include "app/model/tool_info.h"
 #include "project/item.h"
+
+namespace yemvo {
+struct Floor;
+struct Project;
+}  // namespace yemvo
 
 namespace yemvo::app {
 
 class Form;
-
-/// What the form of an item may ask of the window.
-struct FormWishes {
-    std::function<void(NoteId)> photo;
-};
+class Workspace;
 
 /// How it is found under the pointer.
 enum class PickBy {
@@ -31,18 +32,21 @@ enum class PickBy {
 struct KindFace {
     ItemKind kind;
     PickBy pick;
-    const char* many;  ///< "walls", as menus say it
+    const char* many;                                            ///< "walls", as menus say it
     QString (*name)(const Project&, const Floor&, const Item&);  ///< "zone Lobby"
-    Form* (*form)(Workspace&, const Item&, const FormWishes&);
+    Form* (*form)(Workspace&, const Item&);
     bool can_hide = true;
     /// Of a mark: what of the screen it takes at a place, and how it is painted there.
     QRectF (*mark_area)(QPointF at) = nullptr;
     void (*paint_mark)(QPainter&, const Floor&, const Item&, QPointF at, bool selected) = nullptr;
-    std::optional<ToolInfo> tool = {};  ///< that makes it, where it is not among the tools that stand in tools.cpp
+    std::optional<ToolInfo> tool =
+        {};  ///< that makes it, where it is not among the tools that stand in tools.cpp
 };
 
 /// Marks the topmost first.
 const std::vector<KindFace>& kind_faces();
+/// Once, before the first window: what app/things tells.
+void set_kind_faces(std::vector<KindFace>);
 const KindFace& kind_face(ItemKind);
 
 }  // namespace yemvo::app

@@ -1,12 +1,16 @@
 #include "app/map/map_menu.h"
-#include "app/model/going.h"
-#include "app/model/selection.h"
-#include "app/model/shown_map.h"
-
-#include <cmath>
 
 #include <QMenu>
+#include <algorithm>
+#include <cmath>
+#include <tuple>
+
+#include "app/model/going.h"
 #include "app/model/prediction.h"
+#include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/model/workspace.h"
+#include "app/offer/shell.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/map_choice.h"
@@ -15,33 +19,20 @@
 namespace yemvo::app {
 namespace {
 
-/// Adds actions to one menu and remembers them.
+/// Adds commands to one menu.
 class Filler {
 public:
-    Filler(QMenu* menu, Workspace& workspace) : menu_(menu), workspace_(workspace) {}
+    Filler(Shell& shell, QMenu* menu) : shell_(shell), menu_(menu), workspace_(shell.workspace()) {}
 
-    QAction* add(const QString& text, const char* key, std::function<void()> run) {
-        QAction* a = menu_->addAction(text);
-        if (*key) a->setShortcut(QKeySequence(key));
-        a->setShortcutContext(Qt::WindowShortcut);
-        a->setObjectName(QString(text).remove(' '));
-        QObject::connect(a, &QAction::triggered, &workspace_, std::move(run));
-        made.push_back(a);
-        return a;
-    }
-    /// One that is on or off; what it is is asked when the menu opens.
-    void choice(const QString& text, const char* key, std::function<void()> run,
-                std::function<bool()> is_so) {
-        QAction* a = add(text, key, std::move(run));
-        a->setCheckable(true);
-        QObject::connect(menu_, &QMenu::aboutToShow, a,
-                         [a, is_so = std::move(is_so)] { a->setChecked(is_so()); });
+    void add(const QString& id, const QString& text, const char* key, std::function<void()> run,
+             std::function<bool()> is_on = {}) {
+        shell_.command_in(menu_, {id, text, QKeySequence(key), std::move(run), true, std::move(is_on)});
     }
     /// One that changes how the map looks.
     template <class Change, class IsSo>
-    void look(const QString& text, Change change, IsSo is_so) {
-        choice(
-            text, "",
+    void look(const QString& id, const QString& text, Change change, IsSo is_so) {
+        add(
+            id, text, "",
             [&w = workspace_, change] {
                 render::MapChoice map = w.shown().map();
                 change(map);
@@ -50,9 +41,8 @@ public:
             [&w = workspace_, is_so] { return is_so(w.shown().map()); });
     }
 
-    std::vector<QAction*> made;
-
 private:
+    Shell& shell_;
     QMenu* menu_;
     Workspace& workspace_;
 };
@@ -105,61 +95,64 @@ void choose_band(Workspace& w, BandId id, bool also) {
     w.shown().set(map);
 }
 
-std::vector<QAction*> fill_map_menu(QMenu* menu, Workspace& w) {
-    Filler fill(menu, w);
+void fill_map_menu(Shell& shell, QMenu* menu) {
+    Workspace& w = shell.workspace();
+    Filler fill(shell, menu);
     int number = 0;
     for (const Band& b : bands()) {
         ++number;
         const QString name = QString::fromStdString(b.name) + " GHz";
-        fill.choice(
-            "Band " + name, qPrintable(QString("Alt+%1").arg(number)),
+        fill.add(
+            QString("map.band-%1").arg(number), "Band " + name, qPrintable(QString("Alt+%1").arg(number)),
             [&w, id = b.id] { choose_band(w, id, false); },
             [&w, id = b.id] { return w.shown().map().bands == BandSet(id); });
-        fill.choice(
-            "Also band " + name, qPrintable(QString("Alt+Shift+%1").arg(number)),
-            [&w, id = b.id] { choose_band(w, id, true); },
+        fill.add(
+            QString("map.also-band-%1").arg(number), "Also band " + name,
+            qPrintable(QString("Alt+Shift+%1").arg(number)), [&w, id = b.id] { choose_band(w, id, true); },
             [&w, id = b.id] { return w.shown().map().bands.contains(id); });
     }
     menu->addSeparator();
-    const std::tuple<const char*, const char*, RadiosShown> radios[] = {
-        {"Radios of all access points", "Alt+A", RadiosShown::all},
-        {"Radios of the selected access points", "Alt+S", RadiosShown::selected},
-        {"Radios of the ticked access points", "Alt+T", RadiosShown::ticked}};
-    for (const auto& [text, key, which] : radios)
-        fill.choice(
-            text, key, [&w, which = which] { w.shown().show_radios(which); },
+    const std::tuple<const char*, const char*, const char*, RadiosShown> radios[] = {
+        {"map.radios-all", "Radios of all access points", "Alt+A", RadiosShown::all},
+        {"map.radios-selected", "Radios of the selected access points", "Alt+S", RadiosShown::selected},
+        {"map.radios-ticked", "Radios of the ticked access points", "Alt+T", RadiosShown::ticked}};
+    for (const auto& [id, text, key, which] : radios)
+        fill.add(
+            id, text, key, [&w, which = which] { w.shown().show_radios(which); },
             [&w, which = which] { return w.shown().radios() == which; });
-    fill.add("Tick or untick the selected access points", "Alt+X", [&w] {
+    fill.add("map.tick", "Tick or untick the selected access points", "Alt+X", [&w] {
         for (const Item& item : w.selection().items())
             if (const AccessPointId id{item.id}; item.kind == ItemKind::access_point)
                 w.shown().tick(id, std::ranges::count(w.shown().ticked(), id) == 0);
         w.tell(QString("%1 access points are ticked").arg(w.shown().ticked().size()));
     });
     menu->addSeparator();
-    fill.add("Threshold up", "Alt+Up", [&w] { move_threshold(w, 1); });
-    fill.add("Threshold down", "Alt+Down", [&w] { move_threshold(w, -1); });
-    fill.add("Next lens", "Alt+Right", [&w] { step_lens(w, 1); });
-    fill.add("Lens before", "Alt+Left", [&w] { step_lens(w, -1); });
-    return fill.made;
+    fill.add("map.threshold-up", "Threshold up", "Alt+Up", [&w] { move_threshold(w, 1); });
+    fill.add("map.threshold-down", "Threshold down", "Alt+Down", [&w] { move_threshold(w, -1); });
+    fill.add("map.next-lens", "Next lens", "Alt+Right", [&w] { step_lens(w, 1); });
+    fill.add("map.lens-before", "Lens before", "Alt+Left", [&w] { step_lens(w, -1); });
 }
 
-std::vector<QAction*> fill_colouring_menu(QMenu* menu, Workspace& w) {
-    Filler fill(menu, w);
+void fill_colouring_menu(Shell& shell, QMenu* menu) {
+    Workspace& w = shell.workspace();
+    Filler fill(shell, menu);
     for (const bool smooth : {false, true})
         fill.look(
-            smooth ? "Smooth" : "In steps", [smooth](auto& m) { m.smooth = smooth; },
-            [smooth](const auto& m) { return m.smooth == smooth; });
+            smooth ? "map.smooth" : "map.in-steps", smooth ? "Smooth" : "In steps",
+            [smooth](auto& m) { m.smooth = smooth; }, [smooth](const auto& m) { return m.smooth == smooth; });
     menu->addSeparator();
     for (const int percent : {100, 75, 50, 25})
         fill.look(
-            QString("%1 % opaque").arg(percent), [percent](auto& m) { m.opacity = percent / 100.0; },
+            QString("map.opaque-%1").arg(percent), QString("%1 % opaque").arg(percent),
+            [percent](auto& m) { m.opacity = percent / 100.0; },
             [percent](const auto& m) { return std::abs(m.opacity - percent / 100.0) < 1e-9; });
     menu->addSeparator();
     fill.look(
-        "Value labels", [](auto& m) { m.labels = !m.labels; }, [](const auto& m) { return m.labels; });
+        "map.labels", "Value labels", [](auto& m) { m.labels = !m.labels; },
+        [](const auto& m) { return m.labels; });
     menu->addSeparator();
-    fill.choice(
-        "Change by the last edit", "",
+    fill.add(
+        "map.change-by-last-edit", "Change by the last edit", "",
         [&w] {
             const bool on = w.shown().map().against == render::Against::last_edit;
             w.shown().hold_against(on ? render::Against::nothing : render::Against::last_edit);
@@ -170,10 +163,10 @@ std::vector<QAction*> fill_colouring_menu(QMenu* menu, Workspace& w) {
     QObject::connect(others, &QMenu::aboutToShow, &w, [others, &w] { fill_variants(others, w); });
     menu->addSeparator();
     for (const double grid_m : grids_m)
-        fill.choice(
+        fill.add(
+            QString("map.grid-%1cm").arg(std::lround(100 * grid_m)),
             QString("A value every %1 m").arg(grid_m), "", [&w, grid_m] { choose_grid(w, grid_m); },
             [&w, grid_m] { return w.project().settings.grid_m == grid_m; });
-    return fill.made;
 }
 
 }  // namespace yemvo::app

@@ -12,7 +12,7 @@
 #include <QTableWidget>
 #include <algorithm>
 
-#include "app/details/detail_forms.h"
+#include "app/forms/choices.h"
 #include "app/forms/form_parts.h"
 #include "app/look/theme.h"
 #include "app/materials/type_list.h"

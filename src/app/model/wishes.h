@@ -12,12 +12,11 @@ signals:
     void type_page(yemvo::WallTypeId);       ///< the page of types with this one chosen
     void findings();                         ///< the findings, in front
     void fit_plan();                         ///< the whole floor in view
-    void plan_focus();                       ///< keys go to the plan
     void choose_drawing();                   ///< a file is asked for and laid under the floor in view
     void choose_revision(yemvo::DrawingId);  ///< a newer revision of a drawing
     void prepare_drawing(yemvo::DrawingId);  ///< a drawing that is laid, on the preparation page again
-    void duplicate_floor(yemvo::FloorId);    ///< asks what comes along
-    void add_floor();                        ///< on top of the building in view
+    void choose_photo(yemvo::NoteId);        ///< a file is asked for and kept with the note
+    void paste_drawing();                    ///< what the clipboard holds is no part of a plan
 };
 
 }  // namespace yemvo::app

@@ -42,7 +42,7 @@ public:
 
 }  // namespace
 
-CommandPalette::CommandPalette(std::vector<Command> commands, QWidget* window)
+CommandPalette::CommandPalette(std::vector<Choice> commands, QWidget* window)
     : QDialog(window, Qt::Popup),
       commands_(std::move(commands)),
       text_(new QLineEdit(this)),
@@ -71,7 +71,7 @@ CommandPalette::CommandPalette(std::vector<Command> commands, QWidget* window)
     text_->setFocus();
 }
 
-std::vector<std::size_t> CommandPalette::matching(const std::vector<Command>& commands, const QString& text) {
+std::vector<std::size_t> CommandPalette::matching(const std::vector<Choice>& commands, const QString& text) {
     const QStringList parts = text.simplified().toLower().split(' ', Qt::SkipEmptyParts);
     std::vector<std::pair<int, std::size_t>> found;
     for (std::size_t i = 0; i < commands.size(); ++i) {
@@ -126,7 +126,7 @@ bool CommandPalette::eventFilter(QObject* of, QEvent* e) {
 void CommandPalette::run_current() {
     const int row = list_->currentRow();
     if (row < 0 || row >= static_cast<int>(shown_.size())) return;
-    const Command command = commands_[shown_[static_cast<std::size_t>(row)]];
+    const Choice command = commands_[shown_[static_cast<std::size_t>(row)]];
     if (!command.enabled) return;
     close();
     // once this has gone: what runs may open something of its own

@@ -9,7 +9,7 @@ class QListWidget;
 
 namespace yemvo::app {
 
-struct Command {
+struct Choice {
     QString name;
     QString where;  ///< "Plan", "Floor", "Zone on First floor"
     QString key;
@@ -20,9 +20,9 @@ struct Command {
 class CommandPalette : public QDialog {
     Q_OBJECT
 public:
-    CommandPalette(std::vector<Command>, QWidget* window);
+    CommandPalette(std::vector<Choice>, QWidget* window);
     /// Those that hold every word of the text, names that begin with it first.
-    static std::vector<std::size_t> matching(const std::vector<Command>&, const QString& text);
+    static std::vector<std::size_t> matching(const std::vector<Choice>&, const QString& text);
 
 protected:
     bool eventFilter(QObject*, QEvent*) override;
@@ -30,7 +30,7 @@ protected:
 private:
     void filter();
     void run_current();
-    std::vector<Command> commands_;
+    std::vector<Choice> commands_;
     std::vector<std::size_t> shown_;
     QLineEdit* text_;
     QListWidget* list_;

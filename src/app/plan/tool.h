@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "app/model/workspace.h"
+#include "app/offer/hint.h"
 #include "app/plan/snapping.h"
 #include "geometry/point.h"
 #include "render/plan_view_map.h"
@@ -29,11 +30,6 @@ struct PointerEvent {
     Point floor;
     Qt::KeyboardModifiers keys;
     Qt::MouseButton button = Qt::LeftButton;
-};
-
-/// A part of the hint line: a key cap, or plain words.
-struct HintPart {
-    QString key, words;
 };
 
 class Tool {

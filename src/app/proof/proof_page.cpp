@@ -22,6 +22,7 @@
 #include "app/model/listening.h"
 #include "app/model/results.h"
 #include "app/model/tool_id.h"
+#include "app/model/wishes.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
 #include "checks/findings.h"
@@ -216,7 +217,7 @@ ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
     findings_ = new FindingLines(workspace, sheet);
     column->addWidget(findings_);
     column->addStretch(1);
-    connect(findings_, &FindingLines::all_asked, this, &ProofPage::findings_asked);
+    connect(findings_, &FindingLines::all_asked, &workspace_.wishes(), &Wishes::findings);
     listen(this, &ProofPage::refresh, workspace.results(), &Results::changed, workspace,
            &Workspace::project_changed, workspace.found(), &FoundFindings::changed, workspace.in_view(),
            &InView::floor_changed);

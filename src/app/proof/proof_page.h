@@ -50,9 +50,6 @@ public:
     /// To the clipboard, for a spreadsheet.
     void copy_table();
 
-signals:
-    void findings_asked();
-
 protected:
     void paintEvent(QPaintEvent*) override;
     void keyPressEvent(QKeyEvent*) override;

@@ -8,9 +8,10 @@
 #include "app/look/theme.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
-#include "app/model/found_findings.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
+#include "app/model/workspace.h"
+#include "app/offer/shell.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -18,7 +19,7 @@
 namespace yemvo::app {
 namespace {
 
-constexpr int header_height = 48, step_width = 107, verdict_width = 106;
+constexpr int step_width = 107;
 
 QString counted(std::size_t n, const QString& one, const QString& many) {
     return QString::number(n) + " " + (n == 1 ? one : many);
@@ -100,108 +101,6 @@ void StepButton::paintEvent(QPaintEvent*) {
     }
 }
 
-VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
-    : QAbstractButton(parent), workspace_(workspace) {
-    setObjectName("verdict");
-    setFixedHeight(header_height);
-    setCursor(Qt::PointingHandCursor);
-    setToolTip("Share of the demanded area that meets every requirement of the band. Click for the proof");
-    connect(this, &QAbstractButton::clicked, this, [this] { workspace_.activity().set_step(Step::proof); });
-}
-
-bool VerdictView::judged() const {
-    if (workspace_.results().judged_so_far()) return false;
-    return workspace_.document().is_open() && workspace_.results().verdict() &&
-           !workspace_.results().verdict()->bands.empty() &&
-           workspace_.results().verdict()->demanded_m2() > 0 &&
-           !placed_access_points(workspace_.project()).empty();
-}
-
-QSize VerdictView::sizeHint() const {
-    return {judged() ? static_cast<int>(workspace_.results().verdict()->bands.size()) * verdict_width : 270,
-            header_height};
-}
-
-QString VerdictView::words() const {
-    if (!workspace_.document().is_open()) return {};
-    if (const auto& so_far = workspace_.results().judged_so_far())
-        return QString("%1 of %2 floors judged").arg(so_far->floors).arg(so_far->all);
-    if (placed_access_points(workspace_.project()).empty() || !workspace_.results().verdict())
-        return "No verdict yet: place an access point";
-    if (workspace_.results().verdict()->bands.empty()) return "No verdict: nothing is required yet";
-    if (workspace_.results().verdict()->demanded_m2() == 0)
-        return "No verdict: draw walls round it, or a zone";
-    QStringList parts;
-    for (const BandResult& b : workspace_.results().verdict()->bands)
-        parts << render::percent(b.share_met()) + " " + QString::fromStdString(band(b.band).name) + " GHz";
-    return parts.join(", ");
-}
-
-void VerdictView::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    const auto& colours = theme();
-    p.fillRect(rect(), colours.chrome);
-    p.fillRect(QRect(0, height() - 1, width(), 1), colours.line);
-    p.setRenderHint(QPainter::Antialiasing);
-    if (!judged()) {
-        p.setFont(render::font(12));
-        p.setPen(colours.muted);
-        p.drawText(rect().adjusted(0, 0, -16, 0), Qt::AlignRight | Qt::AlignVCenter, words());
-        return;
-    }
-    double x = 8;
-    for (const BandResult& b : workspace_.results().verdict()->bands) {
-        const Outcome o = outcome(b.share_met(), b.share_required);
-        const QString share = render::percent(b.share_met());
-        p.setFont(render::font(14, 650));
-        p.setPen(outcome_ink(o, colours));
-        p.drawText(QRectF(x, 5, verdict_width, 20), Qt::AlignVCenter, share);
-        render::paint_outcome(p, QPointF(x + QFontMetricsF(p.font()).horizontalAdvance(share) + 11, 15), o,
-                              colours);
-        render::paint_band_glyph(p, QPointF(x + 5, 33), b.band, colours);
-        p.setFont(render::font(11));
-        p.setPen(colours.muted);
-        QString below = QString::fromStdString(band(b.band).name) + " GHz";
-        const auto& before = workspace_.results().previous_verdict();
-        if (const BandResult* was = before ? before->find(b.band) : nullptr) {
-            const double change = 100 * (b.share_met() - was->share_met());
-            if (std::abs(change) >= 0.05)
-                below += (change > 0 ? QStringLiteral("  ▲ ") : QStringLiteral("  ▼ ")) +
-                         render::figure(std::abs(change), 1);
-        }
-        p.drawText(QRectF(x + 14, 25, verdict_width, 16), Qt::AlignVCenter, below);
-        x += verdict_width;
-    }
-}
-
-FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
-    : QAbstractButton(parent), workspace_(workspace) {
-    setObjectName("findingsButton");
-    setFixedSize(86, header_height);
-    setCursor(Qt::PointingHandCursor);
-    connect(&workspace.found(), &FoundFindings::changed, this, [this] {
-        const std::size_t open = workspace_.found().open();
-        setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));
-        setToolTip(open == 0 ? "The model's own checks have no doubts"
-                             : "What the model's own checks found (Ctrl F)");
-        update();
-    });
-}
-
-void FindingsButton::paintEvent(QPaintEvent*) {
-    if (!workspace_.document().is_open()) return;
-    const auto& colours = theme();
-    const std::size_t open = workspace_.found().open();
-    QPainter p(this);
-    p.fillRect(QRect(0, 8, 1, height() - 16), colours.line);
-    p.setPen(open == 0 ? colours.muted : colours.not_met);
-    p.setFont(render::font(14, 650));
-    p.drawText(QRectF(12, 5, width() - 12, 20), Qt::AlignVCenter, render::figure(static_cast<double>(open)));
-    p.setPen(colours.muted);
-    p.setFont(render::font(11));
-    p.drawText(QRectF(12, 25, width() - 12, 16), Qt::AlignVCenter, open == 1 ? "finding" : "findings");
-}
-
 HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setFixedHeight(header_height);
     auto* row = new QHBoxLayout(this);
@@ -231,11 +130,6 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
         steps_.push_back(button);
     }
     row->addStretch(1);
-    verdict_ = new VerdictView(workspace, this);
-    row->addWidget(verdict_);
-    auto* findings = new FindingsButton(workspace, this);
-    row->addWidget(findings);
-    connect(findings, &QAbstractButton::clicked, this, &HeaderBar::findings_asked);
     listen(this, &HeaderBar::refresh, workspace, &Workspace::project_changed, workspace.activity(),
            &Activity::step_changed, workspace.results(), &Results::changed);
     refresh();
@@ -249,9 +143,9 @@ void HeaderBar::refresh() {
             steps_[i]->set_mark(
                 step_mark(workspace_.project(), static_cast<Step>(i), workspace_.results().verdict()));
     }
-    verdict_->setFixedWidth(verdict_->sizeHint().width());
-    verdict_->update();
 }
+
+void HeaderBar::add(QWidget* widget) { layout()->addWidget(widget); }
 
 void HeaderBar::paintEvent(QPaintEvent*) {
     QPainter p(this);

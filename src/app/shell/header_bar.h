@@ -1,4 +1,4 @@
-// The header: menus, the five steps with what is missing in each, the verdict.
+// The header: menus, the five steps with what is missing in each, and what features put at its right end.
 #pragma once
 #include <QAbstractButton>
 #include <QMenuBar>
@@ -25,52 +25,20 @@ private:
     QString mark_;
 };
 
-/// For each band with requirements: the share met, its outcome, the change by the last edit.
-class VerdictView : public QAbstractButton {
-    Q_OBJECT
-public:
-    explicit VerdictView(Workspace&, QWidget* parent = nullptr);
-    QSize sizeHint() const override;
-    /// As it reads, for tests and screen readers: "97.9 % 2.4 GHz".
-    QString words() const;
-
-protected:
-    void paintEvent(QPaintEvent*) override;
-
-private:
-    bool judged() const;
-    Workspace& workspace_;
-};
-
-/// How many findings wait to be mended or accepted.
-class FindingsButton : public QAbstractButton {
-    Q_OBJECT
-public:
-    explicit FindingsButton(Workspace&, QWidget* parent = nullptr);
-
-protected:
-    void paintEvent(QPaintEvent*) override;
-
-private:
-    Workspace& workspace_;
-};
-
 class HeaderBar : public QWidget {
     Q_OBJECT
 public:
-    void refresh();
     explicit HeaderBar(Workspace&, QWidget* parent = nullptr);
-    QMenuBar* menus() { return menus_; }
-
-signals:
-    void findings_asked();
+    QMenuBar& menus() { return *menus_; }
+    /// At the right end, after what is there.
+    void add(QWidget*);
 
 private:
+    void refresh();
     void paintEvent(QPaintEvent*) override;
     Workspace& workspace_;
     QMenuBar* menus_;
     std::vector<StepButton*> steps_;
-    VerdictView* verdict_;
 };
 
 /// What a step still lacks, or what it holds: "2 floors to draw".

@@ -4,7 +4,7 @@
 #include <QWidget>
 #include <vector>
 
-#include "app/plan/tool.h"
+#include "app/offer/hint.h"
 
 class QLabel;
 class QPushButton;

@@ -1,9 +1,10 @@
+#include "app/things/things.h"
+
 #include <algorithm>
-#include <stdexcept>
 
 #include "app/details/detail_forms.h"
-#include "app/kinds/closet_face.h"
 #include "app/look/theme.h"
+#include "app/things/closet.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
@@ -41,26 +42,23 @@ void paint_note_mark(QPainter& p, const Floor& f, const Item& item, QPointF at, 
 
 /// A form that takes the thing's id alone.
 template <class Id, Form* (*make)(Workspace&, QWidget*, Id)>
-Form* form_of(Workspace& w, const Item& item, const FormWishes&) {
+Form* form_of(Workspace& w, const Item& item) {
     return make(w, nullptr, Id{item.id});
 }
-Form* form_of_opening(Workspace& w, const Item& item, const FormWishes&) {
+Form* form_of_opening(Workspace& w, const Item& item) {
     return opening_form(w, nullptr, WallId{item.wall}, OpeningId{item.id});
-}
-Form* form_of_note(Workspace& w, const Item& item, const FormWishes& wishes) {
-    return note_form(w, nullptr, NoteId{item.id}, wishes.photo);
 }
 
 }  // namespace
 
-const std::vector<KindFace>& kind_faces() {
-    static const std::vector<KindFace> list{
+void tell_things() {
+    set_kind_faces({
         // an access point's badge is painted by the plan itself, above all layers
         {ItemKind::access_point, PickBy::mark, "access points", access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
-        {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of_note, true, render::note_area,
-         paint_note_mark},
+        {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of<NoteId, note_form>, true,
+         render::note_area, paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden
         {ItemKind::opening, PickBy::line, "doors and windows", opening_name, form_of_opening, false},
         {ItemKind::wall, PickBy::line, "walls", plain<wall>, form_of<WallId, wall_form>},
@@ -71,14 +69,7 @@ const std::vector<KindFace>& kind_faces() {
         {ItemKind::slab_area, PickBy::area, "slab areas", plain<slab_area>,
          form_of<SlabAreaId, slab_area_form>},
         {ItemKind::slab_void, PickBy::hole, "voids", plain<hole>, form_of<VoidId, void_form>},
-    };
-    return list;
-}
-
-const KindFace& kind_face(ItemKind kind) {
-    const auto found = std::ranges::find(kind_faces(), kind, &KindFace::kind);
-    if (found == kind_faces().end()) throw std::logic_error("a kind of item that the window does not know");
-    return *found;
+    });
 }
 
 }  // namespace yemvo::app

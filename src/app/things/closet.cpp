@@ -1,8 +1,9 @@
-#include "app/kinds/closet_face.h"
+#include "app/things/closet.h"
 
 #include <QPainter>
 #include <cmath>
 
+#include "app/arrange/arrange_group.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
 #include "app/look/theme.h"
@@ -99,7 +100,7 @@ private:
     std::optional<Snapped> pointer_;
 };
 
-Form* form(Workspace& w, const Item& item, const FormWishes&) {
+Form* form(Workspace& w, const Item& item) {
     const ClosetId id{item.id};
     auto* form = new Form(w, nullptr);
     const auto closet = [&w, id]() -> const Closet& { return *find(*w.floor(), id); };

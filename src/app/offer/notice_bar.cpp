@@ -1,4 +1,4 @@
-#include "app/files/notice_bar.h"
+#include "app/offer/notice_bar.h"
 
 #include <QHBoxLayout>
 #include <QLabel>

@@ -4,17 +4,19 @@
 #include <QDateTime>
 #include <QFileInfo>
 #include <QLocale>
-#include <QStackedWidget>
 
+#include "app/asking/asking.h"
 #include "app/files/autosave.h"
 #include "app/files/file_guard.h"
-#include "app/files/notice_bar.h"
+#include "app/files/files_feature.h"
 #include "app/files/project_files.h"
+#include "app/files/start_page.h"
 #include "app/files/versions_page.h"
-#include "app/plan/plan_view.h"
-#include "app/shell/main_window.h"
-#include "app/shell/status_line.h"
+#include "app/model/document.h"
+#include "app/model/wishes.h"
+#include "app/offer/notice_bar.h"
 #include "project/differences.h"
+#include "project/edits.h"
 #include "project/project.h"
 #include "project/storage.h"
 
@@ -29,22 +31,22 @@ QString time_of(std::chrono::system_clock::time_point t) {
 
 }  // namespace
 
-void MainWindow::watch_files() {
-    connect(guard_, &FileGuard::changed_on_disk, this, [this] {
-        notices_->show_notice(
+void FilesFeature::watch() {
+    connect(guard_.get(), &FileGuard::changed_on_disk, this, [this] {
+        shell_.notices().show_notice(
             {"disk",
              QFileInfo(document_.file()).fileName() + " was changed on disk since it was opened here.",
              true,
              {{"Look at what differs…", "compareWithDisk", [this] { compare_with_disk(); }}}});
     });
-    connect(guard_, &FileGuard::gone_from_disk, this, [this] {
-        notices_->show_notice({"disk",
-                               document_.file() + " is no longer there. Saving writes it again.",
-                               true,
-                               {{"Save now", "saveAgain", [this] { save(); }}}});
+    connect(guard_.get(), &FileGuard::gone_from_disk, this, [this] {
+        shell_.notices().show_notice({"disk",
+                                      document_.file() + " is no longer there. Saving writes it again.",
+                                      true,
+                                      {{"Save now", "saveAgain", [this] { save(); }}}});
     });
-    connect(guard_, &FileGuard::opened_elsewhere, this, [this](const OpenedBy& by) {
-        notices_->show_notice(
+    connect(guard_.get(), &FileGuard::opened_elsewhere, this, [this](const OpenedBy& by) {
+        shell_.notices().show_notice(
             {"lock",
              QString("%1 has this project open on %2 since %3. Whoever saves second is asked "
                      "what to do; saving under another name avoids it.")
@@ -53,7 +55,7 @@ void MainWindow::watch_files() {
              {{"Save as…", "saveAsFromNotice", [this] { save_as(); }}}});
     });
     connect(
-        autosave_, &Autosave::failed, this,
+        autosave_.get(), &Autosave::failed, this,
         [this](const QString& why, const QString& elsewhere) {
             Notice n{"journal", {}, true, {{"Save now", "saveFromNotice", [this] { save(); }}}};
             n.words = elsewhere.isEmpty()
@@ -62,15 +64,13 @@ void MainWindow::watch_files() {
                                 "Unsaved work is kept in %1 for now, which may not outlive a restart of this "
                                 "machine: %2")
                                 .arg(elsewhere, why);
-            notices_->show_notice(std::move(n));
+            shell_.notices().show_notice(std::move(n));
         },
         Qt::QueuedConnection);
     connect(
-        autosave_, &Autosave::works_again, this, [this] { notices_->drop("journal"); }, Qt::QueuedConnection);
-    connect(versions_, &VersionsPage::left, this, [this] {
-        pages_->setCurrentIndex(document_.is_open() ? 1 : 0);
-        if (document_.is_open()) plan_->setFocus();
-    });
+        autosave_.get(), &Autosave::works_again, this, [this] { shell_.notices().drop("journal"); },
+        Qt::QueuedConnection);
+    connect(versions_, &VersionsPage::left, this, [this] { shell_.leave_page(); });
     connect(versions_, &VersionsPage::open_asked, this,
             [this](const KeptVersion& v) { leave_then([this, v] { bring_back(v, false); }); });
     connect(versions_, &VersionsPage::restore_asked, this,
@@ -78,25 +78,19 @@ void MainWindow::watch_files() {
     connect(versions_, &VersionsPage::take_back_asked, this, [this](const Leftover& l) {
         try {
             take_back(l);
-            show_start_page();
+            show_start();
         } catch (const Error& fault) {
             workspace_.tell(QString::fromUtf8(fault.what()), true);
         }
     });
-    connect(qApp, &QGuiApplication::applicationStateChanged, guard_, [this](Qt::ApplicationState state) {
-        if (state == Qt::ApplicationActive) guard_->look();
-    });
-}
-
-void MainWindow::tell_fault(const QString& why) {
-    notices_->show_notice({"fault",
-                           "That could not be done: " + why + ". The project is as it was before; save it.",
-                           true,
-                           {{"Save now", "saveAfterFault", [this] { save(); }}}});
+    connect(qApp, &QGuiApplication::applicationStateChanged, guard_.get(),
+            [this](Qt::ApplicationState state) {
+                if (state == Qt::ApplicationActive) guard_->look();
+            });
 }
 
 /// Reads what is on disk behind the window, then asks. `after`: what was to be done once it was saved.
-void MainWindow::compare_with_disk(const std::function<void()>& after) {
+void FilesFeature::compare_with_disk(const std::function<void()>& after) {
     const QString file = document_.file();
     if (file.isEmpty()) return workspace_.tell("This project has no file yet: save it first", true);
     files_->read(
@@ -111,15 +105,15 @@ void MainWindow::compare_with_disk(const std::function<void()>& after) {
         });
 }
 
-void MainWindow::decide_about_disk(const QString& file, const Loaded& theirs,
-                                   const std::function<void()>& after) {
+void FilesFeature::decide_about_disk(const QString& file, const Loaded& theirs,
+                                     const std::function<void()>& after) {
     const bool readable = !theirs.project.buildings.empty();
     QStringList lines;
     for (const std::string& w : theirs.warnings) lines << QString::fromStdString(w);
     if (readable)
         for (const std::string& line : differences(document_.project(), theirs.project))
             lines << QString::fromStdString(line);
-    switch (asking_.changed_on_disk(file, lines)) {
+    switch (shell_.asking().changed_on_disk(file, lines)) {
         case Asking::OnDisk::save_beside:
             if (const QString other = ask_where_to_save(); !other.isEmpty())
                 save_then(
@@ -131,7 +125,7 @@ void MainWindow::decide_about_disk(const QString& file, const Loaded& theirs,
                 file, after ? after : [] {});
             break;
         case Asking::OnDisk::reload:
-            if (!readable) return asking_.tell_failure("It could not be opened", lines.join("\n"));
+            if (!readable) return shell_.asking().tell_failure("It could not be opened", lines.join("\n"));
             open_project(theirs.project, file, theirs.mark);
             tell_warnings(theirs.warnings);
             break;
@@ -140,26 +134,25 @@ void MainWindow::decide_about_disk(const QString& file, const Loaded& theirs,
     }
 }
 
-void MainWindow::tell_warnings(const std::vector<std::string>& warnings) {
+void FilesFeature::tell_warnings(const std::vector<std::string>& warnings) {
     if (warnings.empty()) return;
     QStringList lines;
     for (const std::string& w : warnings) lines << QString::fromStdString(w);
-    notices_->show_notice(
-        {"parts", lines.join("\n"), true, {{"Findings", "showSetAside", [this] { show_findings(); }}}});
+    shell_.notices().show_notice({"parts", lines.join("\n"), true, {{"Findings", "showSetAside", [this] {
+                                                                         emit workspace_.wishes().findings();
+                                                                     }}}});
 }
 
-void MainWindow::tell_of_newer_work(const QString& file) {
+void FilesFeature::tell_of_newer_work(const QString& file) {
     const FileMark mark = document_.file_mark();
-    leftovers_.clear();
-    for (const QString& root : Autosave::folders())
-        for (const Leftover& l : leftovers(root.toStdString())) leftovers_.push_back(l);
+    find_leftovers();
     for (std::size_t i = 0; i < leftovers_.size(); ++i) {
         const Leftover& l = leftovers_[i];
         const auto written =
             std::chrono::duration_cast<std::chrono::nanoseconds>(l.written.time_since_epoch()).count();
         if (QString::fromStdString(l.file) != file || written <= mark.modified_ns) continue;
         const int index = static_cast<int>(i);
-        notices_->show_notice(
+        shell_.notices().show_notice(
             {"newer",
              "There is unsaved work on this project from " + time_of(l.written) + ", newer than the file.",
              false,
@@ -170,29 +163,30 @@ void MainWindow::tell_of_newer_work(const QString& file) {
     }
 }
 
-void MainWindow::throw_away_work(int index) {
+void FilesFeature::throw_away_work(int index) {
     const Leftover l = leftovers_.at(static_cast<std::size_t>(index));
-    if (!asking_.throw_away(QString::fromStdString(l.project))) return;
+    if (!shell_.asking().throw_away(QString::fromStdString(l.project))) return;
     try {
         const Leftover gone = throw_away(l);
-        if (pages_->currentWidget() == pages_->widget(0)) show_start_page();
-        notices_->show_notice({"thrown",
-                               "The unsaved work on " + QString::fromStdString(l.project) + " was discarded.",
-                               false,
-                               {{"Undo", "undoThrowAway", [this, gone] {
-                                     try {
-                                         take_back(gone);
-                                     } catch (const Error& fault) {
-                                         return workspace_.tell(QString::fromUtf8(fault.what()), true);
-                                     }
-                                     leave_then([this] { show_start_page(); });
-                                 }}}});
+        if (shell_.is_in_front(start_)) show_start();
+        shell_.notices().show_notice(
+            {"thrown",
+             "The unsaved work on " + QString::fromStdString(l.project) + " was discarded.",
+             false,
+             {{"Undo", "undoThrowAway", [this, gone] {
+                   try {
+                       take_back(gone);
+                   } catch (const Error& fault) {
+                       return workspace_.tell(QString::fromUtf8(fault.what()), true);
+                   }
+                   leave_then([this] { show_start(); });
+               }}}});
     } catch (const Error& fault) {
         workspace_.tell(QString::fromUtf8(fault.what()), true);
     }
 }
 
-void MainWindow::show_versions() {
+void FilesFeature::show_versions() {
     const Versions kept(ProjectFiles::versions_folder().toStdString());
     const QString file = document_.is_open() ? document_.file() : QString();
     std::vector<Leftover> discarded;
@@ -200,18 +194,18 @@ void MainWindow::show_versions() {
         for (const Leftover& l : thrown_away_leftovers(root.toStdString()))
             if (file.isEmpty() || l.file == file.toStdString()) discarded.push_back(l);
     versions_->list(file, file.isEmpty() ? kept.all() : kept.of(file.toStdString()), discarded);
-    pages_->setCurrentWidget(versions_);
+    shell_.show_page(versions_);
 }
 
-void MainWindow::bring_back(const KeptVersion& v, bool as_the_file) {
+void FilesFeature::bring_back(const KeptVersion& v, bool as_the_file) {
     const QString file = as_the_file ? QString::fromStdString(v.file) : QString();
     read_project(
         QFileInfo(QString::fromStdString(v.file)).fileName(), [path = v.copy] { return load_project(path); },
         [this, file, v](const Loaded& loaded) {
-            notices_->clear();
+            shell_.notices().clear();
             Project project = loaded.project;
             document_.open_unsaved(std::move(project), file, file.isEmpty() ? FileMark{} : mark_of(v.file));
-            show_work();
+            opened();
             tell_warnings(loaded.warnings);
             workspace_.tell(file.isEmpty()
                                 ? "A copy of the version of " + time_of(v.saved) + "; it has no file yet"

@@ -1,0 +1,98 @@
+#include "app/app_window.h"
+
+#include "app/arrange/arrange_feature.h"
+#include "app/costs/costs_feature.h"
+#include "app/details/details_feature.h"
+#include "app/drawings/drawings_feature.h"
+#include "app/files/files_feature.h"
+#include "app/findings/findings_feature.h"
+#include "app/kinds/kinds_feature.h"
+#include "app/link_profile/link_profile_feature.h"
+#include "app/map/map_feature.h"
+#include "app/materials/materials_feature.h"
+#include "app/palette/palette_feature.h"
+#include "app/plan/plan_feature.h"
+#include "app/prediction/prediction_feature.h"
+#include "app/proof/proof_feature.h"
+#include "app/schedule/schedule_feature.h"
+#include "app/section/section_feature.h"
+#include "app/settings/settings_feature.h"
+#include "app/site/site_feature.h"
+#include "app/things/things.h"
+#include "app/variants/variants_feature.h"
+
+namespace yemvo::app {
+
+/// In this order they make their offers: menus, tray and header show them so.
+struct AppWindow::Features {
+    explicit Features(Shell& shell) : shell_(shell) {}
+    Shell& shell_;
+    FilesFeature files{shell_};
+    PredictionFeature prediction{shell_};
+    PlanFeature plan{shell_};
+    ArrangeFeature arrange{shell_, plan.view()};
+    SectionFeature section{shell_};
+    SiteFeature site{shell_};
+    MapFeature map{shell_};
+    KindsFeature kinds{shell_};
+    ProofFeature proof{shell_};
+    LinkProfileFeature link_profile{shell_};
+    ScheduleFeature schedule{shell_};
+    FindingsFeature findings{shell_};
+    CostsFeature costs{shell_};
+    MaterialsFeature materials{shell_};
+    VariantsFeature variants{shell_};
+    DrawingsFeature drawings{shell_};
+    DetailsFeature details{shell_};
+    SettingsFeature settings{shell_};
+    PaletteFeature palette{shell_};
+};
+
+AppWindow::AppWindow(QWidget* parent) : MainWindow(parent) {
+    tell_things();
+    features_ = std::make_unique<Features>(*this);
+    complete();
+}
+
+AppWindow::~AppWindow() {
+    // what the features listen to is still told while they go
+    document_.history().disconnect();
+    document_.disconnect();
+    workspace_.disconnect();
+}
+
+void AppWindow::open_file(const QString& file) { features_->files.open_file(file); }
+void AppWindow::open_project(const Project& p, const QString& file, const FileMark& mark) {
+    features_->files.open_project(p, file, mark);
+}
+void AppWindow::open_demo() { features_->files.open_demo(); }
+void AppWindow::save() { features_->files.save(); }
+void AppWindow::save_as() { features_->files.save_as(); }
+void AppWindow::import_drawing(const QString& file, PrepareTask::Kind kind, DrawingId id) {
+    features_->drawings.import(file, kind, id);
+}
+void AppWindow::prepare_again(DrawingId id) { features_->drawings.prepare_again(id); }
+void AppWindow::export_picture(const QString& file) { features_->plan.export_picture(file); }
+
+bool AppWindow::is_working() const {
+    return features_->files.is_working() || features_->drawings.is_working() ||
+           features_->plan.is_exporting();
+}
+bool AppWindow::is_preparing() const { return features_->drawings.is_preparing(); }
+bool AppWindow::is_showing_types() const { return features_->materials.is_showing(); }
+bool AppWindow::is_checking() const { return features_->findings.is_looking(); }
+
+PlanView& AppWindow::plan() { return features_->plan.view(); }
+SiteView& AppWindow::site() { return features_->site.view(); }
+SectionView& AppWindow::section() { return features_->section.view(); }
+PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
+RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
+FindingsPage& AppWindow::findings() { return features_->findings.page(); }
+CostsPage& AppWindow::costs() { return features_->costs.page(); }
+ProofPage& AppWindow::proof() { return features_->proof.page(); }
+TypesPage& AppWindow::types() { return features_->materials.page(); }
+VersionsPage& AppWindow::versions() { return features_->files.versions(); }
+FileGuard& AppWindow::guard() { return features_->files.guard(); }
+PredictionRunner& AppWindow::runner() { return features_->prediction.runner(); }
+
+}  // namespace yemvo::app

@@ -1,0 +1,61 @@
+// The whole window: every feature, put together. The one place that knows them all by name.
+#pragma once
+#include <memory>
+
+#include "app/drawings/prepare_page.h"
+#include "app/shell/main_window.h"
+
+namespace yemvo::app {
+
+class CostsPage;
+class FileGuard;
+class FilesFeature;
+class FindingsPage;
+class PlanView;
+class PredictionRunner;
+class ProofPage;
+class RadioSchedule;
+class SectionView;
+class SiteView;
+class TypesPage;
+class VersionsPage;
+
+class AppWindow : public MainWindow {
+    Q_OBJECT
+public:
+    explicit AppWindow(QWidget* parent = nullptr);
+    ~AppWindow() override;
+
+    void open_file(const QString& file);
+    void open_project(const Project&, const QString& file, const FileMark& = {});
+    void open_demo();
+    void save();
+    void save_as();
+    void import_drawing(const QString& file, PrepareTask::Kind = PrepareTask::Kind::lay, DrawingId = {});
+    void prepare_again(DrawingId);
+    void export_picture(const QString& file);
+    /// What is done behind the window with files and drawings is not done yet.
+    bool is_working() const;
+    bool is_preparing() const;
+    bool is_showing_types() const;
+    bool is_checking() const;
+
+    PlanView& plan();
+    SiteView& site();
+    SectionView& section();
+    PreparePage& prepare();
+    RadioSchedule& schedule();
+    FindingsPage& findings();
+    CostsPage& costs();
+    ProofPage& proof();
+    TypesPage& types();
+    VersionsPage& versions();
+    FileGuard& guard();
+    PredictionRunner& runner();
+
+private:
+    struct Features;
+    std::unique_ptr<Features> features_;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,13 @@
+#include "app/costs/costs_feature.h"
+
+#include "app/costs/costs_page.h"
+
+namespace yemvo::app {
+
+CostsFeature::CostsFeature(Shell& shell) : Feature(shell), page_(new CostsPage(workspace_, shell.frame())) {
+    shell.tray_page("What costs most", page_);
+    shell.command("view.pages", {"view.costs", "What costs most", QKeySequence("Ctrl+Alt+M"),
+                                 [this] { shell_.show_tray(page_); }});
+}
+
+}  // namespace yemvo::app

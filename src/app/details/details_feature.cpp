@@ -1,0 +1,41 @@
+#include "app/details/details_feature.h"
+
+#include <QFile>
+#include <QFileInfo>
+#include <QImage>
+
+#include "app/asking/asking.h"
+#include "app/details/details_panel.h"
+#include "app/model/wishes.h"
+#include "project/edits.h"
+
+namespace yemvo::app {
+
+DetailsFeature::DetailsFeature(Shell& shell)
+    : Feature(shell), panel_(new DetailsPanel(workspace_, shell.frame())) {
+    shell.put(Place::details, panel_);
+    connect(&workspace_.wishes(), &Wishes::choose_photo, this, &DetailsFeature::choose_photo);
+}
+
+void DetailsFeature::choose_photo(NoteId id) {
+    const QString name = shell_.asking().open_file("Choose a photo", "Photos (*.jpg *.jpeg *.png *.webp)");
+    if (name.isEmpty() || !workspace_.floor()) return;
+    constexpr qint64 largest = 50 << 20;
+    QFile file(name);
+    const QString said = QFileInfo(name).fileName();
+    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
+    if (file.size() > largest)
+        return workspace_.tell(said + " is larger than 50 MB: choose a smaller photo", true);
+    const QByteArray bytes = file.readAll();
+    if (QImage::fromData(bytes).isNull())
+        return workspace_.tell(said + " is no picture that can be read", true);
+    const auto* begin = reinterpret_cast<const std::byte*>(bytes.constData());
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit("Choose photo", [&](Project& p) {
+        Note n = *find_note(*find_floor(p, at), id);
+        n.photo = add_asset(p, said.toStdString(), Bytes(begin, begin + bytes.size()));
+        replace_note(p, at, n);
+    });
+}
+
+}  // namespace yemvo::app

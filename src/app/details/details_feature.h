@@ -1,0 +1,20 @@
+// Details of what is selected, at the right.
+#pragma once
+#include "app/offer/feature.h"
+
+namespace yemvo::app {
+
+class DetailsPanel;
+
+class DetailsFeature : public Feature {
+    Q_OBJECT
+public:
+    explicit DetailsFeature(Shell&);
+    DetailsPanel& panel() { return *panel_; }
+
+private:
+    void choose_photo(NoteId);
+    DetailsPanel* panel_;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,196 @@
+#include "app/drawings/drawings_feature.h"
+
+#include <QApplication>
+#include <QBuffer>
+#include <QClipboard>
+#include <QFileInfo>
+#include <QImage>
+#include <QMimeData>
+#include <QUrl>
+
+#include "app/asking/file_names.h"
+#include "app/drawings/sheet_canvas.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/drawings_in_view.h"
+#include "app/model/in_view.h"
+#include "app/model/wishes.h"
+#include "project/edits.h"
+
+namespace yemvo::app {
+
+DrawingsFeature::DrawingsFeature(Shell& shell)
+    : Feature(shell), page_(new PreparePage(workspace_, shell.frame())) {
+    shell.page(page_, [] {
+        return Hint{"Prepare",
+                    {{"", "drag a frame round what is wanted"},
+                     {"V", "pick a line that is level"},
+                     {"Enter", "lay it"},
+                     {"Esc", "cancel"}}};
+    });
+    shell.command("plan.floors",
+                  {"plan.choose-drawing", "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose(); }});
+    shell.takes_dropped([this](const QStringList& files) { return take(files); });
+    const Wishes& wishes = workspace_.wishes();
+    connect(&wishes, &Wishes::choose_drawing, this, &DrawingsFeature::choose);
+    connect(&wishes, &Wishes::choose_revision, this, &DrawingsFeature::choose_revision);
+    connect(&wishes, &Wishes::prepare_drawing, this, &DrawingsFeature::prepare_again);
+    connect(&wishes, &Wishes::paste_drawing, this, &DrawingsFeature::paste);
+    connect(&workspace_.document(), &Document::opened, this, [this] { dropped_.clear(); });
+    connect(page_, &PreparePage::prepared, this, &DrawingsFeature::lay);
+    connect(page_, &PreparePage::left, this, [this] {
+        // one Escape ends it, however many files were dropped at once
+        if (!dropped_.isEmpty())
+            workspace_.tell(
+                dropped_.size() == 1
+                    ? QString("Cancelled; the other file was not laid either")
+                    : QString("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
+        dropped_.clear();
+        leave();
+    });
+}
+
+bool DrawingsFeature::is_preparing() const { return shell_.is_in_front(page_); }
+bool DrawingsFeature::is_working() const {
+    return opening_ > 0 || page_->is_working() || !page_->canvas().is_idle();
+}
+
+void DrawingsFeature::choose() {
+    if (!workspace_.floor()) return;
+    const QString name = shell_.asking().open_file("Choose the drawing of this floor", drawing_filter);
+    if (!name.isEmpty()) import(name);
+}
+
+void DrawingsFeature::choose_revision(DrawingId id) {
+    const QString name = shell_.asking().open_file("Choose the newer revision", drawing_filter);
+    if (!name.isEmpty()) import(name, PrepareTask::Kind::revise, id);
+}
+
+void DrawingsFeature::not_opened(const QString& why) {
+    --opening_;
+    leave();
+    workspace_.tell(why, true);
+}
+
+void DrawingsFeature::import(const QString& file, PrepareTask::Kind kind, DrawingId drawing) {
+    if (!workspace_.floor()) return;
+    const PrepareTask task{kind, workspace_.floor_id(), drawing};
+    const CancelToken token = page_->wait_for(QFileInfo(file).fileName());
+    shell_.show_page(page_);
+    ++opening_;
+    open_behind(
+        this, file, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
+        [this](const QString& why) { not_opened(why); });
+}
+
+void DrawingsFeature::import_bytes(const std::string& name, Shared<Bytes> bytes, const PrepareTask& task) {
+    int page = 0;
+    if (const Drawing* d = find_drawing(*find_floor(workspace_.project(), task.floor), task.drawing))
+        page = d->source.page;
+    const CancelToken token = page_->wait_for(QString::fromStdString(name));
+    shell_.show_page(page_);
+    ++opening_;
+    open_behind(
+        this, name, std::move(bytes), page, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
+        [this](const QString& why) { not_opened(why); });
+}
+
+void DrawingsFeature::prepare_again(DrawingId id) {
+    const Floor* floor = workspace_.floor();
+    const Drawing* drawing = floor ? find_drawing(*floor, id) : nullptr;
+    if (!drawing) return;
+    const auto asset = workspace_.project().assets.find(drawing->source.asset);
+    if (asset == workspace_.project().assets.end())
+        return workspace_.tell("The file of this drawing is missing: choose it again as its newer revision",
+                               true);
+    import_bytes(drawing->source.asset, asset->second, {PrepareTask::Kind::again, floor->id, id});
+}
+
+void DrawingsFeature::opened(const PrepareTask& task, OpenedFile file) {
+    --opening_;
+    if (!is_preparing()) return;  // it was cancelled meanwhile
+    if (!find_floor(workspace_.project(), task.floor)) return leave();
+    page_->begin(task, std::move(file));
+}
+
+void DrawingsFeature::lay(const Prepared& prepared) {
+    const FloorId floor = prepared.task.floor;
+    if (!find_floor(workspace_.project(), floor)) return leave();
+    Drawing drawing = prepared.drawing;
+    const auto with_asset = [&](Project& p) {
+        drawing.source.asset = add_asset(p, prepared.file.name, *prepared.file.bytes);
+    };
+    switch (prepared.task.kind) {
+        case PrepareTask::Kind::lay:
+            workspace_.edit("Lay drawing", [&](Project& p) {
+                with_asset(p);
+                drawing.id = add_drawing(p, floor, drawing);
+            });
+            break;
+        case PrepareTask::Kind::revise:
+            workspace_.edit("Replace drawing", [&](Project& p) {
+                with_asset(p);
+                replace_drawing(p, floor, drawing);
+            });
+            break;
+        case PrepareTask::Kind::again:
+            workspace_.edit("Prepare drawing", [&](Project& p) { replace_drawing(p, floor, drawing); });
+            break;
+    }
+    leave();
+    workspace_.in_view().show_floor(floor);
+    workspace_.activity().set_step(Step::venue);
+    workspace_.drawings().choose(drawing.id);
+    if (prepared.task.kind == PrepareTask::Kind::lay) {
+        emit workspace_.wishes().fit_plan();
+        workspace_.tell(drawing.to_scale()
+                            ? "The drawing is to scale: check a length that you know to be sure (L)"
+                            : "Now give it a scale: L, two clicks on a length you know, and type it");
+    } else if (prepared.task.kind == PrepareTask::Kind::revise) {
+        workspace_.drawings().compare({Comparison::Show::difference, drawing.id});
+        workspace_.tell("What the older revision alone has is red, what the newer alone has is blue");
+    }
+}
+
+void DrawingsFeature::leave() {
+    page_->close_file();
+    shell_.leave_page();
+    next_dropped();
+}
+
+bool DrawingsFeature::take(const QStringList& files) {
+    if (!workspace_.document().is_open()) {
+        workspace_.tell("Create or open a project first, then drop the drawing on its floor", true);
+        return true;
+    }
+    dropped_ << files.mid(1);
+    import(files.front());
+    return true;
+}
+
+void DrawingsFeature::next_dropped() {
+    if (dropped_.isEmpty() || !workspace_.document().is_open()) return;
+    const QString file = dropped_.takeFirst();
+    QMetaObject::invokeMethod(
+        this, [this, file] { import(file); }, Qt::QueuedConnection);
+}
+
+void DrawingsFeature::paste() {
+    const QMimeData* clip = QApplication::clipboard()->mimeData();
+    if (!clip || !workspace_.floor()) return;
+    if (clip->hasUrls() && clip->urls().front().isLocalFile())
+        return import(clip->urls().front().toLocalFile());
+    if (!clip->hasImage())
+        return workspace_.tell("There is neither a part of a plan nor a drawing on the clipboard", true);
+    const QImage image = qvariant_cast<QImage>(clip->imageData());
+    QByteArray png;
+    QBuffer buffer(&png);
+    buffer.open(QIODevice::WriteOnly);
+    if (!image.save(&buffer, "PNG"))
+        return workspace_.tell("The picture on the clipboard cannot be read", true);
+    const auto* begin = reinterpret_cast<const std::byte*>(png.constData());
+    import_bytes("Pasted drawing.png", Bytes(begin, begin + png.size()),
+                 {PrepareTask::Kind::lay, workspace_.floor_id(), {}});
+}
+
+}  // namespace yemvo::app

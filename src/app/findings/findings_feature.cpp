@@ -1,0 +1,39 @@
+#include "app/findings/findings_feature.h"
+
+#include "app/findings/findings_button.h"
+#include "app/findings/findings_page.h"
+#include "app/model/document.h"
+#include "app/model/found_findings.h"
+#include "app/model/listening.h"
+#include "app/model/wishes.h"
+#include "project/project.h"
+
+namespace yemvo::app {
+
+FindingsFeature::FindingsFeature(Shell& shell)
+    : Feature(shell), page_(new FindingsPage(workspace_, shell.frame())) {
+    const auto show = [this] { shell_.show_tray(page_); };
+    shell.tray_page("Findings", page_);
+    auto* button = new FindingsButton(workspace_, shell.frame());
+    shell.put(Place::header, button);
+    shell.command("view.pages", {"view.findings", "Findings", QKeySequence("Ctrl+F"), show});
+    listen(this, show, *button, &QAbstractButton::clicked, workspace_.wishes(), &Wishes::findings);
+    listen(
+        this, [this] { look(); }, workspace_, &Workspace::project_changed, workspace_.document(),
+        &Document::opened);
+    connect(
+        &runner_, &FindingsRunner::found, this,
+        [this](const std::shared_ptr<const std::vector<Finding>>& f) { workspace_.found().set(f); },
+        Qt::QueuedConnection);
+    connect(
+        &runner_, &FindingsRunner::failed, this, [this](const QString& why) { workspace_.tell(why, true); },
+        Qt::QueuedConnection);
+}
+
+FindingsFeature::~FindingsFeature() { runner_.disconnect(); }
+
+void FindingsFeature::look() {
+    if (workspace_.document().is_open()) runner_.request(workspace_.project());
+}
+
+}  // namespace yemvo::app

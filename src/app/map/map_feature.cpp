@@ -1,0 +1,26 @@
+#include "app/map/map_feature.h"
+
+#include <QMenu>
+
+#include "app/map/lens_bar.h"
+#include "app/map/map_menu.h"
+#include "app/model/shown_map.h"
+
+namespace yemvo::app {
+
+MapFeature::MapFeature(Shell& shell) : Feature(shell) {
+    auto* bar = new LensBar(workspace_, shell.frame());
+    shell.put(Place::over_plan, bar);
+    QMenu* through = shell.menu("view.map", "Lens");
+    for (const LensInfo& info : lenses())
+        shell.command_in(through, {"lens." + QString::fromStdString(info.key),
+                                   "Lens " + QString::fromStdString(info.name),
+                                   {},
+                                   [this, id = info.id] { workspace_.shown().look_through(id); }});
+    fill_map_menu(shell, shell.menu("view.map", "Map"));
+    QMenu* colouring = shell.menu("view.map", "Colouring");
+    fill_colouring_menu(shell, colouring);
+    bar->set_colouring(colouring);
+}
+
+}  // namespace yemvo::app

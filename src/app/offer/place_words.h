@@ -1,0 +1,12 @@
+// A place as the line at the foot says it.
+#pragma once
+#include <QString>
+
+namespace yemvo::app {
+
+class Workspace;
+
+/// "x 12.30  y 4.05", in the project's lengths.
+QString place_words(const Workspace&, const char* across, double x_m, const char* up, double y_m);
+
+}  // namespace yemvo::app

@@ -1,0 +1,91 @@
+#include "app/prediction/prediction_feature.h"
+
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/results.h"
+#include "app/model/shown_map.h"
+#include "project/project.h"
+
+namespace yemvo::app {
+
+PredictionFeature::PredictionFeature(Shell& shell) : Feature(shell), runner_(workspace_.memory()) {
+    shell.works(
+        {[this] { return doing_; },
+         [this] { stop(); },
+         {},
+         [this] { return stopped_ ? QString("Prediction stopped") : QString("Prediction up to date"); }});
+    connect_runner();
+    // what was begun for another project is not wanted any more
+    connect(&workspace_.document(), &Document::opened, &runner_, &PredictionRunner::cancel);
+    connect(&workspace_, &Workspace::project_changed, this, &PredictionFeature::predict);
+    // some views need more than the fields: it is worked out when they are first looked at
+    listen(
+        this,
+        [this] {
+            if (!(wish() == wanted_)) predict();
+        },
+        workspace_.shown(), &ShownMap::changed, workspace_.activity(), &Activity::step_changed);
+    // the project changes before the history knows: what it is held against is told again then
+    connect(&workspace_.document().history(), &QUndoStack::indexChanged, this, [this] {
+        if (wish().against == render::Against::last_edit) predict();
+    });
+    connect(&workspace_.in_view(), &InView::floor_changed, this, [this] {
+        // all floors are predicted together: another one in view asks for nothing new
+        const Results& results = workspace_.results();
+        const auto& known = results.prediction();
+        const bool complete =
+            known && known->verdict && results.map_prediction() && !workspace_.shown().held_against();
+        if (stopped_ || !complete || !runner_.is_idle()) predict();
+    });
+}
+
+PredictionFeature::~PredictionFeature() { runner_.disconnect(); }
+
+void PredictionFeature::connect_runner() {
+    connect(
+        &runner_, &PredictionRunner::ready, this,
+        [this](std::shared_ptr<const Prediction> p) {
+            if (p->of == workspace_.document().opened_count())
+                workspace_.results().set_prediction(std::move(p));
+        },
+        Qt::QueuedConnection);
+    connect(
+        &runner_, &PredictionRunner::working, this,
+        [this](bool on, const QString& doing) {
+            doing_ = on ? doing : QString();
+            shell_.work_changed();
+        },
+        Qt::QueuedConnection);
+    connect(
+        &runner_, &PredictionRunner::judged_so_far, this,
+        [this](int floors, int all) { workspace_.results().set_judged_so_far(floors, all); },
+        Qt::QueuedConnection);
+    connect(
+        &runner_, &PredictionRunner::failed, this, [this](const QString& why) { workspace_.tell(why, true); },
+        Qt::QueuedConnection);
+}
+
+ExtraWish PredictionFeature::wish() const {
+    const render::MapChoice& map = workspace_.shown().map();
+    return {map.lens == LensId::confidence, map.lens == LensId::outside,
+            workspace_.activity().step() == Step::proof,
+            map.is_change() ? map.against : render::Against::nothing, map.other};
+}
+
+void PredictionFeature::predict() {
+    stopped_ = false;
+    wanted_ = wish();
+    if (workspace_.floor())
+        runner_.request(workspace_.project(), workspace_.floor_id(), wanted_,
+                        workspace_.shown().held_against(), workspace_.document().opened_count());
+}
+
+void PredictionFeature::stop() {
+    runner_.cancel();
+    stopped_ = true;
+    doing_.clear();
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,16 @@
+#include "app/schedule/schedule_feature.h"
+
+#include "app/model/activity.h"
+#include "app/schedule/radio_schedule.h"
+
+namespace yemvo::app {
+
+ScheduleFeature::ScheduleFeature(Shell& shell)
+    : Feature(shell), page_(new RadioSchedule(workspace_, shell.frame())) {
+    shell.tray_page("Radio schedule", page_);
+    connect(&workspace_.activity(), &Activity::step_changed, this, [this] {
+        if (workspace_.activity().step() == Step::spectrum) shell_.show_tray(page_);
+    });
+}
+
+}  // namespace yemvo::app

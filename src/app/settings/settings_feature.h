@@ -1,0 +1,18 @@
+// What a person sets for all projects: dark or light, how much is kept in memory.
+#pragma once
+#include "app/offer/feature.h"
+
+namespace yemvo::app {
+
+class SettingsFeature : public Feature {
+    Q_OBJECT
+public:
+    explicit SettingsFeature(Shell&);
+
+private:
+    void offer_memory(QMenu*);
+    /// 0 stands for what the machine suggests.
+    void keep_up_to(int mb);
+};
+
+}  // namespace yemvo::app
