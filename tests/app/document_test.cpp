@@ -34,6 +34,23 @@ TEST_CASE("the moves of one drag are one step back, two drags are two") {
     CHECK(d.project().name == "4");
 }
 
+TEST_CASE("a place far back in the history is gone to in one step, and told once") {
+    Document d;
+    d.open(yemvo::test::one_floor(), {});
+    for (const char* name : {"a", "b", "c", "d"}) d.edit("Rename", [&](Project& p) { p.name = name; });
+    int told = 0;
+    QObject::connect(&d, &Document::changed, [&] { ++told; });
+    d.go_to(1);
+    CHECK(d.project().name == "a");
+    d.go_to(4);
+    CHECK(d.project().name == "d");
+    d.go_to(99);
+    CHECK(told == 2);
+    d.go_to(-5);
+    CHECK(d.project().name == yemvo::test::one_floor().name);
+    CHECK_FALSE(d.is_modified());
+}
+
 TEST_CASE("an edit that changes nothing leaves no trace") {
     Document d;
     d.open(yemvo::test::one_floor(), {});

@@ -1,5 +1,7 @@
 #include "app/model/document.h"
 
+#include <algorithm>
+
 #include "project/rules.h"
 
 namespace yemvo::app {
@@ -35,6 +37,15 @@ Document::Document(QObject* parent) : QObject(parent) {
 
 void Document::set(const Project& project) {
     project_ = project;
+    if (!going_) emit changed();
+}
+
+void Document::go_to(int index) {
+    index = std::clamp(index, 0, stack_.count());
+    if (index == stack_.index()) return;
+    going_ = true;
+    stack_.setIndex(index);
+    going_ = false;
     emit changed();
 }
 

@@ -41,6 +41,8 @@ public:
     QString edit(const QString& label, const std::function<void(Project&)>& change, int merge_key = 0);
     /// A key that no edit used yet: one a drag.
     int new_merge_key() { return ++last_merge_key_; }
+    /// Undoes or redoes up to a place in the history, 0 being how the project was opened; told once.
+    void go_to(int index);
     /// The value before the edit that would be undone next; null where there is none.
     const Project* before_last_edit() const;
     /// A value that is to be written.
@@ -62,7 +64,7 @@ private:
     friend class EditCommand;
     void set(const Project&);
     Project project_;
-    bool open_ = false;
+    bool open_ = false, going_ = false;
     QString file_;
     FileMark mark_;
     QUndoStack stack_;
