@@ -6,6 +6,7 @@
 #include "app/drawings/drawings_feature.h"
 #include "app/files/files_feature.h"
 #include "app/findings/findings_feature.h"
+#include "app/history/history_feature.h"
 #include "app/kinds/kinds_feature.h"
 #include "app/link_profile/link_profile_feature.h"
 #include "app/map/map_feature.h"
@@ -40,6 +41,7 @@ struct AppWindow::Features {
     ScheduleFeature schedule{shell_};
     FindingsFeature findings{shell_};
     CostsFeature costs{shell_};
+    HistoryFeature history{shell_};
     MaterialsFeature materials{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};

@@ -1,0 +1,16 @@
+#include "app/history/history_feature.h"
+
+#include "app/history/history_page.h"
+
+namespace yemvo::app {
+
+HistoryFeature::HistoryFeature(Shell& shell)
+    : Feature(shell), page_(new HistoryPage(workspace_, shell.frame())) {
+    shell.tray_page("History", page_);
+    shell.command("view.pages", {"view.history", "History", QKeySequence("Ctrl+H"), [this] {
+                                     shell_.show_tray(page_);
+                                     page_->setFocus();
+                                 }});
+}
+
+}  // namespace yemvo::app
