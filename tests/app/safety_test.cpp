@@ -9,7 +9,6 @@
 #include <filesystem>
 
 #include "app/asking/file_names.h"
-#include "app/behind/behind.h"
 #include "app/driver.h"
 #include "app/files/autosave.h"
 #include "app/files/file_guard.h"
@@ -429,15 +428,6 @@ TEST_CASE("a journal that cannot be written goes elsewhere, and says so until it
         document.edit("Rename", [](Project& p) { p.name = "Kept where it belongs"; });
         REQUIRE(QTest::qWaitFor([&] { return works == 1; }, Autosave::delay_ms + 4000));
     }
-}
-
-TEST_CASE("a fault in background work is told and ends nothing else") {
-    std::atomic<int> told{0}, done{0};
-    Behind behind([&](const QString& why) { told += why.contains("went wrong"); });
-    behind.request([](const CancelToken&) { throw std::runtime_error("it went wrong"); });
-    REQUIRE(QTest::qWaitFor([&] { return told == 1; }, 3000));
-    behind.request([&](const CancelToken&) { ++done; });
-    REQUIRE(QTest::qWaitFor([&] { return done == 1; }, 3000));
 }
 
 TEST_CASE("a file with a bad part opens, says so, and the part is among the findings") {

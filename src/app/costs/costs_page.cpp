@@ -111,18 +111,6 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
            &ShownMap::changed, workspace.in_view(), &InView::floor_changed);
     connect(area_, &QComboBox::activated, this, &CostsPage::ask);
     connect(table_, &QTableWidget::cellClicked, this, &CostsPage::select_type);
-    connect(
-        this, &CostsPage::failed, this,
-        [this](const QString& why) {
-            workspace_.tell("The largest losses could not be worked out: " + why, true);
-        },
-        Qt::QueuedConnection);
-    connect(
-        this, &CostsPage::worked_out, this,
-        [this](const Costs& costs, quint64 wish) {
-            if (wish == wish_) show_costs(costs);
-        },
-        Qt::QueuedConnection);
 }
 
 void CostsPage::showEvent(QShowEvent*) { refresh(); }
@@ -157,10 +145,16 @@ void CostsPage::ask() {
     }
     asked_ = workspace_.project();
     // the values are shared or copied: the thread looks at none of the window's
-    behind_.request([this, project = workspace_.project(), floor = *p, band = band_,
-                     wanted = std::move(wanted), wish = ++wish_](const CancelToken& cancel) {
-        emit worked_out(what_costs(project, floor, band, wanted, cancel), wish);
-    });
+    behind_.request(job(
+        {},
+        [project = workspace_.project(), floor = *p, band = band_, wanted = std::move(wanted)](
+            const AtWork& at) { return what_costs(project, floor, band, wanted, at.cancel()); },
+        [this, wish = ++wish_](const Costs& costs) {
+            if (wish == wish_) show_costs(costs);
+        },
+        [this](const QString& why) {
+            workspace_.tell("The largest losses could not be worked out: " + why, true);
+        }));
 }
 
 void CostsPage::show_costs(const Costs& costs) {

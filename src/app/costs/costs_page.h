@@ -24,10 +24,6 @@ public:
     /// That the costs are of; what is open may have lost a type, or be another project.
     const Project& project() const { return of_; }
 
-signals:
-    void worked_out(const yemvo::Costs&, quint64 wish);
-    void failed(const QString& why);
-
 private:
     void refresh();
     void fill_areas();
@@ -46,7 +42,7 @@ private:
     quint64 wish_ = 0;
     FloorId listed_floor_;
     const void* listed_zones_ = nullptr;
-    Behind behind_{[this](const QString& why) { emit failed(why); }, std::chrono::milliseconds(60)};
+    Behind behind_{{Behind::Takes::newest, std::chrono::milliseconds(60)}};
 };
 
 }  // namespace yemvo::app

@@ -5,55 +5,15 @@
 
 namespace yemvo::app {
 
-DrawingRunner::DrawingRunner(QObject* parent) : QObject(parent), thread_([this] { work(); }) {}
-
-DrawingRunner::~DrawingRunner() {
-    {
-        const std::lock_guard lock(mutex_);
-        stop_ = true;
-        running_.cancel();
-    }
-    wake_.notify_all();
-    thread_.join();
-}
+DrawingRunner::DrawingRunner(QObject* parent) : QObject(parent) {}
 
 void DrawingRunner::request(Paint paint, const render::PlanMap& map, double ratio) {
-    {
-        const std::lock_guard lock(mutex_);
-        waiting_ = Job{std::move(paint), map, ratio};
-        running_.cancel();
-    }
-    wake_.notify_all();
-}
-
-bool DrawingRunner::is_idle() const {
-    const std::lock_guard lock(mutex_);
-    return !busy_ && !waiting_;
-}
-
-void DrawingRunner::work() {
-    for (;;) {
-        Job job;
-        CancelToken token;
-        {
-            std::unique_lock lock(mutex_);
-            busy_ = false;
-            wake_.wait(lock, [this] { return stop_ || waiting_; });
-            if (stop_) return;
-            job = std::move(*waiting_);
-            waiting_.reset();
-            running_ = token;
-            busy_ = true;
-        }
-        try {
-            const QImage image = job.paint(token);
-            emit painted({image, job.map, job.ratio});
-        } catch (const Cancelled&) {
-            // a newer view is wanted
-        } catch (const std::exception& fault) {
-            emit failed(QString::fromUtf8(fault.what()));
-        }
-    }
+    behind_.request(job(
+        {}, [paint = std::move(paint)](const AtWork& at) { return paint(at.cancel()); },
+        [this, map, ratio](QImage image) {
+            emit painted({std::move(image), map, ratio});
+        },
+        [this](const QString& why) { emit failed(why); }));
 }
 
 void draw_view(QPainter& p, const PaintedView& view, const render::PlanMap& now) {

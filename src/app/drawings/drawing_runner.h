@@ -2,13 +2,9 @@
 #pragma once
 #include <QImage>
 #include <QObject>
-#include <condition_variable>
 #include <functional>
-#include <mutex>
-#include <optional>
-#include <thread>
 
-#include "base/progress.h"
+#include "app/behind/behind.h"
 #include "render/plan_view_map.h"
 
 namespace yemvo::app {
@@ -24,30 +20,18 @@ class DrawingRunner : public QObject {
     Q_OBJECT
 public:
     explicit DrawingRunner(QObject* parent = nullptr);
-    ~DrawingRunner() override;
 
     using Paint = std::function<QImage(const CancelToken&)>;
     /// Replaces what waits and stops what runs. `map`: that `paint` paints for.
     void request(Paint paint, const render::PlanMap& map, double ratio);
-    bool is_idle() const;
+    bool is_idle() const { return behind_.is_idle(); }
 
 signals:
     void painted(const yemvo::app::PaintedView&);
     void failed(const QString& message);
 
 private:
-    struct Job {
-        Paint paint;
-        render::PlanMap map;
-        double ratio;
-    };
-    void work();
-    mutable std::mutex mutex_;
-    std::condition_variable wake_;
-    std::optional<Job> waiting_;
-    CancelToken running_;
-    bool busy_ = false, stop_ = false;
-    std::thread thread_;
+    Behind behind_;
 };
 
 /// Draws a painted view where it belongs in another view of the same floor: moved exactly when the scale is

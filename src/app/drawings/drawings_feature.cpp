@@ -30,6 +30,8 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
     });
     shell.command("plan.floors",
                   {"plan.choose-drawing", "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose(); }});
+    shell.works({[this] { return reader_.words(); }});
+    connect(&reader_, &Behind::progressed, this, [this] { shell_.work_changed(); });
     shell.takes_dropped([this](const QStringList& files) { return take(files); });
     const Wishes& wishes = workspace_.wishes();
     connect(&wishes, &Wishes::choose_drawing, this, &DrawingsFeature::choose);
@@ -66,33 +68,40 @@ void DrawingsFeature::choose_revision(DrawingId id) {
     if (!name.isEmpty()) import(name, PrepareTask::Kind::revise, id);
 }
 
-void DrawingsFeature::not_opened(const QString& why) {
-    --opening_;
-    leave();
-    workspace_.tell(why, true);
+/// What was being opened is given up for it.
+void DrawingsFeature::open(const QString& name, const PrepareTask& task,
+                           std::function<OpenedFile(const CancelToken&)> how) {
+    page_->wait_for(name);
+    shell_.show_page(page_);
+    ++opening_;
+    Job opening = job(
+        "Reading " + name, [how = std::move(how)](const AtWork& at) { return how(at.cancel()); },
+        [this, task](OpenedFile f) {
+            if (!find_floor(workspace_.project(), task.floor)) return leave();
+            page_->begin(task, std::move(f));
+        },
+        [this](const QString& why) {
+            leave();
+            workspace_.tell(why, true);
+        });
+    opening.ended = [this] { --opening_; };
+    reader_.request(std::move(opening));
 }
 
 void DrawingsFeature::import(const QString& file, PrepareTask::Kind kind, DrawingId drawing) {
     if (!workspace_.floor()) return;
-    const PrepareTask task{kind, workspace_.floor_id(), drawing};
-    const CancelToken token = page_->wait_for(QFileInfo(file).fileName());
-    shell_.show_page(page_);
-    ++opening_;
-    open_behind(
-        this, file, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
-        [this](const QString& why) { not_opened(why); });
+    open(QFileInfo(file).fileName(), {kind, workspace_.floor_id(), drawing},
+         [file](const CancelToken& cancel) { return open_drawing(file, cancel); });
 }
 
 void DrawingsFeature::import_bytes(const std::string& name, Shared<Bytes> bytes, const PrepareTask& task) {
     int page = 0;
     if (const Drawing* d = find_drawing(*find_floor(workspace_.project(), task.floor), task.drawing))
         page = d->source.page;
-    const CancelToken token = page_->wait_for(QString::fromStdString(name));
-    shell_.show_page(page_);
-    ++opening_;
-    open_behind(
-        this, name, std::move(bytes), page, token, [this, task](OpenedFile f) { opened(task, std::move(f)); },
-        [this](const QString& why) { not_opened(why); });
+    open(QString::fromStdString(name), task,
+         [name, bytes = std::move(bytes), page](const CancelToken& cancel) {
+             return open_drawing(name, bytes, page, cancel);
+         });
 }
 
 void DrawingsFeature::prepare_again(DrawingId id) {
@@ -104,13 +113,6 @@ void DrawingsFeature::prepare_again(DrawingId id) {
         return workspace_.tell("The file of this drawing is missing: choose it again as its newer revision",
                                true);
     import_bytes(drawing->source.asset, asset->second, {PrepareTask::Kind::again, floor->id, id});
-}
-
-void DrawingsFeature::opened(const PrepareTask& task, OpenedFile file) {
-    --opening_;
-    if (!is_preparing()) return;  // it was cancelled meanwhile
-    if (!find_floor(workspace_.project(), task.floor)) return leave();
-    page_->begin(task, std::move(file));
 }
 
 void DrawingsFeature::lay(const Prepared& prepared) {
@@ -153,6 +155,7 @@ void DrawingsFeature::lay(const Prepared& prepared) {
 }
 
 void DrawingsFeature::leave() {
+    reader_.stop();
     page_->close_file();
     shell_.leave_page();
     next_dropped();

@@ -26,13 +26,13 @@ private:
     void paste();
     bool take(const QStringList& files);
     void next_dropped();
+    void open(const QString& name, const PrepareTask&, std::function<OpenedFile(const CancelToken&)> how);
     void import_bytes(const std::string& name, Shared<Bytes>, const PrepareTask&);
-    void opened(const PrepareTask&, OpenedFile);
-    void not_opened(const QString& why);
     void lay(const Prepared&);
     void leave();
     PreparePage* page_;
     int opening_ = 0;
+    Behind reader_{{Behind::Takes::newest, {}, {}, 3}};
     QStringList dropped_;  ///< that wait for their turn
 };
 

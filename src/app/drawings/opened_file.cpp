@@ -1,9 +1,6 @@
 #include "app/drawings/opened_file.h"
 
-#include <QApplication>
 #include <QFileInfo>
-#include <QPointer>
-#include <QThreadPool>
 #include <filesystem>
 #include <fstream>
 
@@ -17,7 +14,8 @@ constexpr std::uintmax_t largest_bytes = 300'000'000;
 Bytes read_file(const QString& file, const std::string& name) {
     const std::filesystem::path path = file.toStdString();
     std::error_code fault;
-    if (std::filesystem::is_directory(path, fault)) throw Error("is a folder", name, "Choose a drawing in it");
+    if (std::filesystem::is_directory(path, fault))
+        throw Error("is a folder", name, "Choose a drawing in it");
     const auto size = std::filesystem::file_size(path, fault);
     if (fault) throw Error("cannot be read", name, "Check that the file exists and that you may read it");
     if (size > largest_bytes) throw Error("is larger than 300 MB", name, "Export a smaller drawing");
@@ -41,52 +39,16 @@ OpenedFile open_bytes(std::string name, Shared<Bytes> bytes, int page, const Can
     return opened;
 }
 
-void start(QObject* owner, std::function<OpenedFile()> open, std::function<void(OpenedFile)> done,
-           std::function<void(QString)> failed) {
-    QThreadPool::globalInstance()->start([owner = QPointer<QObject>(owner), open = std::move(open),
-                                          done = std::move(done), failed = std::move(failed)] {
-        auto opened = std::make_shared<OpenedFile>();
-        QString fault;
-        try {
-            *opened = open();
-        } catch (const Cancelled&) {
-            fault = QObject::tr("Reading was stopped");
-        } catch (const std::bad_alloc&) {
-            fault = QObject::tr("The drawing needs more memory than there is");
-        } catch (const std::exception& e) {
-            fault = QString::fromUtf8(e.what());
-        }
-        QMetaObject::invokeMethod(
-            qApp,
-            [owner, opened, fault, done, failed] {
-                if (!owner) return;
-                if (fault.isEmpty())
-                    done(std::move(*opened));
-                else
-                    failed(fault);
-            },
-            Qt::QueuedConnection);
-    });
-}
-
 }  // namespace
 
-void open_behind(QObject* owner, const QString& file, const CancelToken& cancel,
-                 std::function<void(OpenedFile)> done, std::function<void(QString)> failed) {
-    start(
-        owner,
-        [file, cancel] {
-            const std::string name = QFileInfo(file).fileName().toStdString();
-            return open_bytes(name, Shared<Bytes>(read_file(file, name)), 0, cancel);
-        },
-        std::move(done), std::move(failed));
+OpenedFile open_drawing(const QString& file, const CancelToken& cancel) {
+    const std::string name = QFileInfo(file).fileName().toStdString();
+    return open_drawing(name, Shared<Bytes>(read_file(file, name)), 0, cancel);
 }
 
-void open_behind(QObject* owner, std::string name, Shared<Bytes> bytes, int page, const CancelToken& cancel,
-                 std::function<void(OpenedFile)> done, std::function<void(QString)> failed) {
-    start(
-        owner, [name, bytes, page, cancel] { return open_bytes(name, bytes, page, cancel); }, std::move(done),
-        std::move(failed));
+OpenedFile open_drawing(const std::string& name, const Shared<Bytes>& bytes, int page,
+                        const CancelToken& cancel) {
+    return open_bytes(name, bytes, page, cancel);
 }
 
 }  // namespace yemvo::app

@@ -38,39 +38,49 @@ void PreparePage::fill_pages() {
     next_thumbnail();
 }
 
+/// A page of a file, small.
+static QImage thumbnail(const OpenedFile& opened) {
+    const Box& s = opened.source.sheet;
+    const double k = 150 / std::max(s.width(), s.height());
+    const QSize size(std::max(8, static_cast<int>(s.width() * k)),
+                     std::max(8, static_cast<int>(s.height() * k)));
+    QImage image(size, QImage::Format_ARGB32_Premultiplied);
+    image.fill(Qt::white);
+    QPainter p(&image);
+    opened.sheet->paint(p, QTransform::fromScale(k, k), QRectF(image.rect()), {}, {});
+    return image;
+}
+
+/// One after another, so that the page a person chooses does not wait for all of them.
 void PreparePage::next_thumbnail() {
     if (thumbnails_wanted_.empty()) return;
     const int page = thumbnails_wanted_.back();
-    const std::string name = file_.name;
-    const auto show = [this, page, name](const OpenedFile* opened) {
-        if (file_.name != name || thumbnails_wanted_.empty() || thumbnails_wanted_.back() != page) return;
+    const auto show = [this, page](const QImage& image) {
+        if (thumbnails_wanted_.empty() || thumbnails_wanted_.back() != page) return;
         thumbnails_wanted_.pop_back();
-        if (opened && pages_->item(page)) {
-            const Box& s = opened->source.sheet;
-            const double k = 150 / std::max(s.width(), s.height());
-            const QSize size(std::max(8, static_cast<int>(s.width() * k)),
-                             std::max(8, static_cast<int>(s.height() * k)));
-            QImage image(size, QImage::Format_ARGB32_Premultiplied);
-            image.fill(Qt::white);
-            QPainter p(&image);
-            opened->sheet->paint(p, QTransform::fromScale(k, k), QRectF(image.rect()), {}, {});
-            p.end();
-            pages_->item(page)->setIcon(QIcon(QPixmap::fromImage(image)));
-        }
+        if (QListWidgetItem* item = pages_->item(page); item && !image.isNull())
+            item->setIcon(QIcon(QPixmap::fromImage(image)));
         next_thumbnail();
     };
-    open_behind(
-        this, name, file_.bytes, page, opening_, [show](OpenedFile opened) { show(&opened); },
-        [show](const QString&) { show(nullptr); });
+    thumbnails_.request(job(
+        {},
+        [name = file_.name, bytes = file_.bytes, page](const AtWork& at) {
+            return thumbnail(open_drawing(name, bytes, page, at.cancel()));
+        },
+        show,
+        // a page that cannot be read has no picture: it says why when it is chosen
+        [show](const QString&) { show({}); }));
 }
 
 void PreparePage::choose_page(int page) {
     facts_->setText(QString("Reading page %1…").arg(page + 1));
     reading_ = true;
-    open_behind(
-        this, file_.name, file_.bytes, page, opening_,
-        [this, task = task_, page](OpenedFile opened) {
-            if (opened.name != file_.name || opened.source.page != page) return;
+    page_reader_.request(job(
+        {},
+        [name = file_.name, bytes = file_.bytes, page](const AtWork& at) {
+            return open_drawing(name, bytes, page, at.cancel());
+        },
+        [this, task = task_](OpenedFile opened) {
             const Drawing look = drawing_;  // the sheets of a set look alike
             const double ratio = ratio_;
             begin(task, std::move(opened));
@@ -85,7 +95,7 @@ void PreparePage::choose_page(int page) {
         [this](const QString& why) {
             reading_ = false;
             facts_->setText(why);
-        });
+        }));
 }
 
 void PreparePage::fill_layers() {

@@ -191,23 +191,20 @@ void PreparePage::lay_out() {
     });
 }
 
-CancelToken PreparePage::wait_for(const QString& name) {
-    opening_ = CancelToken{};
+void PreparePage::wait_for(const QString& name) {
+    close_file();
     reading_ = true;
     title_->setText("Prepare drawing");
     facts_->setText("Reading " + name + "…");
     accept_->setEnabled(false);
     left_column_->hide();
-    thumbnails_wanted_.clear();
-    file_ = {};
-    canvas_->set_sheet({});
     size_->clear();
     if (form_) form_->hide();
-    return opening_;
 }
 
 void PreparePage::close_file() {
-    opening_.cancel();
+    page_reader_.stop();
+    thumbnails_.stop();
     reading_ = false;
     thumbnails_wanted_.clear();
     file_ = {};

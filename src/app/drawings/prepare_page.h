@@ -5,6 +5,7 @@
 #include <optional>
 #include <vector>
 
+#include "app/behind/behind.h"
 #include "app/drawings/opened_file.h"
 #include "app/model/workspace.h"
 
@@ -39,8 +40,8 @@ class PreparePage : public QWidget {
 public:
     explicit PreparePage(Workspace&, QWidget* parent = nullptr);
 
-    /// Shows that a file is being opened; the token stops that.
-    CancelToken wait_for(const QString& name);
+    /// Shows that a file is being opened.
+    void wait_for(const QString& name);
     void begin(const PrepareTask&, OpenedFile);
     /// Lets go of the file; what is still being read is stopped.
     void close_file();
@@ -82,7 +83,9 @@ private:
     double ratio_ = 0;  ///< of a print; 0: not known
     int like_ = 0;      ///< 0: none, else 1 + index into alike()
     bool reading_ = false;
-    CancelToken opening_;
+    /// A page that cannot be stopped half-way does not hold up the next.
+    Behind page_reader_{{Behind::Takes::newest, {}, {}, 2}};
+    Behind thumbnails_;
     std::vector<int> thumbnails_wanted_;
 
     QLabel *title_, *facts_, *size_;

@@ -1,8 +1,8 @@
 #include "app/files/autosave.h"
 
 #include <unistd.h>
+
 #include <QStandardPaths>
-#include <QThreadPool>
 
 #include "base/error.h"
 #include "project/project.h"
@@ -19,8 +19,7 @@ QStringList Autosave::folders() {
 }
 
 Autosave::Autosave(Document& document, QObject* parent, const QStringList& roots)
-    : QObject(parent), document_(document), roots_(roots), worker_(std::make_unique<QThreadPool>()) {
-    worker_->setMaxThreadCount(1);
+    : QObject(parent), document_(document), roots_(roots) {
     timer_.setSingleShot(true);
     timer_.setInterval(delay_ms);
     connect(&timer_, &QTimer::timeout, this, &Autosave::write);
@@ -31,14 +30,15 @@ Autosave::Autosave(Document& document, QObject* parent, const QStringList& roots
 }
 
 /// An orderly end: the person has said what becomes of unsaved edits.
-Autosave::~Autosave() {
-    forget();
-    worker_->waitForDone();
+Autosave::~Autosave() { forget(); }
+
+std::function<void(const QString&)> Autosave::told_faulty() {
+    return [this](const QString& why) { emit failed(why, {}); };
 }
 
 void Autosave::take_over(const Leftover& leftover) {
     write();
-    worker_->start([leftover] { discard(leftover); });
+    behind_.request({{}, [leftover](const AtWork&) { discard(leftover); }, told_faulty()});
 }
 
 /// The clock runs from the first edit, so that a long drag is journalled too.
@@ -48,43 +48,46 @@ void Autosave::edited() {
 
 void Autosave::write() {
     if (!document_.is_modified()) return;
-    worker_->start([this, project = document_.project(), file = document_.file().toStdString()] {
-        // the worker is waited for before this object goes
-        write_somewhere(project, file);
-    });
+    behind_.request({{},
+                     [this, project = document_.project(), file = document_.file().toStdString()](
+                         const AtWork& at) { write_somewhere(project, file, at); },
+                     told_faulty()});
 }
 
 /// The first place is tried again each time, since it is the one that lasts.
-void Autosave::write_somewhere(const Project& project, const std::string& file) {
+void Autosave::write_somewhere(const Project& project, const std::string& file, const AtWork& at) {
     QString why;
     for (int i = 0; i < roots_.size(); ++i) {
         try {
-            if (!journal_ || at_ != i) {
+            if (!journal_ || place_ != i) {
                 auto there = std::make_shared<Journal>(roots_[i].toStdString());
                 there->write(project, file);
                 if (journal_) journal_->clear();
                 journal_ = std::move(there);
-                at_ = i;
+                place_ = i;
             } else {
                 journal_->write(project, file);
             }
             const QString trouble = i == 0 ? QString() : roots_[i];
-            if (trouble != told_) i == 0 ? emit works_again() : emit failed(why, roots_[i]);
+            if (trouble != told_)
+                at.hand_over([this, i, why] { i == 0 ? emit works_again() : emit failed(why, roots_[i]); });
             told_ = trouble;
             return;
         } catch (const std::exception& fault) {
             if (why.isEmpty()) why = QString::fromUtf8(fault.what());
         }
     }
-    if (told_ != "nowhere") emit failed(why, {});
+    if (told_ != "nowhere") at.hand_over([this, why] { emit failed(why, {}); });
     told_ = "nowhere";
 }
 
 void Autosave::forget() {
     timer_.stop();
-    worker_->start([this] {
-        if (journal_) journal_->clear();
-    });
+    behind_.request({{},
+                     [this](const AtWork&) {
+                         if (journal_) journal_->clear();
+                     },
+                     told_faulty()});
 }
 
 }  // namespace yemvo::app

@@ -5,10 +5,9 @@
 #include <QTimer>
 #include <memory>
 
+#include "app/behind/behind.h"
 #include "app/model/document.h"
 #include "project/journal.h"
-
-class QThreadPool;
 
 namespace yemvo::app {
 
@@ -33,14 +32,16 @@ private:
     void edited();
     void write();
     void forget();
-    void write_somewhere(const Project&, const std::string& file);
+    void write_somewhere(const Project&, const std::string& file, const AtWork&);
+    std::function<void(const QString&)> told_faulty();
     Document& document_;
     QStringList roots_;
     QTimer timer_;
-    std::unique_ptr<QThreadPool> worker_;  ///< one thread: writings follow each other
     std::shared_ptr<Journal> journal_;
-    int at_ = -1;   ///< which root the journal lies in; -1: none yet
-    QString told_;  ///< of which trouble
+    int place_ = -1;  ///< which root the journal lies in; -1: none yet
+    QString told_;    ///< of which trouble
+    Behind behind_{
+        {Behind::Takes::all}};  ///< writings follow each other; the last to come, since work uses the rest
 };
 
 }  // namespace yemvo::app

@@ -1,24 +1,13 @@
 #include "app/files/file_guard.h"
 
-#include <QApplication>
-#include <QPointer>
-#include <QThreadPool>
-
 namespace yemvo::app {
 
-FileGuard::FileGuard(Document& document, QObject* parent)
-    : QObject(parent), document_(document), worker_(std::make_unique<QThreadPool>()) {
-    worker_->setMaxThreadCount(1);
+FileGuard::FileGuard(Document& document, QObject* parent) : QObject(parent), document_(document) {
     timer_.setInterval(every_ms);
     connect(&timer_, &QTimer::timeout, this, &FileGuard::look);
     connect(&document, &Document::opened, this, &FileGuard::follow);
     connect(&document, &Document::state_changed, this, &FileGuard::follow);
     timer_.start();
-}
-
-FileGuard::~FileGuard() {
-    worker_->waitForDone();
-    note_.reset();
 }
 
 /// The note moves with the document to another file.
@@ -27,33 +16,26 @@ void FileGuard::follow() {
     file_ = document_.file();
     told_ = {};
     told_gone_ = false;
-    worker_->start([self = QPointer<FileGuard>(this), this, file = file_.toStdString()] {
-        // the worker is waited for before this object goes
-        note_.reset();
-        if (file.empty()) return;
-        note_ = std::make_unique<LockNote>(file);
-        if (const auto other = note_->other())
-            QMetaObject::invokeMethod(
-                qApp,
-                [self, by = *other] {
-                    if (self) emit self->opened_elsewhere(by);
-                },
-                Qt::QueuedConnection);
-    });
+    behind_.request({{},
+                     [this, file = file_.toStdString()](const AtWork& at) {
+                         note_.reset();
+                         if (file.empty()) return;
+                         note_ = std::make_unique<LockNote>(file);
+                         if (const auto other = note_->other())
+                             at.hand_over([this, by = *other] { emit opened_elsewhere(by); });
+                     },
+                     [](const QString&) {}});  // a folder that takes no note has none to show
 }
 
 void FileGuard::look() {
-    if (!document_.is_open() || file_.isEmpty() || worker_->activeThreadCount() > 0) return;
-    worker_->start([self = QPointer<FileGuard>(this), file = file_, known = document_.file_mark()] {
-        const FileMark now = mark_of(file.toStdString());
-        QMetaObject::invokeMethod(
-            qApp,
-            [self, file, known, now] {
-                // it may have been written by us meanwhile
-                if (self && self->document_.file_mark() == known) self->seen(file, now);
-            },
-            Qt::QueuedConnection);
-    });
+    if (!document_.is_open() || file_.isEmpty() || !behind_.is_idle()) return;
+    behind_.request(job(
+        {}, [file = file_.toStdString()](const AtWork&) { return mark_of(file); },
+        [this, file = file_, known = document_.file_mark()](const FileMark& now) {
+            // it may have been written by us meanwhile
+            if (document_.file_mark() == known) seen(file, now);
+        },
+        [](const QString&) {}));  // it is looked at again in a moment
 }
 
 void FileGuard::seen(const QString& file, const FileMark& now) {

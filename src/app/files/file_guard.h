@@ -4,10 +4,9 @@
 #include <QTimer>
 #include <memory>
 
+#include "app/behind/behind.h"
 #include "app/model/document.h"
 #include "project/lock_note.h"
-
-class QThreadPool;
 
 namespace yemvo::app {
 
@@ -15,7 +14,6 @@ class FileGuard : public QObject {
     Q_OBJECT
 public:
     explicit FileGuard(Document&, QObject* parent = nullptr);
-    ~FileGuard() override;
     /// Looks now instead of at the next tick.
     void look();
     static constexpr int every_ms = 3000;
@@ -31,12 +29,12 @@ private:
     void seen(const QString& file, const FileMark& now);
     Document& document_;
     QTimer timer_;
-    std::unique_ptr<QThreadPool>
-        worker_;                      ///< a share may answer slowly: nothing here runs on the window's thread
-    std::unique_ptr<LockNote> note_;  ///< the worker's
+    std::unique_ptr<LockNote> note_;  ///< used behind the window alone
     QString file_;
     FileMark told_;
     bool told_gone_ = false;
+    Behind behind_{
+        {Behind::Takes::all}};  ///< a share may answer slowly; the last to come, since work uses the note
 };
 
 }  // namespace yemvo::app

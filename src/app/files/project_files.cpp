@@ -1,35 +1,12 @@
 #include "app/files/project_files.h"
 
-#include <QApplication>
 #include <QFileInfo>
-#include <QPointer>
 #include <QStandardPaths>
-#include <QThreadPool>
 
 #include "project/storage.h"
 
 namespace yemvo::app {
-namespace {
-
-template <class Work>
-void on_window(Work work) {
-    QMetaObject::invokeMethod(qApp, std::move(work), Qt::QueuedConnection);
-}
-
-}  // namespace
-
-ProjectFiles::ProjectFiles(Document& document, QObject* parent)
-    : QObject(parent),
-      document_(document),
-      readers_(std::make_unique<QThreadPool>()),
-      writer_(std::make_unique<QThreadPool>()) {
-    writer_->setMaxThreadCount(1);
-}
-
-ProjectFiles::~ProjectFiles() {
-    writer_->waitForDone();
-    readers_->waitForDone();
-}
+ProjectFiles::ProjectFiles(Document& document, QObject* parent) : QObject(parent), document_(document) {}
 
 QString ProjectFiles::doing() const {
     if (is_reading()) return "Opening " + what_;
@@ -38,69 +15,75 @@ QString ProjectFiles::doing() const {
 
 void ProjectFiles::read(const QString& what, std::function<Loaded()> how, std::function<void(Loaded)> done,
                         Failed failed) {
+    reader_.stop();
     what_ = what;
-    reading_ = ++last_reading_;
-    readers_->start([self = QPointer<ProjectFiles>(this), mine = reading_, how = std::move(how),
-                     done = std::move(done), failed = std::move(failed)] {
-        auto loaded = std::make_shared<Loaded>();
-        QString failure;
-        try {
-            *loaded = how();
-        } catch (const std::exception& fault) {
-            failure = QString::fromUtf8(fault.what());
-        }
-        on_window([self, mine, done, failed, loaded, failure] {
-            if (!self || self->reading_ != mine) return;
-            self->stop_reading();
-            failure.isEmpty() ? done(std::move(*loaded)) : failed(failure);
-        });
-    });
+    reading_ = true;
+    reader_.request(job(
+        {}, [how = std::move(how)](const AtWork&) { return how(); },
+        [this, done = std::move(done)](Loaded loaded) {
+            stop_reading();
+            done(std::move(loaded));
+        },
+        [this, failed = std::move(failed)](const QString& why) {
+            stop_reading();
+            failed(why);
+        }));
     emit doing_changed();
 }
 
 void ProjectFiles::stop_reading() {
-    reading_ = 0;
+    reader_.stop();
+    reading_ = false;
     emit doing_changed();
 }
 
 void ProjectFiles::after_writing(std::function<void()> go) {
-    writer_->start([self = QPointer<ProjectFiles>(this), go = std::move(go)] {
-        on_window([self, go] {
-            if (self) go();
-        });
-    });
+    writer_.request({{}, [](const AtWork&) {}, [](const QString&) {}, std::move(go)});
 }
+
+namespace {
+
+struct Outcome {
+    Saved saved;
+    bool changed = false;  ///< somebody else wrote the file meanwhile: nothing was written
+};
+
+Outcome write_unless_changed(const Project& project, const QString& name,
+                             const std::optional<FileMark>& expected) {
+    const std::string file = name.toStdString();
+    const FileMark now = mark_of(file);
+    if (expected && expected->exists && now.exists && !(now == *expected)) return {{}, true};
+    const Versions versions(ProjectFiles::versions_folder().toStdString());
+    return {save_project(project, file, &versions)};
+}
+
+}  // namespace
 
 void ProjectFiles::write(Writing w) {
     written_ = QFileInfo(w.file).fileName();
     ++writing_;
-    writer_->start(
-        [self = QPointer<ProjectFiles>(this), saving = document_.begin_saving(), w = std::move(w)] {
-            QString failure;
-            Saved saved;
-            bool changed = false;
-            try {
-                const std::string file = w.file.toStdString();
-                const FileMark now = mark_of(file);
-                changed = w.expected && w.expected->exists && now.exists && !(now == *w.expected);
-                const Versions versions(versions_folder().toStdString());
-                if (!changed) saved = save_project(saving.project, file, &versions);
-            } catch (const std::exception& fault) {
-                failure = QString::fromUtf8(fault.what());
-            }
-            on_window([self, of = saving.of, w, saved, failure, changed] {
-                if (!self) return;
-                --self->writing_;
-                const bool written = failure.isEmpty() && !changed;
-                self->document_.end_saving(of, written ? w.file : QString(), saved.mark);
-                emit self->doing_changed();
-                if (changed) return w.changed();
-                if (!failure.isEmpty()) return w.failed(failure);
-                QStringList warnings;
-                for (const std::string& words : saved.warnings) warnings << QString::fromStdString(words);
-                w.done(warnings);
-            });
-        });
+    const auto ended = [this](int of, const QString& file, const FileMark& mark) {
+        --writing_;
+        document_.end_saving(of, file, mark);
+        emit doing_changed();
+    };
+    const Document::Saving saving = document_.begin_saving();
+    writer_.request(job(
+        {},
+        [project = saving.project, file = w.file, expected = w.expected](const AtWork&) {
+            return write_unless_changed(project, file, expected);
+        },
+        [w, ended, of = saving.of](const Outcome& outcome) {
+            ended(of, outcome.changed ? QString() : w.file, outcome.saved.mark);
+            if (outcome.changed) return w.changed();
+            QStringList warnings;
+            for (const std::string& words : outcome.saved.warnings) warnings << QString::fromStdString(words);
+            w.done(warnings);
+        },
+        [w, ended, of = saving.of](const QString& why) {
+            ended(of, {}, {});
+            w.failed(why);
+        }));
     emit doing_changed();
 }
 

@@ -5,9 +5,8 @@
 #include <memory>
 #include <optional>
 
+#include "app/behind/behind.h"
 #include "app/model/document.h"
-
-class QThreadPool;
 
 namespace yemvo {
 struct Loaded;
@@ -21,9 +20,6 @@ public:
     explicit ProjectFiles(Document&, QObject* parent = nullptr);
     /// Where earlier versions are kept.
     static QString versions_folder();
-    /// Waits for what is being written.
-    ~ProjectFiles() override;
-
     using Failed = std::function<void(const QString& why)>;
     /// `how` runs behind the window and may throw; `done` and `failed` on the window's thread. What is still
     /// being read is given up for it. `what` is said while it lasts.
@@ -42,7 +38,7 @@ public:
     void write(Writing);
     /// `go` runs after all that is being written.
     void after_writing(std::function<void()> go);
-    bool is_reading() const { return reading_ != 0; }
+    bool is_reading() const { return reading_; }
     bool is_writing() const { return writing_ > 0; }
     /// What is going on, for the status line; empty when nothing is.
     QString doing() const;
@@ -52,10 +48,12 @@ signals:
 
 private:
     Document& document_;
-    std::unique_ptr<QThreadPool> readers_, writer_;  ///< one writes: files follow each other
-    int reading_ = 0, last_reading_ = 0;             ///< 0: none
+    bool reading_ = false;
     int writing_ = 0;
     QString what_, written_;
+    /// A share may answer slowly: a file that was given up does not hold up the next.
+    Behind reader_{{Behind::Takes::newest, {}, {}, 8}};
+    Behind writer_{{Behind::Takes::all}};  ///< files follow each other; this waits for the last when it goes
 };
 
 }  // namespace yemvo::app

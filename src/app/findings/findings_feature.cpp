@@ -21,13 +21,9 @@ FindingsFeature::FindingsFeature(Shell& shell)
     listen(
         this, [this] { look(); }, workspace_, &Workspace::project_changed, workspace_.document(),
         &Document::opened);
-    connect(
-        &runner_, &FindingsRunner::found, this,
-        [this](const std::shared_ptr<const std::vector<Finding>>& f) { workspace_.found().set(f); },
-        Qt::QueuedConnection);
-    connect(
-        &runner_, &FindingsRunner::failed, this, [this](const QString& why) { workspace_.tell(why, true); },
-        Qt::QueuedConnection);
+    connect(&runner_, &FindingsRunner::found, &workspace_.found(), &FoundFindings::set);
+    connect(&runner_, &FindingsRunner::failed, this,
+            [this](const QString& why) { workspace_.tell(why, true); });
 }
 
 FindingsFeature::~FindingsFeature() { runner_.disconnect(); }

@@ -2,7 +2,6 @@
 #pragma once
 #include <QObject>
 #include <memory>
-#include <vector>
 
 #include "app/behind/behind.h"
 #include "checks/findings.h"
@@ -17,7 +16,6 @@ public:
     bool is_idle() const { return behind_.is_idle(); }
 
 signals:
-    /// Emitted on the runner's own thread: connect queued.
     void found(const std::shared_ptr<const std::vector<yemvo::Finding>>&);
     void failed(const QString& why);
 

@@ -1,8 +1,5 @@
 #include "app/plan/plan_feature.h"
 
-#include <QApplication>
-#include <QPointer>
-#include <QThreadPool>
 #include <cmath>
 
 #include "app/asking/file_names.h"
@@ -26,6 +23,8 @@ namespace yemvo::app {
 PlanFeature::PlanFeature(Shell& shell) : Feature(shell), view_(new PlanView(workspace_, shell.frame())) {
     shell.put(Place::tools, new ToolStrip(workspace_, shell.frame()));
     shell.view(view_, [this] { return Hint{view_->tool().name(), view_->tool().hint()}; });
+    shell.works({[this] { return writer_.words(); }});
+    connect(&writer_, &Behind::progressed, this, [this] { shell_.work_changed(); });
     make_commands();
     connect(view_, &PlanView::hint_changed, this, [this] { shell_.hint_changed(); });
     connect(view_, &PlanView::next_step_asked, this, &PlanFeature::take_next_step);
@@ -96,31 +95,21 @@ void PlanFeature::export_picture(const QString& file) {
     const Results& results = workspace_.results();
     if (!results.map_prediction())
         return workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
-    workspace_.tell("Writing " + file);
-    ++exporting_;
-    QThreadPool::globalInstance()->start([self = QPointer<PlanFeature>(this), file,
-                                          project = workspace_.project(), floor = *results.map_prediction(),
-                                          known = results.prediction(), map = workspace_.shown().map(),
-                                          other_name = workspace_.shown().other_name().toStdString()] {
-        QString failure;
-        try {
+    Job writing{
+        "Writing " + file,
+        [file, project = workspace_.project(), floor = *results.map_prediction(),
+         known = results.prediction(), map = workspace_.shown().map(),
+         other_name = workspace_.shown().other_name().toStdString()](const AtWork&) {
             const bool held = known->other && known->other->floor == floor.floor;
             render::save_plan_picture(
                 project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
                 {known->other_project.get(), held ? &*known->other : nullptr, other_name});
-        } catch (const std::exception& fault) {
-            failure = QString::fromUtf8(fault.what());
-        }
-        QMetaObject::invokeMethod(
-            qApp,
-            [self, file, failure] {
-                if (!self) return;
-                --self->exporting_;
-                if (failure.isEmpty()) return self->workspace_.tell("Wrote " + file);
-                self->shell_.asking().tell_failure("The picture could not be written", failure);
-            },
-            Qt::QueuedConnection);
-    });
+        },
+        [this](const QString& why) { shell_.asking().tell_failure("The picture could not be written", why); },
+        [this, file] { workspace_.tell("Wrote " + file); }, [this] { --exporting_; }};
+    workspace_.tell("Writing " + file);
+    ++exporting_;
+    writer_.request(writing);
 }
 
 }  // namespace yemvo::app

@@ -1,5 +1,6 @@
 // The plan with its tools, and its picture as a file.
 #pragma once
+#include "app/behind/behind.h"
 #include "app/offer/feature.h"
 
 namespace yemvo::app {
@@ -23,6 +24,7 @@ private:
     void take_next_step(NextStep);
     PlanView* view_;
     int exporting_ = 0;
+    Behind writer_{{Behind::Takes::all}};
 };
 
 }  // namespace yemvo::app

@@ -12,7 +12,7 @@ namespace yemvo::app {
 
 PredictionFeature::PredictionFeature(Shell& shell) : Feature(shell), runner_(workspace_.memory()) {
     shell.works(
-        {[this] { return doing_; },
+        {[this] { return runner_.doing(); },
          [this] { stop(); },
          {},
          [this] { return stopped_ ? QString("Prediction stopped") : QString("Prediction up to date"); }});
@@ -44,27 +44,13 @@ PredictionFeature::PredictionFeature(Shell& shell) : Feature(shell), runner_(wor
 PredictionFeature::~PredictionFeature() { runner_.disconnect(); }
 
 void PredictionFeature::connect_runner() {
-    connect(
-        &runner_, &PredictionRunner::ready, this,
-        [this](std::shared_ptr<const Prediction> p) {
-            if (p->of == workspace_.document().opened_count())
-                workspace_.results().set_prediction(std::move(p));
-        },
-        Qt::QueuedConnection);
-    connect(
-        &runner_, &PredictionRunner::working, this,
-        [this](bool on, const QString& doing) {
-            doing_ = on ? doing : QString();
-            shell_.work_changed();
-        },
-        Qt::QueuedConnection);
-    connect(
-        &runner_, &PredictionRunner::judged_so_far, this,
-        [this](int floors, int all) { workspace_.results().set_judged_so_far(floors, all); },
-        Qt::QueuedConnection);
-    connect(
-        &runner_, &PredictionRunner::failed, this, [this](const QString& why) { workspace_.tell(why, true); },
-        Qt::QueuedConnection);
+    connect(&runner_, &PredictionRunner::ready, this, [this](std::shared_ptr<const Prediction> p) {
+        if (p->of == workspace_.document().opened_count()) workspace_.results().set_prediction(std::move(p));
+    });
+    connect(&runner_, &PredictionRunner::progressed, this, [this] { shell_.work_changed(); });
+    connect(&runner_, &PredictionRunner::judged_so_far, &workspace_.results(), &Results::set_judged_so_far);
+    connect(&runner_, &PredictionRunner::failed, this,
+            [this](const QString& why) { workspace_.tell(why, true); });
 }
 
 ExtraWish PredictionFeature::wish() const {
@@ -85,7 +71,6 @@ void PredictionFeature::predict() {
 void PredictionFeature::stop() {
     runner_.cancel();
     stopped_ = true;
-    doing_.clear();
 }
 
 }  // namespace yemvo::app

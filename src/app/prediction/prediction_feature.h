@@ -19,7 +19,6 @@ private:
     void stop();
     void connect_runner();
     PredictionRunner runner_;
-    QString doing_;
     ExtraWish wanted_;
     bool stopped_ = false;  ///< by hand: what is shown may be old
 };

@@ -17,89 +17,32 @@ static constexpr std::size_t most_places = 6;  ///< that Proof shows
 static constexpr std::size_t part_for_fields = 4;
 
 PredictionRunner::PredictionRunner(const std::shared_ptr<MemoryBudget>& budget, QObject* parent)
-    : QObject(parent), predictor_(budget), thread_([this] { work(); }) {}
-
-PredictionRunner::~PredictionRunner() {
-    {
-        const std::lock_guard lock(mutex_);
-        stop_ = true;
-        running_.cancel();
-    }
-    wake_.notify_all();
-    thread_.join();
+    : QObject(parent), predictor_(budget), behind_({Behind::Takes::newest, 0ms, 250ms}) {
+    connect(&behind_, &Behind::progressed, this, &PredictionRunner::progressed);
 }
 
 void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra,
                                std::shared_ptr<const Project> other, int of) {
-    {
-        const std::lock_guard lock(mutex_);
-        waiting_ = Request{project, in_view, extra, std::move(other), of};
-        if (busy_ && std::chrono::steady_clock::now() - started_ > 250ms) running_.cancel();
-    }
-    wake_.notify_all();
+    behind_.request(
+        {tr("Predicting"),
+         [this, request = Request{project, in_view, extra, std::move(other), of}](const AtWork& at) {
+             run(request, at);
+             if (!at.newer_waits()) tidy();
+         },
+         [this](const QString& why) { emit failed(tr("The prediction failed: %1").arg(why)); }});
 }
 
-void PredictionRunner::cancel() {
-    const std::lock_guard lock(mutex_);
-    waiting_.reset();
-    running_.cancel();
-}
-
-bool PredictionRunner::is_idle() const {
-    const std::lock_guard lock(mutex_);
-    return !busy_ && !waiting_;
-}
-
-bool PredictionRunner::newer_waits() {
-    const std::lock_guard lock(mutex_);
-    return waiting_.has_value();
-}
-
-void PredictionRunner::work() {
-    for (;;) {
-        Request request;
-        CancelToken token;
-        {
-            std::unique_lock lock(mutex_);
-            wake_.wait(lock, [this] { return stop_ || waiting_; });
-            if (stop_) return;
-            request = std::move(*waiting_);
-            waiting_.reset();
-            running_ = token;
-            busy_ = true;
-            started_ = std::chrono::steady_clock::now();
-        }
-        try {
-            run(request, token);
-        } catch (const Cancelled&) {
-            // a newer request is on its way, or the person asked to stop
-        } catch (const std::exception& fault) {
-            emit failed(QString::fromUtf8(fault.what()));
-        }
-        {
-            const std::lock_guard lock(mutex_);
-            busy_ = false;
-            if (waiting_) continue;
-        }
-        floors_.rest();
-        // not in the pauses of a drag
-        if (const auto now = std::chrono::steady_clock::now(); now - tidied_ > 10s) {
-            give_back_free_memory();
-            tidied_ = now;
-        }
-        emit working(false, {});
+/// Not in the pauses of a drag.
+void PredictionRunner::tidy() {
+    floors_.rest();
+    if (const auto now = std::chrono::steady_clock::now(); now - tidied_ > 10s) {
+        give_back_free_memory();
+        tidied_ = now;
     }
 }
 
-/// Work that takes long tells how far it is, ten times a second at most. Called from any thread.
-void PredictionRunner::tell_share(double share) {
-    using Clock = std::chrono::steady_clock;
-    const auto now = Clock::now().time_since_epoch().count();
-    auto last = told_at_.load();
-    const auto wait = std::chrono::duration_cast<Clock::duration>(100ms).count();
-    if (now - last < wait || Clock::now() - started_ < 300ms) return;
-    if (told_at_.compare_exchange_strong(last, now))
-        emit working(true, tr("Predicting, %1 %").arg(static_cast<int>(100 * share)));
+void PredictionRunner::hand_over(const AtWork& at, std::shared_ptr<const Prediction> prediction) {
+    at.hand_over([this, prediction = std::move(prediction)] { emit ready(prediction); });
 }
 
 /// The floor in view first.
@@ -125,21 +68,22 @@ static std::size_t field_bytes(const Project& project) {
 PredictionRunner::Judged PredictionRunner::judge_floors(const Request& request,
                                                         const std::vector<FloorId>& order,
                                                         const FloorPrediction& in_view, PredictionWish wish,
-                                                        const CancelToken& token) {
+                                                        const AtWork& at) {
     SiteJudge judge(request.project);
     std::vector<WorstPlace> places;
     const int all = static_cast<int>(order.size());
     int done = 0;
     for (FloorId id : order) {
-        wish.progress = [this, done, all](double share) { tell_share((done + share) / all); };
+        wish.progress = [&at, done, all](double share) { at.tell((done + share) / all); };
         const FloorByFloor::Wish asked{wish, request.extra.places ? most_places : 0};
         const JudgedFloor floor = id == in_view.floor
-                                      ? floors_.judged(judge, request.project, in_view, asked, token)
-                                      : floors_.judged(judge, request.project, id, asked, token);
+                                      ? floors_.judged(judge, request.project, in_view, asked, at.cancel())
+                                      : floors_.judged(judge, request.project, id, asked, at.cancel());
         judge.add(floor.part);
         places.insert(places.end(), floor.places.begin(), floor.places.end());
-        emit judged_so_far(++done, all);
-        token.check();
+        ++done;
+        at.hand_over([this, done, all] { emit judged_so_far(done, all); });
+        at.check();
     }
     std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) {
         if ((a.on_floor == Outcome::met) != (b.on_floor == Outcome::met)) return b.on_floor == Outcome::met;
@@ -150,35 +94,32 @@ PredictionRunner::Judged PredictionRunner::judge_floors(const Request& request,
 }
 
 void PredictionRunner::run_by_floors(const Request& request, const std::vector<FloorId>& order,
-                                     std::shared_ptr<Prediction> whole, const CancelToken& token) {
+                                     std::shared_ptr<Prediction> whole, const AtWork& at) {
     PredictionWish wish = wish_to_judge(request.project);
     wish.deviation = wish.deviation || request.extra.deviation;
-    wish.progress = [this, all = order.size()](double share) {
-        tell_share(share / static_cast<double>(all));
-    };
+    wish.progress = [&at, all = order.size()](double share) { at.tell(share / static_cast<double>(all)); };
     const FloorPrediction in_view =
-        predictor_.predict(request.project, {order.front()}, wish, token).floors.front();
+        predictor_.predict(request.project, {order.front()}, wish, at.cancel()).floors.front();
     whole->site.floors.push_back(in_view);
-    emit ready(std::make_shared<Prediction>(*whole));
+    hand_over(at, std::make_shared<Prediction>(*whole));
     if (!judged_ || !(judged_->extra == request.extra) || !(judged_->project == request.project)) {
-        if (newer_waits()) token.cancel();
-        judged_ = judge_floors(request, order, in_view, wish, token);
+        if (at.newer_waits()) at.cancel().cancel();
+        judged_ = judge_floors(request, order, in_view, wish, at);
     }
     whole->verdict = judged_->verdict;
     whole->places = judged_->places;
-    if (request.extra.outside) add_outside(request, *whole, token);
-    emit ready(whole);
+    if (request.extra.outside) add_outside(request, *whole, at);
+    hand_over(at, whole);
 }
 
-void PredictionRunner::add_outside(const Request& request, Prediction& to, const CancelToken& token) {
+void PredictionRunner::add_outside(const Request& request, Prediction& to, const AtWork& at) {
     constexpr double beyond_m = 25;
-    to.outside =
-        predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, token).floors.front();
+    to.outside = predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, at.cancel())
+                     .floors.front();
 }
 
-void PredictionRunner::run(const Request& request, const CancelToken& token) {
+void PredictionRunner::run(const Request& request, const AtWork& at) {
     const auto order = in_order(request.project, request.in_view);
-    emit working(true, tr("Predicting"));
     const ExtraWish& extra = request.extra;
     PredictionWish wish = wish_to_judge(request.project);
     wish.deviation = wish.deviation || extra.deviation;
@@ -187,27 +128,29 @@ void PredictionRunner::run(const Request& request, const CancelToken& token) {
     whole->of = request.of;
     if (request.other && find_floor(*request.other, request.in_view)) {
         whole->other_project = request.other;
-        whole->other = predictor_.predict(*request.other, {request.in_view}, wish, token).floors.front();
+        whole->other =
+            predictor_.predict(*request.other, {request.in_view}, wish, at.cancel()).floors.front();
     }
     if (field_bytes(request.project) > predictor_.budget().limit_bytes() / part_for_fields)
-        return run_by_floors(request, order, whole, token);
+        return run_by_floors(request, order, whole, at);
     bool first = true;
-    wish.progress = [this](double share) { tell_share(share); };
-    whole->site = predictor_.predict(request.project, order, wish, token, [&](const FloorPrediction& floor) {
-        if (!first) return;
-        first = false;
-        const bool gives_way = order.size() > 1 && newer_waits();
-        // the map of the floor in view is painted while the rest and the verdict are worked out
-        auto part = std::make_shared<Prediction>(*whole);
-        part->site.floors.push_back(floor);
-        emit ready(part);
-        if (gives_way) token.cancel();
-    });
+    wish.progress = [&at](double share) { at.tell(share); };
+    whole->site =
+        predictor_.predict(request.project, order, wish, at.cancel(), [&](const FloorPrediction& floor) {
+            if (!first) return;
+            first = false;
+            const bool gives_way = order.size() > 1 && at.newer_waits();
+            // the map of the floor in view is painted while the rest and the verdict are worked out
+            auto part = std::make_shared<Prediction>(*whole);
+            part->site.floors.push_back(floor);
+            hand_over(at, part);
+            if (gives_way) at.cancel().cancel();
+        });
     whole->verdict = judge(request.project, whole->site);
     if (extra.places)
-        whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, token);
-    if (extra.outside) add_outside(request, *whole, token);
-    emit ready(whole);
+        whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, at.cancel());
+    if (extra.outside) add_outside(request, *whole, at);
+    hand_over(at, whole);
 }
 
 }  // namespace yemvo::app

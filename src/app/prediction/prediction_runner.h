@@ -1,14 +1,11 @@
 // Predicts behind the window, always the newest project it was given.
 #pragma once
 #include <QObject>
-#include <atomic>
 #include <chrono>
-#include <condition_variable>
-#include <mutex>
 #include <optional>
-#include <thread>
 #include <vector>
 
+#include "app/behind/behind.h"
 #include "app/model/prediction.h"
 #include "app/model/workspace.h"
 #include "coverage/floor_by_floor.h"
@@ -33,7 +30,6 @@ class PredictionRunner : public QObject {
     Q_OBJECT
 public:
     explicit PredictionRunner(const std::shared_ptr<MemoryBudget>&, QObject* parent = nullptr);
-    ~PredictionRunner() override;
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
     /// finish its first floor, so that the map follows a drag, and then gives way.
@@ -41,14 +37,16 @@ public:
     void request(const Project&, FloorId in_view, const ExtraWish& = {},
                  std::shared_ptr<const Project> other = nullptr, int of = 0);
     /// Stops what runs and waits; what has arrived stays.
-    void cancel();
-    bool is_idle() const;
+    void cancel() { behind_.stop(); }
+    bool is_idle() const { return behind_.is_idle(); }
+    /// "Predicting, 40 %"; empty while nothing is predicted.
+    QString doing() const { return behind_.words(); }
 
 signals:
     void ready(std::shared_ptr<const yemvo::app::Prediction>);
     /// While a large site is judged floor by floor.
     void judged_so_far(int floors, int of_all);
-    void working(bool on, const QString& doing);
+    void progressed();
     void failed(const QString& message);
 
 private:
@@ -59,14 +57,13 @@ private:
         std::shared_ptr<const Project> other;
         int of;
     };
-    void work();
-    void run(const Request&, const CancelToken&);
+    void run(const Request&, const AtWork&);
     /// A site whose fields would not fit together: floor by floor, only the one in view stays.
     void run_by_floors(const Request&, const std::vector<FloorId>& order, std::shared_ptr<Prediction>,
-                       const CancelToken&);
-    void add_outside(const Request&, Prediction& to, const CancelToken&);
-    bool newer_waits();
-    void tell_share(double share);
+                       const AtWork&);
+    void add_outside(const Request&, Prediction& to, const AtWork&);
+    void hand_over(const AtWork&, std::shared_ptr<const Prediction>);
+    void tidy();
 
     Predictor predictor_;
     FloorByFloor floors_{predictor_};
@@ -78,16 +75,10 @@ private:
         std::vector<WorstPlace> places;
     };
     Judged judge_floors(const Request&, const std::vector<FloorId>& order, const FloorPrediction& in_view,
-                        PredictionWish, const CancelToken&);
+                        PredictionWish, const AtWork&);
     std::optional<Judged> judged_;
-    mutable std::mutex mutex_;
-    std::condition_variable wake_;
-    std::optional<Request> waiting_;
-    CancelToken running_;
-    std::chrono::steady_clock::time_point started_, tidied_;
-    std::atomic<std::chrono::steady_clock::rep> told_at_{0};
-    bool busy_ = false, stop_ = false;
-    std::thread thread_;
+    std::chrono::steady_clock::time_point tidied_;
+    Behind behind_;  ///< the last to come, since work uses the rest
 };
 
 }  // namespace yemvo::app
