@@ -1,4 +1,5 @@
-// Colouring the map of the demo's first floor as a plan of 1280x800 shows it: in SIMD, and pixel by pixel as it was.
+// Colouring the map of the demo's first floor as a plan of 1280x800 shows it: in SIMD, and pixel by pixel as
+// it was.
 #include <atomic>
 #include <thread>
 
@@ -43,9 +44,11 @@ void compare(const Project& p, const FloorPrediction& predicted, const MapChoice
                 paint_heat_map(picture, predicted, values, choice, map, size, Palette::light(), plainly);
             }));
     const Figures q = figures(quick), s = figures(plain);
-    std::printf("  %-22s %-6s  in SIMD %5.2f ms (95 %% under %5.2f), pixel by pixel %5.2f ms (95 %% under %5.2f): %.1f times\n",
-                lens(choice.lens).name.c_str(), choice.smooth ? "smooth" : "steps", q.median_ms, q.most_ms,
-                s.median_ms, s.most_ms, s.median_ms / q.median_ms);
+    std::printf(
+        "  %-22s %-6s  in SIMD %5.2f ms (95 %% under %5.2f), pixel by pixel %5.2f ms (95 %% under %5.2f): "
+        "%.1f times\n",
+        lens(choice.lens).name.c_str(), choice.smooth ? "smooth" : "steps", q.median_ms, q.most_ms,
+        s.median_ms, s.most_ms, s.median_ms / q.median_ms);
 }
 
 }  // namespace
@@ -59,8 +62,8 @@ int main() {
     const Box box = predicted.surface.box();
     const double px_per_m = std::min(size.width() / box.width(), size.height() / box.height());
     const PlanMap map{px_per_m, QPointF(-box.low.x * px_per_m, size.height() + box.low.y * px_per_m)};
-    std::printf("colouring %d x %d px, %d x %d cells\n", size.width(), size.height(), predicted.surface.columns,
-                predicted.surface.rows);
+    std::printf("colouring %d x %d px, %d x %d cells\n", size.width(), size.height(),
+                predicted.surface.columns, predicted.surface.rows);
     for (const bool busy : {false, true}) {
         const Load load(busy);
         std::printf("%s\n", busy ? "while every core has other work:" : "on a quiet machine:");

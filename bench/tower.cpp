@@ -1,5 +1,5 @@
-// Sites at size: a tower, a floor of thousands of access points, files with hundreds of thousands of walls, a drag of
-// thousands. Each in a process of its own, so that its peak of memory is its own.
+// Sites at size: a tower, a floor of thousands of access points, files with hundreds of thousands of walls, a
+// drag of thousands. Each in a process of its own, so that its peak of memory is its own.
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -59,7 +59,8 @@ void judge_after_edit(const Project& p, FloorByFloor& floors) {
     wall.openings.clear();
     wall.bulges.clear();
     add_wall(walled, middle, wall);
-    for (const auto& [what, after] : {std::pair("an access point moved", &moved), std::pair("a wall added", &walled)}) {
+    for (const auto& [what, after] :
+         {std::pair("an access point moved", &moved), std::pair("a wall added", &walled)}) {
         const std::size_t before = floors.predicted();
         const double ms = milliseconds([&] { judge_by_floors(*after, floors); });
         std::printf("    %s: judged again after %.1f s, %zu of %zu floors worked out\n", what, ms / 1000,
@@ -78,28 +79,34 @@ void judge_site(const char* what, const Project& p) {
         FloorByFloor floors(predictor);
         const bool one = all_floors(p).size() == 1;
         cpu_ms = cpu_milliseconds([&] {
-            all_ms = milliseconds([&] { v = one ? judge_by_floors(p, predictor) : judge_by_floors(p, floors); });
+            all_ms =
+                milliseconds([&] { v = one ? judge_by_floors(p, predictor) : judge_by_floors(p, floors); });
         });
-        std::printf("    floor in view after %.2f s; every floor judged after %.1f s more (%.1f s of CPU): %zu of %zu floors, %.0f m2\n",
-                    first_ms / 1000, all_ms / 1000, cpu_ms / 1000, v.floors_judged, v.floors_all, v.demanded_m2());
+        std::printf(
+            "    floor in view after %.2f s; every floor judged after %.1f s more (%.1f s of CPU): %zu of "
+            "%zu floors, %.0f m2\n",
+            first_ms / 1000, all_ms / 1000, cpu_ms / 1000, v.floors_judged, v.floors_all, v.demanded_m2());
         if (!one) judge_after_edit(p, floors);
     });
 }
 
 void open_file() {
-    const std::filesystem::path file = std::filesystem::temp_directory_path() / ("yemvo-tower-" + std::to_string(getpid()) + ".yemvo");
+    const std::filesystem::path file =
+        std::filesystem::temp_directory_path() / ("yemvo-tower-" + std::to_string(getpid()) + ".yemvo");
     std::printf("40 floors with 10,000 walls and 5 access points each, from a file\n");
     apart([&] {
         const Project p = tower(40, 120, 80, 10'000, 5);
         const double ms = milliseconds([&] { save_project(p, file); });
-        std::printf("    saved and read back in %.1f s, %.1f MB\n", ms / 1000, static_cast<double>(std::filesystem::file_size(file)) / 1e6);
+        std::printf("    saved and read back in %.1f s, %.1f MB\n", ms / 1000,
+                    static_cast<double>(std::filesystem::file_size(file)) / 1e6);
     });
     apart([&] {
         Project p;
         const double opened_ms = milliseconds([&] { p = load_project(file).project; });
         Predictor predictor;
         const double seen_ms = milliseconds([&] { predictor.predict(p, {all_floors(p)[20]->id}); });
-        std::printf("    opened in %.1f s, the floor in view after %.1f s more\n", opened_ms / 1000, seen_ms / 1000);
+        std::printf("    opened in %.1f s, the floor in view after %.1f s more\n", opened_ms / 1000,
+                    seen_ms / 1000);
     });
     std::filesystem::remove(file);
 }
@@ -123,16 +130,20 @@ void drag_walls() {
     for (int i = 1; i <= 60; ++i) ms.push_back(milliseconds([&] { frame(now, 0.1 * i); }));
     const Figures f = figures(ms);
     // as it was: the floor's list copied for each thing that moves
-    const double one_ms = milliseconds([&] {
-        Project after = p;
-        for (int i = 0; i < 50; ++i) {
-            const Project held = after;
-            move_items(after, at, {items[static_cast<std::size_t>(i)]}, shifted({0.1, 0}));
-        }
-    }) / 50;
-    std::printf("5,000 of 10,000 walls dragged: an edit a frame %.1f ms median, %.1f worst (goal: 33 ms a frame); copied for each wall "
-                "it would be %.0f ms, %.0f times as long\n",
-                f.median_ms, f.worst_ms, one_ms * 5000, one_ms * 5000 / f.median_ms);
+    const double one_ms =
+        milliseconds([&] {
+            Project after = p;
+            for (int i = 0; i < 50; ++i) {
+                const Project held = after;
+                move_items(after, at, {items[static_cast<std::size_t>(i)]}, shifted({0.1, 0}));
+            }
+        }) /
+        50;
+    std::printf(
+        "5,000 of 10,000 walls dragged: an edit a frame %.1f ms median, %.1f worst (goal: 33 ms a frame); "
+        "copied for each wall "
+        "it would be %.0f ms, %.0f times as long\n",
+        f.median_ms, f.worst_ms, one_ms * 5000, one_ms * 5000 / f.median_ms);
 }
 
 }  // namespace
@@ -140,7 +151,8 @@ void drag_walls() {
 int main() {
     give_back_large_blocks();  // as the programs do
     drag_walls();
-    judge_site("Tower: 40 floors of 80 x 40 m, 400 walls and 50 access points each, 3 bands, 0.5 m", tower(40, 80, 40, 400, 50));
+    judge_site("Tower: 40 floors of 80 x 40 m, 400 walls and 50 access points each, 3 bands, 0.5 m",
+               tower(40, 80, 40, 400, 50));
     {
         Project p = hall(10'000, 2000);
         p.settings.grid_m = 1;

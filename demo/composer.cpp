@@ -1,8 +1,8 @@
 #include "demo/composer.h"
 
-#include "project/items.h"
-
 #include <stdexcept>
+
+#include "project/items.h"
 
 namespace yemvo::demo {
 

@@ -67,7 +67,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         if (argc > 1 && argv[1][0] != '-') check_command(root, argv[1]);
         root.parse(argc, argv);
         const int code = context.chosen ? context.chosen() : wrong_use;
-        if (!out.flush()) throw Error("the result could not be written", "standard output", "Free some space");
+        if (!out.flush())
+            throw Error("the result could not be written", "standard output", "Free some space");
         return code;
     } catch (const CLI::Success& asked) {  // --help, --version
         root.exit(asked, out, err);

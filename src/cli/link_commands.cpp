@@ -35,8 +35,8 @@ std::vector<Point> read_places(const std::string& file) {
         if (x && y) {
             places.push_back({*x, *y});
         } else if (number > 1 || x || y) {
-            throw Error("'" + line.substr(0, 60) + "' is not a place", file + ", line " + std::to_string(number),
-                        "Give two numbers in metres, as 12.5,8");
+            throw Error("'" + line.substr(0, 60) + "' is not a place",
+                        file + ", line " + std::to_string(number), "Give two numbers in metres, as 12.5,8");
         }
     }
     if (places.empty()) throw Error("holds no places", file, "Write a place a line, as 12.5,8");
@@ -55,15 +55,17 @@ void check_near(const Project& project, const Floor& floor, Point place) {
     if (!box || box->grown(most_m).contains(place)) return;
     throw Error("lies more than 500 m from everything that is drawn",
                 plain_number(place.x, 1) + "," + plain_number(place.y, 1),
-                "The building reaches from " + plain_number(box->low.x, 1) + "," + plain_number(box->low.y, 1) +
-                    " to " + plain_number(box->high.x, 1) + "," + plain_number(box->high.y, 1));
+                "The building reaches from " + plain_number(box->low.x, 1) + "," +
+                    plain_number(box->low.y, 1) + " to " + plain_number(box->high.x, 1) + "," +
+                    plain_number(box->high.y, 1));
 }
 
 Point parse_place(const std::string& text) {
     const auto comma = text.find(',');
     const auto x = read_number(text.substr(0, comma));
     const auto y = comma == std::string::npos ? std::nullopt : read_number(text.substr(comma + 1));
-    if (!x || !y) throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
+    if (!x || !y)
+        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
     return {*x, *y};
 }
 
@@ -102,7 +104,8 @@ int probe(Context& context, const ProbeWish& wish) {
     const Project project = load(context, wish.file);
     const Floor& floor = named_floor(project, wish.floor);
     if (wish.at.empty() == wish.places.empty())
-        throw Error("needs one of --at and --places", "probe", "Give a place, as --at 12.5,8, or a table of places");
+        throw Error("needs one of --at and --places", "probe",
+                    "Give a place, as --at 12.5,8, or a table of places");
     const std::vector<Point> places =
         wish.places.empty() ? std::vector{parse_place(wish.at)} : read_places(wish.places);
     for (Point place : places) check_near(project, floor, place);

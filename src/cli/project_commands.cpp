@@ -1,6 +1,6 @@
-#include <charconv>
 #include <algorithm>
 #include <cctype>
+#include <charconv>
 #include <cmath>
 #include <cstdio>
 #include <filesystem>
@@ -83,7 +83,8 @@ std::vector<AccessPointId> chosen_access_points(const Project& project, const st
                 known += std::to_string(p.access_point->number);
             }
             const std::string remedy = known.empty() ? "The project has none" : "Its access points are";
-            throw Error("there is no access point " + std::to_string(number), "--access-point", remedy + known);
+            throw Error("there is no access point " + std::to_string(number), "--access-point",
+                        remedy + known);
         }
         ids.push_back(found->access_point->id);
     }
@@ -107,18 +108,20 @@ int predict(Context& context, const PredictWish& wish) {
     const auto values = lens_values(p, render::look_of(project, choice));
     std::size_t cells = 0;
     for (std::size_t i = 0; i < values.size(); ++i) cells += p.mask->inside[i] && !std::isnan(values[i]);
-    if (std::filesystem::is_directory(wish.out))
-        throw Error("is a folder", wish.out, "Name a file in it");
+    if (std::filesystem::is_directory(wish.out)) throw Error("is a folder", wish.out, "Name a file in it");
     if (ending_of(wish.out) == ".csv")
         write_csv(wish.out, p, values);
     else if (ending_of(wish.out) == ".png")
         render::save_plan_picture(project, floor, p, choice, wish.out);
     else
         throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
-    const Json json{{"file", wish.out},           {"floor", floor.name},
-                    {"lens", wish.lens},          {"bands_ghz", bands_ghz(wanted)},
+    const Json json{{"file", wish.out},
+                    {"floor", floor.name},
+                    {"lens", wish.lens},
+                    {"bands_ghz", bands_ghz(wanted)},
                     {"grid_m", wish.cell_m.value_or(project.settings.grid_m)},
-                    {"cell_m", p.surface.cell_m}, {"cells", cells}};
+                    {"cell_m", p.surface.cell_m},
+                    {"cells", cells}};
     if (context.json)
         print(context, json);
     else
@@ -136,8 +139,8 @@ int verdict(Context& context, const std::string& file) {
     const Verdict v = judge_by_floors(project, predictor);
     const Json json = to_json(project, v);
     for (const CoarseFloor& c : v.coarse)
-        context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of " << v.grid_m
-                    << " m: it is judged every " << c.cell_m << " m\n";
+        context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of "
+                    << v.grid_m << " m: it is judged every " << c.cell_m << " m\n";
     if (const std::string lacks = lacks_to_judge(project, v); !lacks.empty())
         context.err << "yemvo-cli: there is no verdict: " << lacks << "\n";
     if (context.json) {
@@ -185,8 +188,9 @@ void add_project_commands(CLI::App& root, Context& context) {
         ->required()
         ->delimiter(',')
         ->check(CLI::IsMember(band_names()));
-    command->add_option("--access-point", wish->access_points,
-                        "Only these access points, by number; several with commas")
+    command
+        ->add_option("--access-point", wish->access_points,
+                     "Only these access points, by number; several with commas")
         ->delimiter(',');
     command->add_option("--lens", wish->lens, "What to show")->required()->check(CLI::IsMember(lens_keys()));
     command->add_option("--out", wish->out, "MAP.png or MAP.csv (columns x_m,y_m,value)")->required();

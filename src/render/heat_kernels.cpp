@@ -19,7 +19,8 @@ HWY_INLINE Rgb<D> unpacked(D d, V packed) {
     const hn::RebindToSigned<D> di;
     const auto byte = hn::Set(di, 255);
     return {hn::ConvertTo(d, hn::And(hn::ShiftRight<16>(packed), byte)),
-            hn::ConvertTo(d, hn::And(hn::ShiftRight<8>(packed), byte)), hn::ConvertTo(d, hn::And(packed, byte))};
+            hn::ConvertTo(d, hn::And(hn::ShiftRight<8>(packed), byte)),
+            hn::ConvertTo(d, hn::And(packed, byte))};
 }
 template <class D>
 HWY_INLINE Rgb<D> mix(D, const Rgb<D>& a, const Rgb<D>& b, hn::VFromD<D> t) {
@@ -37,7 +38,8 @@ HWY_INLINE hn::VFromD<D> less(D d, float a, hn::VFromD<D> v, float b) {
 }
 
 template <class D>
-HWY_INLINE void ShadeSome(D d, const AmountLook& look, const AmountRow& row, int x, int count, std::uint32_t* out) {
+HWY_INLINE void ShadeSome(D d, const AmountLook& look, const AmountRow& row, int x, int count,
+                          std::uint32_t* out) {
     const hn::RebindToSigned<D> di;
     const auto set = [&](float v) HWY_ATTR { return hn::Set(d, v); };
     const auto c0 = hn::LoadU(di, row.low + x), c1 = hn::LoadU(di, row.high + x);
@@ -48,7 +50,8 @@ HWY_INLINE void ShadeSome(D d, const AmountLook& look, const AmountRow& row, int
     const auto v = hn::MulAdd(across, u, v0);
     // change of the value over a cell, and over a pixel
     const auto rise = hn::Sqrt(hn::MulAdd(across, across, hn::Mul(up, up)));
-    const auto slopes = hn::Not(hn::Lt(rise, set(1e-4f * look.step)));  // a plateau that lies on a limit has no line
+    const auto slopes =
+        hn::Not(hn::Lt(rise, set(1e-4f * look.step)));  // a plateau that lies on a limit has no line
     const auto slope = hn::Max(hn::Mul(rise, set(look.cells_per_pixel)), set(1e-4f));
     const auto pixels_per_unit = hn::Div(set(1.0f), slope);
     const auto scaled = hn::Mul(hn::Sub(v, set(look.low)), set(1 / look.step));
@@ -81,7 +84,8 @@ HWY_INLINE void ShadeSome(D d, const AmountLook& look, const AmountRow& row, int
     const Rgb<D> hatch = unpacked(d, hn::Set(di, static_cast<std::int32_t>(look.hatch)));
     const auto on_line = hn::And(hn::Lt(off, set(0.9f)), slopes);
     // lines crowd at walls, where the value jumps: they fade there
-    const auto line = hn::Mul(hn::Mul(set(look.contour_alpha), clamp01(d, less(d, 6, steep, 2))), hn::Sub(set(0.9f), off));
+    const auto line =
+        hn::Mul(hn::Mul(set(look.contour_alpha), clamp01(d, less(d, 6, steep, 2))), hn::Sub(set(0.9f), off));
     colour = mix(d, colour, contour, hn::IfThenElseZero(on_line, line));
 
     const auto over = hn::Sub(v, set(look.threshold));
@@ -89,13 +93,15 @@ HWY_INLINE void ShadeSome(D d, const AmountLook& look, const AmountRow& row, int
     const auto cover = hn::LoadU(d, look.hatch_cover.data() + (x + row.y) % AmountLook::phases);
     colour = mix(d, colour, hatch, hn::IfThenElseZero(hn::Gt(short_by, zero), cover));
     const auto from_limit = hn::Mul(hn::Abs(short_by), pixels_per_unit);
-    const auto limit = hn::Mul(clamp01(d, hn::Sub(set(1.25f), from_limit)), clamp01(d, less(d, 6, steep, 2.5f)));
+    const auto limit =
+        hn::Mul(clamp01(d, hn::Sub(set(1.25f), from_limit)), clamp01(d, less(d, 6, steep, 2.5f)));
     colour = mix(d, colour, hatch, hn::IfThenElseZero(slopes, limit));
 
     const auto byte = [&](hn::VFromD<D> value) HWY_ATTR {
         return hn::ConvertTo(di, hn::MulAdd(value, set(look.opacity), set(0.5f)));
     };
-    const auto alpha = hn::Set(di, static_cast<std::int32_t>(static_cast<std::uint32_t>(255 * look.opacity + 0.5f) << 24));
+    const auto alpha =
+        hn::Set(di, static_cast<std::int32_t>(static_cast<std::uint32_t>(255 * look.opacity + 0.5f) << 24));
     const auto packed = hn::Or(hn::Or(alpha, hn::ShiftLeft<16>(byte(colour.r))),
                                hn::Or(hn::ShiftLeft<8>(byte(colour.g)), byte(colour.b)));
     auto* to = reinterpret_cast<std::int32_t*>(out) + x;

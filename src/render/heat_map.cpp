@@ -130,7 +130,8 @@ public:
             } else if (s.how == Way::flat) {
                 const Flat& flat = kept.parts[s.part];
                 if (flat.hatched)
-                    for (int x = s.from; x < s.to; ++x) out[x] = flat.hatch[static_cast<std::size_t>((x + y) % 6)];
+                    for (int x = s.from; x < s.to; ++x)
+                        out[x] = flat.hatch[static_cast<std::size_t>((x + y) % 6)];
                 else
                     std::fill(out + s.from, out + s.to, flat.plain);
             } else {
@@ -166,7 +167,8 @@ private:
         for (std::size_t i = 0; i < all.size();) {
             std::size_t end = i;
             while (end < all.size() && all[end].how == Way::flat) ++end;
-            if (end > i && all[end - 1].to - all[i].from < long_stretch && (is_kernel(i - 1) || is_kernel(end)))
+            if (end > i && all[end - 1].to - all[i].from < long_stretch &&
+                (is_kernel(i - 1) || is_kernel(end)))
                 for (std::size_t k = i; k < end; ++k) all[k].how = Way::kernel;
             i = end + 1;
         }

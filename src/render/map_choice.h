@@ -1,4 +1,5 @@
-// What the map shows, and how its values become steps of colour; map, legend, export and command line ask the same.
+// What the map shows, and how its values become steps of colour; map, legend, export and command line ask the
+// same.
 #pragma once
 #include <QColor>
 #include <map>

@@ -1,10 +1,9 @@
 #include "render/plan_picture.h"
 
-#include "base/number_text.h"
-
 #include <QPainter>
 
 #include "base/error.h"
+#include "base/number_text.h"
 #include "render/drawings/drawing_layer.h"
 #include "render/headless.h"
 #include "render/legend.h"

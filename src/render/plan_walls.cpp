@@ -364,8 +364,8 @@ void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, c
                        palette.casing);
         if (with_area)
             draw_halo_text(p, *c + QPointF(0, 7),
-                           local(format_area(area_m2(z.outline), project.settings.units)),
-                           font(11), palette.ink, palette.casing, 3);
+                           local(format_area(area_m2(z.outline), project.settings.units)), font(11),
+                           palette.ink, palette.casing, 3);
     }
 }
 

@@ -96,8 +96,6 @@ std::string plain(const QString& text) {
 
 QString figure(double value, int decimals) { return local(format_number(value, decimals)); }
 
-QString percent(double share, int decimals) {
-    return local(format_percent(share, decimals));
-}
+QString percent(double share, int decimals) { return local(format_percent(share, decimals)); }
 
 }  // namespace yemvo::render

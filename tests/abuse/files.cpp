@@ -1,6 +1,7 @@
-// abuse_files COUNT SEED: project files broken in every way that a disk, a script or an enemy could, each read in a
-// process of its own by the window's reader and by the command line. Nothing may crash, take over 10 s or 500 MB beyond
-// the file's own need; a refusal names place and remedy; what opens is sound and can be saved and opened again.
+// abuse_files COUNT SEED: project files broken in every way that a disk, a script or an enemy could, each
+// read in a process of its own by the window's reader and by the command line. Nothing may crash, take over
+// 10 s or 500 MB beyond the file's own need; a refusal names place and remedy; what opens is sound and can be
+// saved and opened again.
 #include <sys/resource.h>
 #include <sys/wait.h>
 #include <unistd.h>
@@ -96,33 +97,54 @@ private:
 
     ordered_json strange() {
         switch (pick(22)) {
-            case 0: return nullptr;
-            case 1: return true;
-            case 2: return "";
-            case 3: return "\xF0\x9F\x93\x96 \u56FE";
-            case 4: return std::string(1 + pick(200'000), 'x');
-            case 5: return -1;
-            case 6: return 0;
-            case 7: return 1e300;
-            case 8: return -1e300;
-            case 9: return 1e-300;
-            case 10: return 4'000'000'000u;
-            case 11: return std::numeric_limits<std::int64_t>::min();
-            case 12: return ordered_json::array();
-            case 13: return ordered_json::object();
-            case 14: return 0.5;
-            case 15: return ordered_json::array({1, 2, 3});
-            case 16: return ordered_json{{"id", 1}};
-            case 17: return static_cast<int>(pick(400));
-            case 18: return "../../etc/passwd";
+            case 0:
+                return nullptr;
+            case 1:
+                return true;
+            case 2:
+                return "";
+            case 3:
+                return "\xF0\x9F\x93\x96 \u56FE";
+            case 4:
+                return std::string(1 + pick(200'000), 'x');
+            case 5:
+                return -1;
+            case 6:
+                return 0;
+            case 7:
+                return 1e300;
+            case 8:
+                return -1e300;
+            case 9:
+                return 1e-300;
+            case 10:
+                return 4'000'000'000u;
+            case 11:
+                return std::numeric_limits<std::int64_t>::min();
+            case 12:
+                return ordered_json::array();
+            case 13:
+                return ordered_json::object();
+            case 14:
+                return 0.5;
+            case 15:
+                return ordered_json::array({1, 2, 3});
+            case 16:
+                return ordered_json{{"id", 1}};
+            case 17:
+                return static_cast<int>(pick(400));
+            case 18:
+                return "../../etc/passwd";
             case 19: {
                 ordered_json deep = 1;
                 for (std::size_t i = 0, n = 1 + pick(300); i < n; ++i)
                     deep = pick(2) ? ordered_json::array({deep}) : ordered_json{{"a", deep}};
                 return deep;
             }
-            case 20: return ordered_json(std::vector<int>(1 + pick(30'000), 3));
-            default: return std::string("\0a\x01", 3);
+            case 20:
+                return ordered_json(std::vector<int>(1 + pick(30'000), 3));
+            default:
+                return std::string("\0a\x01", 3);
         }
     }
 
@@ -137,12 +159,14 @@ private:
                 at = strange();
                 break;
             case 3:
-                if (at.is_object() && !at.empty()) at.erase(std::next(at.begin(), static_cast<std::ptrdiff_t>(pick(at.size()))).key());
+                if (at.is_object() && !at.empty())
+                    at.erase(std::next(at.begin(), static_cast<std::ptrdiff_t>(pick(at.size()))).key());
                 break;
             case 4:
                 if (at.is_array() && !at.empty()) {
                     const ordered_json twice = at[pick(at.size())];
-                    for (std::size_t i = 0, n = 1 + pick(pick(20) ? 3 : 3000); i < n; ++i) at.push_back(twice);
+                    for (std::size_t i = 0, n = 1 + pick(pick(20) ? 3 : 3000); i < n; ++i)
+                        at.push_back(twice);
                 }
                 break;
             case 5: {  // another part of the file in its place
@@ -157,7 +181,8 @@ private:
                 if (at.is_object()) at["key" + std::to_string(pick(9))] = strange();
                 break;
             default:
-                if (at.is_number_integer()) at = static_cast<std::int64_t>(pick(60));  // a reference to something else
+                if (at.is_number_integer())
+                    at = static_cast<std::int64_t>(pick(60));  // a reference to something else
         }
     }
 
@@ -165,12 +190,23 @@ private:
         if (text.empty()) return;
         const std::size_t at = pick(text.size());
         switch (pick(6)) {
-            case 0: text.resize(at); break;
-            case 1: text[at] = static_cast<char>(pick(256)); break;
-            case 2: text.insert(at, "NaN"); break;
-            case 3: text.insert(at, std::string(1 + pick(40'000), "[{,\""[pick(4)])); break;
-            case 4: text.insert(at, text.substr(at, pick(3000))); break;
-            default: text.erase(at, 1 + pick(50));
+            case 0:
+                text.resize(at);
+                break;
+            case 1:
+                text[at] = static_cast<char>(pick(256));
+                break;
+            case 2:
+                text.insert(at, "NaN");
+                break;
+            case 3:
+                text.insert(at, std::string(1 + pick(40'000), "[{,\""[pick(4)]));
+                break;
+            case 4:
+                text.insert(at, text.substr(at, pick(3000)));
+                break;
+            default:
+                text.erase(at, 1 + pick(50));
         }
     }
 
@@ -179,12 +215,22 @@ private:
         const Bytes json(begin, begin + text.size()), more(pick(3000), std::byte{9});
         std::map<std::string, const Bytes*> entries{{"project.json", &json}};
         switch (pick(8)) {
-            case 0: break;
-            case 1: entries["assets/"] = &more; break;
-            case 2: entries["assets/../../x"] = &more; break;
-            case 3: entries["assets/" + std::string(3000, 'n')] = &more; break;
-            case 4: entries.clear(), entries["Project.json"] = &json; break;
-            default: entries["assets/plan.png"] = &more;
+            case 0:
+                break;
+            case 1:
+                entries["assets/"] = &more;
+                break;
+            case 2:
+                entries["assets/../../x"] = &more;
+                break;
+            case 3:
+                entries["assets/" + std::string(3000, 'n')] = &more;
+                break;
+            case 4:
+                entries.clear(), entries["Project.json"] = &json;
+                break;
+            default:
+                entries["assets/plan.png"] = &more;
         }
         return archive_bytes(entries);
     }
@@ -194,7 +240,9 @@ private:
         // half of them in the directory at the end, where the structure lies
         const std::size_t from = pick(2) && bytes.size() > 300 ? bytes.size() - 300 : 0;
         switch (pick(3)) {
-            case 0: bytes.resize(pick(bytes.size())); break;
+            case 0:
+                bytes.resize(pick(bytes.size()));
+                break;
             case 1:
                 for (std::size_t i = 0, n = 1 + pick(6); i < n; ++i)
                     bytes[from + pick(bytes.size() - from)] ^= static_cast<std::byte>(1 << pick(8));
@@ -300,7 +348,8 @@ int main(int argc, char** argv) {
     for (int i = 0; i < count; ++i) {
         const Bytes bytes = breaker.file(whole);
         const fs::path file = folder / ("broken " + std::to_string(i) + ".yemvo");
-        std::ofstream(file, std::ios::binary).write(reinterpret_cast<const char*>(bytes.data()), static_cast<std::streamsize>(bytes.size()));
+        std::ofstream(file, std::ios::binary)
+            .write(reinterpret_cast<const char*>(bytes.data()), static_cast<std::streamsize>(bytes.size()));
         const Measured m = read_apart(file);
         const int outcome = WIFEXITED(m.status) ? WEXITSTATUS(m.status) : wrong;
         const bool crashed = !WIFEXITED(m.status) || outcome >= wrong;
@@ -316,11 +365,12 @@ int main(int argc, char** argv) {
         std::cerr << file << ": "
                   << (WIFSIGNALED(m.status) ? "ended by signal " + std::to_string(WTERMSIG(m.status))
                       : large               ? "took " + std::to_string(m.used_kb / 1024) + " MB"
-                                            : "wrong") << "\n";
+                                            : "wrong")
+                  << "\n";
     }
     std::cout << count << " broken files: " << outcomes[opened] << " opened whole, " << outcomes[mended]
-              << " with parts set aside, " << outcomes[refused] << " refused; at most " << most_used_kb / 1024 << " MB more and "
-              << longest_s << " s; " << faults << " faults\n";
+              << " with parts set aside, " << outcomes[refused] << " refused; at most " << most_used_kb / 1024
+              << " MB more and " << longest_s << " s; " << faults << " faults\n";
     if (faults == 0) fs::remove_all(folder);
     return faults == 0 ? 0 : 1;
 }

@@ -1,9 +1,8 @@
 // What lies over the plan, told without painting it.
-#include "app/plan/plan_overlay.h"
-
 #include "app/driver.h"
 #include "app/model/activity.h"
 #include "app/model/found_findings.h"
+#include "app/plan/plan_overlay.h"
 
 using namespace yemvo;
 using namespace yemvo::app;

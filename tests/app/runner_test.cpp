@@ -1,7 +1,6 @@
-#include "app/prediction/prediction_runner.h"
-
 #include <QTest>
 
+#include "app/prediction/prediction_runner.h"
 #include "app/shell/header_bar.h"
 #include "core/support.h"
 #include "demo/demo.h"

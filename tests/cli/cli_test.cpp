@@ -1,10 +1,9 @@
-#include "cli/commands.h"
-
 #include <fstream>
 #include <nlohmann/json.hpp>
 #include <set>
 #include <sstream>
 
+#include "cli/commands.h"
 #include "cli/run.h"
 #include "core/support.h"
 #include "project/storage.h"

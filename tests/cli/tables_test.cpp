@@ -32,8 +32,9 @@ std::vector<Row> table(const std::string& file) {
     std::vector<Row> rows;
     while (std::getline(in, line)) {
         const auto first = line.find(','), second = line.find(',', first + 1);
-        rows.push_back({{*read_number(line.substr(0, first)), *read_number(line.substr(first + 1, second - first - 1))},
-                        read_number(line.substr(second + 1))});
+        rows.push_back(
+            {{*read_number(line.substr(0, first)), *read_number(line.substr(first + 1, second - first - 1))},
+             read_number(line.substr(second + 1))});
     }
     return rows;
 }
@@ -43,7 +44,8 @@ Project venue() {
     Project p = new_project("Figures", {LengthUnits::metres, "GB", 1.2, 7}, 2, 3.2);
     for (std::size_t f : {0u, 1u}) {
         const FloorId id = test::floor_at(p, f);
-        test::wall(p, "concrete-200", {{0, 0}, {34, 0}, {34, 14}, {16, 14}, {16, 26}, {0, 26}, {0, 0}}, 0, {}, f);
+        test::wall(p, "concrete-200", {{0, 0}, {34, 0}, {34, 14}, {16, 14}, {16, 26}, {0, 26}, {0, 0}}, 0, {},
+                   f);
         test::wall(p, "plasterboard", {{10, 0}, {10, 14}}, 0, {}, f);
         test::wall(p, "brick-half", {{0, 14}, {16, 14}}, 0, {}, f);
         add_zone(p, id, {{}, "Office", ZoneKind::served, {{0, 0}, {10, 0}, {10, 14}, {0, 14}}});
@@ -54,12 +56,15 @@ Project venue() {
         if (f == 0) test::wall(p, "brick-half", {{4, 17}, {9, 17}, {9, 22}, {4, 22}, {4, 17}});
         if (f == 0) add_zone(p, id, court);
     }
-    for (Point at : {Point{4, 5}, Point{17, 11}, Point{30, 3}}) add_access_point(p, test::floor_at(p, 0), (*p.models)[2].id, at);
-    for (Point at : {Point{7, 20}, Point{28, 8}}) add_access_point(p, test::floor_at(p, 1), (*p.models)[1].id, at);
+    for (Point at : {Point{4, 5}, Point{17, 11}, Point{30, 3}})
+        add_access_point(p, test::floor_at(p, 0), (*p.models)[2].id, at);
+    for (Point at : {Point{7, 20}, Point{28, 8}})
+        add_access_point(p, test::floor_at(p, 1), (*p.models)[1].id, at);
     return p;
 }
 
-/// The zone that counts at a place, as the guide tells it: where nobody needs service first, then the later one.
+/// The zone that counts at a place, as the guide tells it: where nobody needs service first, then the later
+/// one.
 const Zone* zone_at(const Floor& f, Point p) {
     const auto last = [&](auto wanted) -> const Zone* {
         for (auto z = f.zones->rbegin(); z != f.zones->rend(); ++z)
@@ -91,8 +96,10 @@ TEST_CASE("verdicts worked out again from tables: every lens, band, grid, by zon
             if (info.kind == LensKind::amount && info.id != LensId::outside)
                 for (const Band& b : bands()) list.push_back({{}, info.key, b.id, info.limit, 0.9});
         add_requirement_set(p, {{}, "Everywhere", true, {}, {}, list});
-        add_requirement_set(p, {{}, "Office", true, {zone_named("Office")}, {}, {{{}, "signal", band_5, -60, 0.9}}});
-        add_requirement_set(p, {{}, "Plant rooms", true, {}, {ZoneKind::not_needed}, {{{}, "snr", band_6, 20, 0.9}}});
+        add_requirement_set(
+            p, {{}, "Office", true, {zone_named("Office")}, {}, {{{}, "signal", band_5, -60, 0.9}}});
+        add_requirement_set(
+            p, {{}, "Plant rooms", true, {}, {ZoneKind::not_needed}, {{{}, "snr", band_6, 20, 0.9}}});
         save_project(p, file);
         const Answer verdict = run({"verdict", file, "--json"});
         INFO(verdict.err);
@@ -100,7 +107,8 @@ TEST_CASE("verdicts worked out again from tables: every lens, band, grid, by zon
         std::map<std::tuple<std::string, std::string, std::size_t>, std::vector<Row>> maps;
         const json told = json::parse(verdict.out);
         for (const json& r : told["requirements"]) {
-            const std::string lens_key = r["lens"], band_name = plain_number(r["bands_ghz"][0], r["bands_ghz"][0] == 2.4 ? 1 : 0);
+            const std::string lens_key = r["lens"],
+                              band_name = plain_number(r["bands_ghz"][0], r["bands_ghz"][0] == 2.4 ? 1 : 0);
             const RequirementSet* set = nullptr;
             for (const RequirementSet& s : *p.requirement_sets)
                 if (s.name == r["set"]) set = &s;
@@ -110,14 +118,16 @@ TEST_CASE("verdicts worked out again from tables: every lens, band, grid, by zon
                 const Floor& floor = *all_floors(p)[f];
                 auto& rows = maps[{lens_key, band_name, f}];
                 if (rows.empty()) {
-                    const Answer a = run({"predict", file, "--floor", floor.name, "--band", band_name, "--lens", lens_key, "--out", csv});
+                    const Answer a = run({"predict", file, "--floor", floor.name, "--band", band_name,
+                                          "--lens", lens_key, "--out", csv});
                     INFO(a.err);
                     REQUIRE(a.code == 0);
                     rows = table(csv);
                 }
                 for (const Row& row : rows) {
                     const Zone* zone = zone_at(floor, row.at);
-                    const bool served = zone && (zone->kind == ZoneKind::served || zone->kind == ZoneKind::keep_out);
+                    const bool served =
+                        zone && (zone->kind == ZoneKind::served || zone->kind == ZoneKind::keep_out);
                     if (set->is_everywhere() ? !served : !(zone && set->names(*zone))) continue;
                     ++asked;
                     const bool more = lens(*find_lens(lens_key)).more_is_better;
@@ -125,7 +135,8 @@ TEST_CASE("verdicts worked out again from tables: every lens, band, grid, by zon
                     kept += row.value ? (more ? *row.value >= limit : *row.value <= limit) : !more;
                 }
             }
-            INFO(lens_key << ", " << band_name << " GHz, " << grid_m << " m, " << set->name << ": " << kept << " of " << asked);
+            INFO(lens_key << ", " << band_name << " GHz, " << grid_m << " m, " << set->name << ": " << kept
+                          << " of " << asked);
             REQUIRE(asked > 0);
             CHECK(r["share_met"].get<double>() == Approx(kept / asked).margin(0.004));
             ++compared;
@@ -142,7 +153,9 @@ TEST_CASE("a table holds every cell: without a value where nothing arrives, also
     p.settings.grid_m = 1;
     save_project(p, file);
     for (const char* band : {"2.4", "5", "6"}) {
-        REQUIRE(run({"predict", file, "--floor", "Ground floor", "--band", band, "--lens", "signal", "--out", csv}).code == 0);
+        REQUIRE(run({"predict", file, "--floor", "Ground floor", "--band", band, "--lens", "signal", "--out",
+                     csv})
+                    .code == 0);
         const auto rows = table(csv);
         CHECK(rows.size() == 240);
         CHECK(std::none_of(rows.begin(), rows.end(), [](const Row& r) { return r.value.has_value(); }));
@@ -155,14 +168,17 @@ TEST_CASE("the map of chosen access points alone is what probe tells of them") {
     Project p = venue();
     p.settings.grid_m = 1;
     save_project(p, file);
-    REQUIRE(run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--access-point", "2,4", "--out", csv}).code == 0);
+    REQUIRE(run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal",
+                 "--access-point", "2,4", "--out", csv})
+                .code == 0);
     const auto rows = table(csv);
     std::vector<Row> some;
     for (std::size_t i = 3; i < rows.size(); i += 60) some.push_back(rows[i]);
     {
         std::ofstream out(places);
         out << "x_m,y_m,what\r\n";
-        for (const Row& r : some) out << plain_number(r.at.x, 3) << ',' << plain_number(r.at.y, 3) << ",\"here\"\r\n";
+        for (const Row& r : some)
+            out << plain_number(r.at.x, 3) << ',' << plain_number(r.at.y, 3) << ",\"here\"\r\n";
     }
     const Answer probed = run({"probe", file, "--floor", "Ground floor", "--places", places, "--json"});
     INFO(probed.err);
@@ -177,7 +193,8 @@ TEST_CASE("the map of chosen access points alone is what probe tells of them") {
         REQUIRE(some[i].value);
         CHECK(*some[i].value == Approx(best).margin(0.1));
     }
-    const Answer unknown = run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--access-point", "77", "--out", csv});
+    const Answer unknown = run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal",
+                                "--access-point", "77", "--out", csv});
     CHECK(unknown.code == 2);
     CHECK_THAT(unknown.err, Catch::Contains("77") && Catch::Contains("1 2 3 4 5"));
 }
@@ -209,16 +226,23 @@ TEST_CASE("what the command line refuses it names, and what it lacks for a verdi
     CHECK(run({"probe", file, "--floor", "Ground floor"}).code == 2);
     const std::string bad = folder / "bad.csv";
     std::ofstream(bad) << "1,2\nnorth,3\n";
-    CHECK_THAT(run({"probe", file, "--floor", "Ground floor", "--places", bad}).err, Contains("line 2") && Contains("north"));
+    CHECK_THAT(run({"probe", file, "--floor", "Ground floor", "--places", bad}).err,
+               Contains("line 2") && Contains("north"));
     const std::string place = std::filesystem::path(file).parent_path();
     CHECK_THAT(run({"drawing", place}).err, Contains("is a folder"));
     CHECK_THAT(run({"info", place}).err, Contains("is a folder"));
-    CHECK_THAT(run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--out", place}).err, Contains("is a folder"));
-    CHECK(run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--out", png}).code == 0);
+    CHECK_THAT(
+        run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--out", place})
+            .err,
+        Contains("is a folder"));
+    CHECK(run({"predict", file, "--floor", "Ground floor", "--band", "5", "--lens", "signal", "--out", png})
+              .code == 0);
     std::string head(4, ' ');
     std::ifstream(png, std::ios::binary).read(head.data(), 4);
     CHECK(head == "\x89PNG");
-    CHECK(run({"predict", file, "--floor", "Main building, Ground floor", "--band", "5", "--lens", "signal", "--out", csv}).code == 0);
+    CHECK(run({"predict", file, "--floor", "Main building, Ground floor", "--band", "5", "--lens", "signal",
+               "--out", csv})
+              .code == 0);
     Project empty = test::one_floor();
     add_access_point(empty, test::floor_at(empty, 0), (*empty.models)[1].id, {5, 5});
     save_project(empty, file);

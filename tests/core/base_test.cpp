@@ -77,7 +77,9 @@ TEST_CASE("the cache forgets what was not asked for longest") {
 TEST_CASE("caches that share a budget give way by use, whosever the value is") {
     auto budget = std::make_shared<MemoryBudget>(40);
     ContentCache<int> one(budget), two(budget);
-    const auto keep = [](auto& cache, std::uint64_t key) { cache.keep(key, std::make_shared<const int>(7), 10); };
+    const auto keep = [](auto& cache, std::uint64_t key) {
+        cache.keep(key, std::make_shared<const int>(7), 10);
+    };
     keep(one, 1);
     keep(two, 1);
     keep(one, 2);

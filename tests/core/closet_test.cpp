@@ -62,8 +62,8 @@ TEST_CASE("a closet goes along with its floor, is grouped with others and remove
 TEST_CASE("a closet of no racks, or beyond 100 km, is refused; a file that has one opens without it") {
     const Site s;
     for (const auto& change : std::vector<std::function<void(Closet&)>>{
-             [](Closet& c) { c.racks = 0; }, [](Closet& c) { c.racks = 101; }, [](Closet& c) { c.position.x = 2e5; },
-             [](Closet& c) { c.name.assign(3000, 'x'); }}) {
+             [](Closet& c) { c.racks = 0; }, [](Closet& c) { c.racks = 101; },
+             [](Closet& c) { c.position.x = 2e5; }, [](Closet& c) { c.name.assign(3000, 'x'); }}) {
         Project after = s.p;
         Closet wrong = s.closet();
         change(wrong);

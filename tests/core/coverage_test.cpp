@@ -1,7 +1,6 @@
+#include "core/support.h"
 #include "coverage/probe.h"
 #include "coverage/verdict.h"
-
-#include "core/support.h"
 #include "wireless/link_budget.h"
 
 using namespace yemvo;

@@ -147,19 +147,47 @@ std::string told_skipped(const CadDrawing& d) {
     return all;
 }
 
-const std::string whole_start = groups({{0, "SECTION"}, {2, "ENTITIES"}, {0, "LINE"}, {8, "WALLS"}, {10, "1"}, {20, "2"}, {11, "30"}, {21, "4"}});
+const std::string whole_start = groups({{0, "SECTION"},
+                                        {2, "ENTITIES"},
+                                        {0, "LINE"},
+                                        {8, "WALLS"},
+                                        {10, "1"},
+                                        {20, "2"},
+                                        {11, "30"},
+                                        {21, "4"}});
 
 }  // namespace
 
 TEST_CASE("a DXF cut off anywhere yields no line that is not in the whole file") {
     std::string whole = whole_start;
-    whole += groups({{0, "LWPOLYLINE"}, {8, "WALLS"}, {90, "3"}, {10, "100"}, {20, "100"}, {10, "140"}, {20, "100"}, {10, "140"}, {20, "135.5"}});
-    whole += groups({{0, "POLYLINE"}, {8, "OLD"}, {66, "1"}, {0, "VERTEX"}, {10, "50"}, {20, "50"}, {0, "VERTEX"}, {10, "70"}, {20, "50"}, {0, "VERTEX"}, {10, "70"}, {20, "66"}, {0, "SEQEND"}});
+    whole += groups({{0, "LWPOLYLINE"},
+                     {8, "WALLS"},
+                     {90, "3"},
+                     {10, "100"},
+                     {20, "100"},
+                     {10, "140"},
+                     {20, "100"},
+                     {10, "140"},
+                     {20, "135.5"}});
+    whole += groups({{0, "POLYLINE"},
+                     {8, "OLD"},
+                     {66, "1"},
+                     {0, "VERTEX"},
+                     {10, "50"},
+                     {20, "50"},
+                     {0, "VERTEX"},
+                     {10, "70"},
+                     {20, "50"},
+                     {0, "VERTEX"},
+                     {10, "70"},
+                     {20, "66"},
+                     {0, "SEQEND"}});
     whole += groups({{0, "LINE"}, {8, "WALLS"}, {10, "200"}, {20, "20"}, {11, "230"}, {21, "44"}});
     whole += groups({{0, "ENDSEC"}, {0, "EOF"}});
     const CadDrawing all = read_text(whole);
     const auto known = [&](const CadLine& l) {
-        return std::any_of(all.lines.begin(), all.lines.end(), [&](const CadLine& k) { return k.a == l.a && k.b == l.b; });
+        return std::any_of(all.lines.begin(), all.lines.end(),
+                           [&](const CadLine& k) { return k.a == l.a && k.b == l.b; });
     };
     REQUIRE(all.lines.size() == 6);
     for (std::size_t cut = whole_start.size(); cut + 1 < whole.size(); ++cut) {
@@ -172,7 +200,8 @@ TEST_CASE("a DXF cut off anywhere yields no line that is not in the whole file")
             CHECK(std::string(fault.what()).size() > 20);  // nothing whole stands before the cut
         }
     }
-    CHECK_THAT(told_skipped(read_text(whole.substr(0, whole.find("230") + 3))), Catch::Contains("LINE: the file ends within it"));
+    CHECK_THAT(told_skipped(read_text(whole.substr(0, whole.find("230") + 3))),
+               Catch::Contains("LINE: the file ends within it"));
 }
 
 TEST_CASE("an entity without all its coordinates is left out and told, not drawn to the origin") {
@@ -195,8 +224,21 @@ TEST_CASE("an entity without all its coordinates is left out and told, not drawn
 }
 
 TEST_CASE("layers without a name are not made up") {
-    const CadDrawing d = read_text(groups({{0, "SECTION"}, {2, "TABLES"}, {0, "TABLE"}, {2, "LAYER"}, {0, "LAYER"}, {70, "0"}, {0, "LAYER"}, {2, "WALLS"}, {70, "0"}, {0, "ENDTAB"}, {0, "ENDSEC"}}) +
-                                   whole_start + groups({{0, "LINE"}, {8, ""}, {10, "1"}, {20, "1"}, {11, "2"}, {21, "2"}, {0, "ENDSEC"}, {0, "EOF"}}));
+    const CadDrawing d = read_text(
+        groups({{0, "SECTION"},
+                {2, "TABLES"},
+                {0, "TABLE"},
+                {2, "LAYER"},
+                {0, "LAYER"},
+                {70, "0"},
+                {0, "LAYER"},
+                {2, "WALLS"},
+                {70, "0"},
+                {0, "ENDTAB"},
+                {0, "ENDSEC"}}) +
+        whole_start +
+        groups(
+            {{0, "LINE"}, {8, ""}, {10, "1"}, {20, "1"}, {11, "2"}, {21, "2"}, {0, "ENDSEC"}, {0, "EOF"}}));
     for (const CadLayer& l : d.layers) CHECK_FALSE(l.name.empty());
     CHECK(d.lines.size() == 2);
 }

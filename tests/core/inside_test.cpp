@@ -27,7 +27,8 @@ std::vector<Point> turned(std::vector<Point> points, double deg, Point by = {}) 
 }
 
 const std::vector<Point> l_shape{{0, 0}, {30, 0}, {30, 8}, {8, 8}, {8, 25}, {0, 25}, {0, 0}};
-const std::vector<Point> u_shape{{0, 0}, {30, 0}, {30, 20}, {24, 20}, {24, 6}, {6, 6}, {6, 20}, {0, 20}, {0, 0}};
+const std::vector<Point> u_shape{{0, 0}, {30, 0}, {30, 20}, {24, 20}, {24, 6},
+                                 {6, 6}, {6, 20}, {0, 20},  {0, 0}};
 const std::vector<Point> triangle{{0, 0}, {30, 0}, {0, 18}, {0, 0}};
 
 double area_of(const std::vector<Point>& outline) { return std::abs(area_m2(outline)); }
@@ -75,13 +76,14 @@ TEST_CASE("the yard of an L and the court of a U are outside") {
 TEST_CASE("strays, garden walls and open ends change nothing elsewhere and enclose nothing") {
     const std::vector<Wall> alone{run(l_shape)};
     std::vector<Wall> with = alone;
-    with.push_back(run({{52, 3}, {60, 3}}));                                // a stray 22 m away
-    with.push_back(run({{-10, -10}, {45, -10}, {45, 30}, {-10, 30}}));      // a garden wall with an open side
-    with.push_back(run({{8, 25}, {14, 25}}));                               // an open end
+    with.push_back(run({{52, 3}, {60, 3}}));                            // a stray 22 m away
+    with.push_back(run({{-10, -10}, {45, -10}, {45, 30}, {-10, 30}}));  // a garden wall with an open side
+    with.push_back(run({{8, 25}, {14, 25}}));                           // an open end
     const FloorMask mask(with), bare(alone);
     CHECK(mask.area_m2() == Approx(bare.area_m2()).margin(0.5));
     for (Point p : {Point{4, 20}, Point{25, 4}}) CHECK(mask.inside(p));
-    for (Point p : {Point{20, 18}, Point{55, 3}, Point{45, 10}, Point{12, 25}, Point{-10, 0}}) CHECK_FALSE(mask.inside(p));
+    for (Point p : {Point{20, 18}, Point{55, 3}, Point{45, 10}, Point{12, 25}, Point{-10, 0}})
+        CHECK_FALSE(mask.inside(p));
 }
 
 TEST_CASE("a stray wall far away costs no raster of all that lies between") {
@@ -168,11 +170,12 @@ TEST_CASE("a slab ends where its storey does: a ray through the yard of an L cro
     const Scene scene = make_scene(p, masks);
     const auto slabs_to = [&](Point place) {
         int slabs = 0;
-        for (const Crossing& c : trace(scene, {26, 6, 5}, {place.x, place.y, 1})) slabs += c.kind == CrossingKind::slab;
+        for (const Crossing& c : trace(scene, {26, 6, 5}, {place.x, place.y, 1}))
+            slabs += c.kind == CrossingKind::slab;
         return slabs;
     };
-    CHECK(slabs_to({20, 4}) == 1);    // through the storey's own slab
-    CHECK(slabs_to({20, 20}) == 0);   // out over the yard
+    CHECK(slabs_to({20, 4}) == 1);   // through the storey's own slab
+    CHECK(slabs_to({20, 20}) == 0);  // out over the yard
 }
 
 TEST_CASE("a wall made an arc has another inside") {
@@ -256,7 +259,8 @@ TEST_CASE("a wall laid on another never raises the signal, in any band") {
     int crossing_over = 0;
     for (std::size_t a = 0; a < walls.size(); ++a)
         for (std::size_t b = a + 1; b < walls.size(); ++b) {
-            const auto one = losses({walls[a]}), other = losses({walls[b]}), both = losses({walls[a], walls[b]});
+            const auto one = losses({walls[a]}), other = losses({walls[b]}),
+                       both = losses({walls[a], walls[b]});
             bool more = false, less = false;
             for (std::size_t k = 0; k < both.size(); ++k) {
                 INFO(wall_type(p, walls[a]).key << " and " << wall_type(p, walls[b]).key << ", band " << k);

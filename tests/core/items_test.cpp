@@ -1,7 +1,6 @@
-#include "project/clipping.h"
-
 #include "core/support.h"
 #include "demo/demo.h"
+#include "project/clipping.h"
 #include "project/validation.h"
 
 using namespace yemvo;

@@ -1,11 +1,10 @@
 // Each lens on two or three radios in free space and behind one wall, worked out by hand from received
 // levels.
-#include "coverage/lens_map.h"
-#include "coverage/verdict.h"
-
 #include <cmath>
 
 #include "core/support.h"
+#include "coverage/lens_map.h"
+#include "coverage/verdict.h"
 #include "propagation/explain.h"
 #include "wireless/link_budget.h"
 #include "wireless/rates.h"

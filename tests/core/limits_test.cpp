@@ -67,7 +67,8 @@ TEST_CASE("edits that a file could not hold are refused with thing, field and bo
             ap.height_m = 3200;
             replace_access_point(x, f, ap);
         });
-        CHECK_THAT(why, Contains("Access point 1 on Ground floor") && Contains("height") && Contains("1000.00 m"));
+        CHECK_THAT(why,
+                   Contains("Access point 1 on Ground floor") && Contains("height") && Contains("1000.00 m"));
     }
     SECTION("an arc that is nearly a full circle, and one whose ends meet") {
         CHECK_THAT(change_wall([](Wall& x) { x.bulges = {101, 0}; }), Contains("arc"));
@@ -135,7 +136,10 @@ TEST_CASE("an edit is refused exactly where the file would refuse it") {
         {"wall base", [&](Project& x, double v) { x.buildings[0].floors[0].walls.edit()[0].base_m = v; }},
         {"wall top", [&](Project& x, double v) { x.buildings[0].floors[0].walls.edit()[0].top_m = v; }},
         {"corner", [&](Project& x, double v) { x.buildings[0].floors[0].walls.edit()[0].points[1].y = v; }},
-        {"bulge", [&](Project& x, double v) { x.buildings[0].floors[0].walls.edit()[0].bulges = {v, 0}; }},
+        {"bulge",
+         [&](Project& x, double v) {
+             x.buildings[0].floors[0].walls.edit()[0].bulges = {v, 0};
+         }},
         {"storey", [&](Project& x, double v) { x.buildings[0].floors[0].height_m = v; }},
         {"elevation", [&](Project& x, double v) { x.buildings[0].floors[0].elevation_m = v; }},
         {"slope", [&](Project& x, double v) { x.buildings[0].floors[0].slope.y = v; }},
@@ -145,12 +149,14 @@ TEST_CASE("an edit is refused exactly where the file would refuse it") {
         {"height", [&](Project& x, double v) { x.variants[0].access_points[f].edit()[0].height_m = v; }},
         {"azimuth", [&](Project& x, double v) { x.variants[0].access_points[f].edit()[0].azimuth_deg = v; }},
         {"tilt", [&](Project& x, double v) { x.variants[0].access_points[f].edit()[0].downtilt_deg = v; }},
-        {"power", [&](Project& x, double v) { x.variants[0].access_points[f].edit()[0].radios[0].power_dbm = v; }},
+        {"power",
+         [&](Project& x, double v) { x.variants[0].access_points[f].edit()[0].radios[0].power_dbm = v; }},
         {"grid", [&](Project& x, double v) { x.settings.grid_m = v; }},
         {"heard", [&](Project& x, double v) { x.settings.heard_dbm = v; }},
         {"client height", [&](Project& x, double v) { x.settings.client_height_m = v; }},
         {"limit", [&](Project& x, double v) { x.requirement_sets.edit()[0].requirements[0].limit = v; }},
-        {"share", [&](Project& x, double v) { x.requirement_sets.edit()[0].requirements[0].share_required = v; }},
+        {"share",
+         [&](Project& x, double v) { x.requirement_sets.edit()[0].requirements[0].share_required = v; }},
         {"thickness", [&](Project& x, double v) { x.wall_types.edit()[0].thickness_m = v; }},
         {"bound", [&](Project& x, double v) { x.wall_types.edit()[0].most_db = v; }},
         {"model height", [&](Project& x, double v) { x.models.edit()[0].mount_height_m = v; }},
@@ -178,8 +184,8 @@ TEST_CASE("an edit is refused exactly where the file would refuse it") {
 }
 
 TEST_CASE("the schema states the limits that the program keeps") {
-    const auto schema =
-        nlohmann::json::parse(std::ifstream(std::string(TEST_DATA) + "/../../docs/format/project.schema.json"));
+    const auto schema = nlohmann::json::parse(
+        std::ifstream(std::string(TEST_DATA) + "/../../docs/format/project.schema.json"));
     for (const auto& named : limits::in_schema()) {
         INFO(named.name);
         const auto& d = schema["definitions"].at(named.name);
@@ -203,7 +209,10 @@ TEST_CASE("text is counted as schemas count it, and what is no text is known") {
     CHECK_FALSE(text_length("\xED\xA0\x80"));      // a surrogate
     CHECK_FALSE(text_length("\xF4\x90\x80\x80"));  // beyond U+10FFFF
     CHECK_FALSE(text_length("\xE2\x82"));          // cut
-    CHECK(as_utf8("a\xFF" "b") == "a\uFFFD" "b");
+    CHECK(as_utf8("a\xFF"
+                  "b") ==
+          "a\uFFFD"
+          "b");
     CHECK(shortened("\u56FE\u56FE\u56FE", 2) == "\u56FE\u56FE…");
     CHECK(shortened("ab", 2) == "ab");
 }

@@ -40,8 +40,9 @@ public:
                 if (const Wall* w = some(*find_floor(p, floor)->walls)) remove_wall(p, floor, w->id);
                 break;
             case 5:
-                add_zone(p, floor,
-                         {{}, text("Zone"), static_cast<ZoneKind>(static_cast<int>(any(0, 3.99))), triangle()});
+                add_zone(
+                    p, floor,
+                    {{}, text("Zone"), static_cast<ZoneKind>(static_cast<int>(any(0, 3.99))), triangle()});
                 break;
             case 6:
                 if (const Zone* z = some(*find_floor(p, floor)->zones)) remove_zone(p, floor, z->id);
@@ -104,15 +105,20 @@ public:
                 add_obstacle(p, floor, random_obstacle(p));
                 break;
             case 23:
-                add_ceiling(p, floor, {{}, text("C"), triangle(), value(2, 4), maybe(typed(p, TypeUse::ceiling))});
+                add_ceiling(p, floor,
+                            {{}, text("C"), triangle(), value(2, 4), maybe(typed(p, TypeUse::ceiling))});
                 break;
             case 24:
                 add_slab_area(p, floor, {{}, text("A"), typed(p, TypeUse::slab), triangle()});
                 break;
             case 37:
-                add_ramp(
-                    p, floor,
-                    {{}, text("R"), typed(p, TypeUse::slab), {place(), place(), place(), place()}, value(0, 1), value(-4, 4)});
+                add_ramp(p, floor,
+                         {{},
+                          text("R"),
+                          typed(p, TypeUse::slab),
+                          {place(), place(), place(), place()},
+                          value(0, 1),
+                          value(-4, 4)});
                 break;
             case 25:
                 add_note(p, floor, {{}, text("n"), place(), ""});
@@ -271,9 +277,9 @@ private:
         const Floor f = *find_floor(p, floor);
         const double what = any(0, 5);
         if (what < 1) return set_floor(p, floor, text(f.name), f.elevation_m + value(-1, 1), value(2.5, 5));
-        if (what < 2 && all_floors(p).size() < 6)
-            return void(add_floor_below(p, building_with(p, floor).id));
-        if (what < 3) return void(add_outer_walls(p, floor, typed(p, TypeUse::wall), value(5, 50), value(5, 50)));
+        if (what < 2 && all_floors(p).size() < 6) return void(add_floor_below(p, building_with(p, floor).id));
+        if (what < 3)
+            return void(add_outer_walls(p, floor, typed(p, TypeUse::wall), value(5, 50), value(5, 50)));
         if (what < 4) return transform_floor(p, floor, {value(0.9, 1.1), value(-180, 180), place()});
         Slab slab = *f.slab;
         slab.thickness_m = value(0.1, 0.5);
@@ -358,8 +364,10 @@ private:
                 shape[static_cast<std::size_t>(any(0, static_cast<double>(shape.size()) - 0.001))] = place();
                 set_corners(p, floor, items.front(), shape);
             }
-            if (const auto use = use_of(before, items.back())) set_type(p, floor, items.back(), typed(p, *use));
-            paste(p, floor, clipping_from_json(clipping_to_json(clip(p, *find_floor(p, floor), items))), motion());
+            if (const auto use = use_of(before, items.back()))
+                set_type(p, floor, items.back(), typed(p, *use));
+            paste(p, floor, clipping_from_json(clipping_to_json(clip(p, *find_floor(p, floor), items))),
+                  motion());
         });
     }
     double any(double low, double high) { return std::uniform_real_distribution<>(low, high)(engine_); }
@@ -367,9 +375,9 @@ private:
     double value(double low, double high) {
         if (!wild_ || any(0, 1) > 0.04) return any(low, high);
         constexpr double inf = std::numeric_limits<double>::infinity();
-        static const std::vector<double> odd{0,    -0.0, 1e-12, -1e-9, 100,  -100,   1000,  1e4,      99'999,
-                                             -1e5, 1e5,  3e5,   -1e7,  1e12, -1e300, 1e308, -1e308, inf,
-                                             -inf, std::nan("")};
+        static const std::vector<double> odd{0,      -0.0,   1e-12,  -1e-9, 100,  -100,        1000,
+                                             1e4,    99'999, -1e5,   1e5,   3e5,  -1e7,        1e12,
+                                             -1e300, 1e308,  -1e308, inf,   -inf, std::nan("")};
         return pick(odd);
     }
     std::string text(const std::string& usual) {

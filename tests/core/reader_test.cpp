@@ -1,8 +1,7 @@
-#include "project/json_reader.h"
-
 #include <nlohmann/json.hpp>
 
 #include "core/support.h"
+#include "project/json_reader.h"
 
 using namespace yemvo;
 

@@ -98,7 +98,9 @@ TEST_CASE("each save keeps the version before, the newest first, and no more tha
     }
     const auto kept = versions.of(folder / "p.yemvo");
     REQUIRE(kept.size() == 4);
-    for (int i = 0; i < 4; ++i) CHECK(load_project(kept[static_cast<std::size_t>(i)].copy).project.name == "Version " + std::to_string(6 - i));
+    for (int i = 0; i < 4; ++i)
+        CHECK(load_project(kept[static_cast<std::size_t>(i)].copy).project.name ==
+              "Version " + std::to_string(6 - i));
     CHECK(kept[0].file == (folder / "p.yemvo").string());
     CHECK(versions.of(folder / "other.yemvo").empty());
 }
@@ -155,7 +157,8 @@ TEST_CASE("a note beside a file tells who has it open, one of a process that end
     CHECK(fs::exists(LockNote::name_for(file)));  // theirs stays
     char host[256] = {};
     ::gethostname(host, sizeof host - 1);
-    put(LockNote::name_for(file), std::string(R"({"user":"ada","host":")") + host + R"(","pid":2147480000,"since":1})");
+    put(LockNote::name_for(file),
+        std::string(R"({"user":"ada","host":")") + host + R"(","pid":2147480000,"since":1})");
     CHECK_FALSE(opened_by(file));
     for (const char* strange : {"", "{", "[]", "{\"pid\": -1}", "a letter to nobody"}) {
         put(LockNote::name_for(file), strange);
@@ -202,7 +205,8 @@ TEST_CASE("work thrown away is out of sight, can be taken back, and goes for goo
     CHECK(take_back(gone).project == "Annexe");
     CHECK(leftovers(root).size() == 2);
     const Leftover again = throw_away(leftovers(root).at(0));
-    fs::last_write_time(again.folder / "project.json", fs::file_time_type::clock::now() - std::chrono::hours(24 * 40));
+    fs::last_write_time(again.folder / "project.json",
+                        fs::file_time_type::clock::now() - std::chrono::hours(24 * 40));
     throw_away(leftovers(root).at(0));
     CHECK(thrown_away_leftovers(root).size() == 1);
 }
@@ -220,7 +224,9 @@ TEST_CASE("what differs between two states is told by floor and kind") {
     add_access_point(theirs, floor_at(theirs, 0), (*theirs.models)[0].id, {3, 3});
     theirs.settings.grid_m = 1;
     const auto lines = differences(mine, theirs);
-    const auto says = [&](const std::string& line) { return std::count(lines.begin(), lines.end(), line) == 1; };
+    const auto says = [&](const std::string& line) {
+        return std::count(lines.begin(), lines.end(), line) == 1;
+    };
     CHECK(says("Settings of the site"));
     CHECK(says("Ground floor: walls: 1 added, 1 changed"));
     CHECK(says("Ground floor: access points of variant A: 1 added"));

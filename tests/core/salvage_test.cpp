@@ -78,7 +78,8 @@ TEST_CASE("what was set aside is a finding, and discarding it is an edit") {
     REQUIRE(p.aside->size() == 1);
     SceneCache masks(std::size_t{1} << 20);
     const auto all = findings(p, make_scene(p, masks));
-    const auto found = std::find_if(all.begin(), all.end(), [](const Finding& f) { return f.rule == Rule::set_aside; });
+    const auto found =
+        std::find_if(all.begin(), all.end(), [](const Finding& f) { return f.rule == Rule::set_aside; });
     REQUIRE(found != all.end());
     CHECK_THAT(found->what, Catch::Contains("access_points[0].number"));
     REQUIRE(found->mends.size() == 1);
@@ -98,8 +99,8 @@ TEST_CASE("bad fields of a floor take their usual value, what stands on it stays
     const Floor& f = *all_floors(p)[2];
     CHECK(f.height_m == 3.5);
     CHECK(f.walls->size() == walls);
-    CHECK_THAT(reasons(p), Catch::Contains("height_m") && Catch::Contains("elevation_m") && Catch::Contains("plate") &&
-                               Catch::Contains("zones"));
+    CHECK_THAT(reasons(p), Catch::Contains("height_m") && Catch::Contains("elevation_m") &&
+                               Catch::Contains("plate") && Catch::Contains("zones"));
 }
 
 TEST_CASE("types and models that are gone: walls get another of their use, access points are set aside") {
@@ -136,7 +137,8 @@ TEST_CASE("ids used twice, references to nothing and a missing variant are mende
     const Project p = opened(json).project;
     CHECK_NOTHROW(check_references(p));
     CHECK(all_floors(p).size() == all_floors(demo::make_demo()).size());
-    CHECK_THAT(reasons(p), Catch::Contains("used twice") && Catch::Contains("next_id") && Catch::Contains("current variant"));
+    CHECK_THAT(reasons(p), Catch::Contains("used twice") && Catch::Contains("next_id") &&
+                               Catch::Contains("current variant"));
 }
 
 TEST_CASE("a file of which nothing is left is refused, one of which much is left is not") {
@@ -164,13 +166,17 @@ TEST_CASE("a small file made to fill the memory is refused before it does") {
     const std::string head = "{\"format\":\"yemvo-project\",\"version\":7,\"name\":";
     const std::vector<std::pair<std::string, const char*>> bombs{
         {head + "\"x\",\"junk\":[" + repeated("[],", 15'000'000) + "[]]}", "values"},
-        {head + "\"x\",\"buildings\":[{\"floors\":[{\"walls\":[" + repeated("{},", 15'000'000) + "{}]}]}]}", "too much"},
+        {head + "\"x\",\"buildings\":[{\"floors\":[{\"walls\":[" + repeated("{},", 15'000'000) + "{}]}]}]}",
+         "too much"},
         {head + "\"" + repeated("long name ", 6'000'000) + "\"}", "text"},
-        {head + "\"x\",\"junk\":{" + repeated("\"a\":0,", 100) + [] {
-             std::string fields;
-             for (int i = 0; i < 100'000; ++i) fields += "\"f" + std::to_string(i) + "\":0,";
-             return fields;
-         }() + "\"z\":0}}", "fields"},
+        {head + "\"x\",\"junk\":{" + repeated("\"a\":0,", 100) +
+             [] {
+                 std::string fields;
+                 for (int i = 0; i < 100'000; ++i) fields += "\"f" + std::to_string(i) + "\":0,";
+                 return fields;
+             }() +
+             "\"z\":0}}",
+         "fields"},
     };
     for (const auto& [text, why] : bombs) {
         INFO(why);
@@ -179,11 +185,13 @@ TEST_CASE("a small file made to fill the memory is refused before it does") {
     const Bytes zeros(300'000'000);
     const TemporaryFolder folder;
     write_archive(folder / "zeros.yemvo", {{"project.json", &zeros}});
-    CHECK_THROWS_WITH(load_project(folder / "zeros.yemvo"), Catch::Contains("more than a project of its size"));
+    CHECK_THROWS_WITH(load_project(folder / "zeros.yemvo"),
+                      Catch::Contains("more than a project of its size"));
 }
 
 TEST_CASE("formats 1 to 6 are read as before") {
-    // a wall's arc, a requirement list and settings of old are tested where they belong; here: the version's range
+    // a wall's arc, a requirement list and settings of old are tested where they belong; here: the version's
+    // range
     auto json = demo_json();
     const Project now = project_from_json(json.dump());
     json["version"] = 6;

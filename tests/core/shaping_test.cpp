@@ -1,6 +1,5 @@
-#include "venue/wall_shaping.h"
-
 #include "core/support.h"
+#include "venue/wall_shaping.h"
 
 using namespace yemvo;
 

@@ -83,7 +83,8 @@ private:
     std::filesystem::path path_;
 };
 
-inline void write_archive(const std::filesystem::path& path, const std::map<std::string, const Bytes*>& entries) {
+inline void write_archive(const std::filesystem::path& path,
+                          const std::map<std::string, const Bytes*>& entries) {
     const Bytes bytes = archive_bytes(entries);
     replace_file(path, bytes.data(), bytes.size());
 }

@@ -1,9 +1,10 @@
-// Sites at size: what is left out changes nothing that anybody looks at, and floors judged one by one are judged the same.
+// Sites at size: what is left out changes nothing that anybody looks at, and floors judged one by one are
+// judged the same.
 #include <cmath>
 
 #include "core/support.h"
-#include "coverage/lens_map.h"
 #include "coverage/floor_by_floor.h"
+#include "coverage/lens_map.h"
 #include "demo/demo.h"
 #include "project/items.h"
 #include "propagation/gain_field.h"
@@ -27,11 +28,12 @@ TEST_CASE("a link beyond the path loss limit is one that no lens, limit or count
             for (const RadioField& r : *f.radios) {
                 if (r.access_point != placed.access_point->id) continue;
                 const RadioBand& can = *radio_band(model(p, r.model), r.radio, r.band);
-                const GainField all = make_gain_field(
-                    f.surface, source,
-                    body_turn(can.antenna.frame(), placed.access_point->mount,
-                              azimuth_deg(scene, *placed.floor, *placed.access_point), placed.access_point->downtilt_deg),
-                    can.antenna, r.band, whole, no_limit_db);
+                const GainField all =
+                    make_gain_field(f.surface, source,
+                                    body_turn(can.antenna.frame(), placed.access_point->mount,
+                                              azimuth_deg(scene, *placed.floor, *placed.access_point),
+                                              placed.access_point->downtilt_deg),
+                                    can.antenna, r.band, whole, no_limit_db);
                 for (std::size_t i = 0; i < f.surface.cells(); i += 7) {
                     const bool arrives = !r.field->silent && r.field->gain_cdb[i] != silent_cdb;
                     const double dbm = 0.01 * (all.gain_cdb[i] + r.offset_cdb);

@@ -1,4 +1,5 @@
-// Prints the names of the project in FILE, of every leftover and of the newest earlier versions under STATE, one a line.
+// Prints the names of the project in FILE, of every leftover and of the newest earlier versions under STATE,
+// one a line.
 #include <cstdio>
 #include <iostream>
 

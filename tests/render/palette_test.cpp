@@ -1,9 +1,8 @@
 // Colours held against what eyes and printers make of them.
 #include "render/palette.h"
 
-#include <cmath>
-
 #include <QLocale>
+#include <cmath>
 
 #include "base/length_text.h"
 #include "base/number_text.h"
@@ -137,13 +136,16 @@ TEST_CASE("tints of serving areas are light enough for the ink of numbers") {
         for (const QColor& tint : p->serving) CHECK(contrast(p->ink, tint) >= 4.5);
 }
 
-TEST_CASE("numbers are written with the desktop's decimal sign, and read whatever digits and signs were typed") {
+TEST_CASE(
+    "numbers are written with the desktop's decimal sign, and read whatever digits and signs were typed") {
     const QLocale before;
     struct Expected {
         const char* locale;
         QString written;
     };
-    for (const Expected& e : {Expected{"C", "12.50"}, {"de_DE", "12,50"}, {"fa_IR", QString("12%1").arg(QLocale("fa_IR").decimalPoint()) + "50"}}) {
+    for (const Expected& e : {Expected{"C", "12.50"},
+                              {"de_DE", "12,50"},
+                              {"fa_IR", QString("12%1").arg(QLocale("fa_IR").decimalPoint()) + "50"}}) {
         QLocale::setDefault(QLocale(e.locale));
         INFO(e.locale);
         CHECK(figure(12.5, 2) == e.written);

@@ -391,13 +391,16 @@ TEST_CASE("opened sheets are kept within a budget, the latest always") {
 TEST_CASE("a mark on a PDF page is within 0.6 pixels of its place, at every zoom and rotation") {
     // a page whose size is no whole number of points, and marks near its corners and in the middle
     const double width = 841.92, height = 595.32, half = 3;
-    const std::vector<Point> marks{{20, 20}, {821, 575}, {20, 575}, {821, 20}, {420.7, 297.3}};  // up from below
+    const std::vector<Point> marks{
+        {20, 20}, {821, 575}, {20, 575}, {821, 20}, {420.7, 297.3}};  // up from below
     std::vector<PdfPage> pages;
     for (int turn : {0, 90, 180, 270})
         for (Point m : marks) {
             char rectangle[100], entries[100];
-            std::snprintf(rectangle, sizeof rectangle, "%.2f %.2f %.2f %.2f", m.x - half, m.y - half, 2 * half, 2 * half);
-            std::snprintf(entries, sizeof entries, "/MediaBox [0 0 %.2f %.2f] /Rotate %d", width, height, turn);
+            std::snprintf(rectangle, sizeof rectangle, "%.2f %.2f %.2f %.2f", m.x - half, m.y - half,
+                          2 * half, 2 * half);
+            std::snprintf(entries, sizeof entries, "/MediaBox [0 0 %.2f %.2f] /Rotate %d", width, height,
+                          turn);
             pages.push_back({entries, rectangle});
         }
     const Bytes pdf = pdf_of(pages);
@@ -441,7 +444,8 @@ TEST_CASE("a picture that is too large is called too large, not damaged") {
     Bytes png = encoded("PNG", wide);
     // the height stands in bytes 20 to 23 of the header, its checksum after it
     const auto put = [&](std::size_t at, std::uint32_t v) {
-        for (int i = 0; i < 4; ++i) png[at + static_cast<std::size_t>(i)] = static_cast<std::byte>(v >> (24 - 8 * i));
+        for (int i = 0; i < 4; ++i)
+            png[at + static_cast<std::size_t>(i)] = static_cast<std::byte>(v >> (24 - 8 * i));
     };
     put(20, 3000);
     std::uint32_t crc = 0xFFFFFFFF;
@@ -450,5 +454,6 @@ TEST_CASE("a picture that is too large is called too large, not damaged") {
         for (int k = 0; k < 8; ++k) crc = crc & 1 ? 0xEDB88320 ^ (crc >> 1) : crc >> 1;
     }
     put(29, ~crc);
-    CHECK_THROWS_WITH(open(png, "large.png"), Catch::Contains("30000 x 3000") && Catch::Contains("more than can be read"));
+    CHECK_THROWS_WITH(open(png, "large.png"),
+                      Catch::Contains("30000 x 3000") && Catch::Contains("more than can be read"));
 }

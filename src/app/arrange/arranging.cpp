@@ -1,12 +1,12 @@
 #include "app/arrange/arranging.h"
-#include "app/model/activity.h"
-#include "app/model/selection.h"
 
 #include <QClipboard>
 #include <QGuiApplication>
 #include <QMimeData>
 #include <algorithm>
 
+#include "app/model/activity.h"
+#include "app/model/selection.h"
 #include "app/model/tool_id.h"
 #include "project/clipping.h"
 #include "project/edits.h"

@@ -2,6 +2,7 @@
 #pragma once
 #include <optional>
 #include <vector>
+
 #include "app/model/workspace.h"
 #include "geometry/point.h"
 #include "project/item.h"

@@ -16,7 +16,8 @@ HistoryPage::HistoryPage(Workspace& workspace, QWidget* parent) : QListWidget(pa
     setUniformItemSizes(true);
     setSpacing(0);
     dress(this,
-          "QListWidget#history { background: @paper; border: 0; padding: 5px 0; font-size: 12.5px; outline: 0; }"
+          "QListWidget#history { background: @paper; border: 0; padding: 5px 0; font-size: 12.5px; outline: "
+          "0; }"
           "QListWidget#history::item { height: 23px; padding-left: 14px; border: 0; }"
           "QListWidget#history::item:selected { background: @accentTint; color: @ink; }");
     listen(this, &HistoryPage::refresh, workspace.document().history(), &QUndoStack::indexChanged,

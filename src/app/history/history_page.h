@@ -1,4 +1,5 @@
-// The edits of this session in their order; a click goes back to how the project was after one, or forward again.
+// The edits of this session in their order; a click goes back to how the project was after one, or forward
+// again.
 #pragma once
 #include <QListWidget>
 

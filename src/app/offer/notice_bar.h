@@ -11,7 +11,7 @@ class QLabel;
 namespace yemvo::app {
 
 struct Notice {
-    QString key;    ///< one notice a key: a newer one takes its place
+    QString key;  ///< one notice a key: a newer one takes its place
     QString words;
     bool fault = false;
     struct Action {
@@ -21,8 +21,8 @@ struct Notice {
     std::vector<Action> actions;  ///< each ends the notice
 };
 
-/// One line over the work, hidden while there is nothing to say. The newest notice is shown; when it ends, the one
-/// before.
+/// One line over the work, hidden while there is nothing to say. The newest notice is shown; when it ends,
+/// the one before.
 class NoticeBar : public QWidget {
     Q_OBJECT
 public:

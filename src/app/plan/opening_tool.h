@@ -1,6 +1,7 @@
 #pragma once
 #include <optional>
 #include <vector>
+
 #include "app/plan/picking.h"
 #include "app/plan/tool.h"
 

@@ -1,7 +1,7 @@
 #include "app/plan/probe_tool.h"
+
 #include "app/model/document.h"
 #include "app/model/probing.h"
-
 #include "project/edits.h"
 #include "project/project.h"
 

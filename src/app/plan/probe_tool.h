@@ -1,6 +1,7 @@
 // Pins probes, and moves them.
 #pragma once
 #include <vector>
+
 #include "app/plan/tool.h"
 
 namespace yemvo::app {

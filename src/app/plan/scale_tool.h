@@ -1,6 +1,7 @@
 // Gives a drawing its scale: known lengths, a known area; and checks it.
 #pragma once
 #include <vector>
+
 #include "app/model/drawings_in_view.h"
 #include "app/plan/tool.h"
 #include "geometry/point.h"

@@ -2,6 +2,7 @@
 #pragma once
 #include <optional>
 #include <vector>
+
 #include "app/plan/tool.h"
 #include "geometry/point.h"
 

@@ -1,9 +1,8 @@
 #include "app/plan/wall_tool.h"
 
+#include <QLineEdit>
 #include <cmath>
 #include <numbers>
-
-#include <QLineEdit>
 
 #include "app/look/theme.h"
 #include "app/model/next_things.h"

@@ -1,5 +1,6 @@
 #pragma once
 #include <vector>
+
 #include "app/plan/tool.h"
 #include "geometry/point.h"
 #include "project/project.h"

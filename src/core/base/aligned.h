@@ -7,8 +7,8 @@
 
 namespace yemvo {
 
-/// A few large blocks that a thread has freed, kept for its next ones of the same size: planes come and go by the
-/// hundred, and fresh memory from the system costs as much as filling it.
+/// A few large blocks that a thread has freed, kept for its next ones of the same size: planes come and go by
+/// the hundred, and fresh memory from the system costs as much as filling it.
 class SpareBlocks {
 public:
     static constexpr std::size_t least_bytes = 128 << 10, most_bytes = 2 << 20;

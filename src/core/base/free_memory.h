@@ -3,8 +3,8 @@
 
 namespace yemvo {
 
-/// What lies free between what is kept would otherwise stay with the program. Takes some milliseconds: for when there is
-/// nothing else to do.
+/// What lies free between what is kept would otherwise stay with the program. Takes some milliseconds: for
+/// when there is nothing else to do.
 void give_back_free_memory();
 
 }  // namespace yemvo

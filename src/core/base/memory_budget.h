@@ -1,5 +1,5 @@
-// One limit on the memory of all caches together: where it is reached, what was asked for longest ago goes first,
-// whosever it is.
+// One limit on the memory of all caches together: where it is reached, what was asked for longest ago goes
+// first, whosever it is.
 #pragma once
 #include <cstddef>
 #include <cstdint>
@@ -39,8 +39,8 @@ private:
 
 /// A quarter of the machine's memory, at most 2 GB.
 std::size_t usual_budget_bytes();
-/// Large blocks go back to the system as soon as they are freed. For the start of a program: else a large prediction
-/// may take twice the memory that it uses, in gaps between what it keeps.
+/// Large blocks go back to the system as soon as they are freed. For the start of a program: else a large
+/// prediction may take twice the memory that it uses, in gaps between what it keeps.
 void give_back_large_blocks();
 /// The machine's memory.
 std::size_t machine_bytes();

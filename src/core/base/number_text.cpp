@@ -8,15 +8,16 @@ namespace yemvo {
 
 std::string plain_number(double value, int decimals) {
     std::array<char, 400> digits;
-    const auto [end, fault] =
-        std::to_chars(digits.data(), digits.data() + digits.size(), value, std::chars_format::fixed, decimals);
+    const auto [end, fault] = std::to_chars(digits.data(), digits.data() + digits.size(), value,
+                                            std::chars_format::fixed, decimals);
     return {digits.data(), fault == std::errc{} ? end : digits.data()};
 }
 
 std::optional<double> read_number(std::string_view text) {
     double value = 0;
     const auto [end, fault] = std::from_chars(text.data(), text.data() + text.size(), value);
-    if (fault != std::errc{} || end != text.data() + text.size() || !std::isfinite(value)) return std::nullopt;
+    if (fault != std::errc{} || end != text.data() + text.size() || !std::isfinite(value))
+        return std::nullopt;
     return value;
 }
 

@@ -6,7 +6,8 @@
 
 namespace yemvo {
 
-/// `value` with `decimals` places and a decimal point, for files and what programs read; "nan", "inf" for those.
+/// `value` with `decimals` places and a decimal point, for files and what programs read; "nan", "inf" for
+/// those.
 std::string plain_number(double value, int decimals);
 /// The whole of the text as a finite number with a decimal point; none when it is not one.
 std::optional<double> read_number(std::string_view text);

@@ -4,9 +4,9 @@
 
 namespace yemvo {
 
-/// Copying a Shared copies a pointer; edit() makes the value this holder's own first, which it is already where
-/// nobody else holds it: an edit of a thousand things copies the list once. Two holders with same() are known to
-/// be equal without looking inside, which is how changed parts are found.
+/// Copying a Shared copies a pointer; edit() makes the value this holder's own first, which it is already
+/// where nobody else holds it: an edit of a thousand things copies the list once. Two holders with same() are
+/// known to be equal without looking inside, which is how changed parts are found.
 template <class T>
 class Shared {
 public:

@@ -47,8 +47,7 @@ Costs what_costs(const Project& project, const FloorPrediction& floor, BandId ba
     const double each_m2 = costs.area_m2 / walked;
     costs.mean_way_db = whole_db / walked;
     for (const auto& [type, sum] : by_type)
-        costs.rows.push_back(
-            {type, sum.db / sum.cells, sum.cells * each_m2});
+        costs.rows.push_back({type, sum.db / sum.cells, sum.cells * each_m2});
     std::stable_sort(costs.rows.begin(), costs.rows.end(),
                      [](const CostRow& a, const CostRow& b) { return a.total() > b.total(); });
     return costs;

@@ -20,19 +20,23 @@ FloorByFloor::Asked FloorByFloor::asked(const Project& p, FloorId id, const Wish
 }
 
 const JudgedFloor* FloorByFloor::find(const Project& project, FloorId id, const Wish& wish,
-                                       const CancelToken& cancel) {
+                                      const CancelToken& cancel) {
     const auto found = known_.find(id);
     if (found == known_.end() || !(found->second.asked == asked(project, id, wish))) return nullptr;
-    return passing_.floor_key(project, id, wish.prediction, cancel) == found->second.key ? &found->second.judged : nullptr;
+    return passing_.floor_key(project, id, wish.prediction, cancel) == found->second.key
+               ? &found->second.judged
+               : nullptr;
 }
 
 JudgedFloor FloorByFloor::judge(const SiteJudge& site, const Project& project, const FloorPrediction& p,
                                 const Wish& wish, const CancelToken& cancel) {
     JudgedFloor judged{site.part(p), {}};
-    if (wish.most_places > 0) judged.places = worst_places(project, {{p}}, judged.part, wish.most_places, cancel);
+    if (wish.most_places > 0)
+        judged.places = worst_places(project, {{p}}, judged.part, wish.most_places, cancel);
     if (known_.size() > all_floors(project).size())  // of floors that are gone, or of another project
         std::erase_if(known_, [&](const auto& entry) { return !find_floor(project, entry.first); });
-    known_[p.floor] = {passing_.floor_key(project, p.floor, wish.prediction, cancel), asked(project, p.floor, wish), judged};
+    known_[p.floor] = {passing_.floor_key(project, p.floor, wish.prediction, cancel),
+                       asked(project, p.floor, wish), judged};
     return judged;
 }
 
@@ -61,7 +65,8 @@ Verdict judge_by_floors(const Project& project, FloorByFloor& floors, const Canc
 
 Verdict judge_by_floors(const Project& project, Predictor& predictor, const CancelToken& cancel) {
     const auto all = all_floors(project);
-    if (all.size() == 1) return judge(project, predictor.predict(project, {}, wish_to_judge(project), cancel));
+    if (all.size() == 1)
+        return judge(project, predictor.predict(project, {}, wish_to_judge(project), cancel));
     FloorByFloor floors(predictor);
     return judge_by_floors(project, floors, cancel);
 }

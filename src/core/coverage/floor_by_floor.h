@@ -1,5 +1,6 @@
-// A site predicted and judged one floor after the other, so that one floor's fields at a time have to be in memory.
-// What a floor gave is remembered: after an edit only the floors that it reaches are worked out again.
+// A site predicted and judged one floor after the other, so that one floor's fields at a time have to be in
+// memory. What a floor gave is remembered: after an edit only the floors that it reaches are worked out
+// again.
 #pragma once
 #include <map>
 
@@ -22,10 +23,12 @@ public:
         PredictionWish prediction = {};
         std::size_t most_places = 0;  ///< of each floor
     };
-    /// From memory where nothing that it depends on has changed. The floor must be the project's. Throws Cancelled.
+    /// From memory where nothing that it depends on has changed. The floor must be the project's. Throws
+    /// Cancelled.
     JudgedFloor judged(const SiteJudge&, const Project&, FloorId, const Wish&, const CancelToken&);
     /// Of a floor that is predicted already, with the same wish.
-    JudgedFloor judged(const SiteJudge&, const Project&, const FloorPrediction&, const Wish&, const CancelToken&);
+    JudgedFloor judged(const SiteJudge&, const Project&, const FloorPrediction&, const Wish&,
+                       const CancelToken&);
     /// Lets go of all but what floors gave.
     void rest() { memory_->set_limit(0); }
     /// Floors that had to be predicted so far, for tests and benchmarks.
@@ -49,7 +52,8 @@ private:
     };
     static Asked asked(const Project&, FloorId, const Wish&);
     const JudgedFloor* find(const Project&, FloorId, const Wish&, const CancelToken&);
-    JudgedFloor judge(const SiteJudge&, const Project&, const FloorPrediction&, const Wish&, const CancelToken&);
+    JudgedFloor judge(const SiteJudge&, const Project&, const FloorPrediction&, const Wish&,
+                      const CancelToken&);
 
     Predictor& whole_;
     std::shared_ptr<MemoryBudget> memory_;

@@ -26,7 +26,8 @@ const std::vector<LensInfo>& lenses() {
         {LensId::serving_band, reach, band, "serving_band", "Serving band", "", 0, 1, 0, true,
          "Which of the chosen bands is strongest here."},
         {LensId::heard, air, amount, "heard", "Radios heard", "radios", 0, 1, 4, false,
-         "How many radios arrive at the level from which one counts as heard (Details of the site), in all the "
+         "How many radios arrive at the level from which one counts as heard (Details of the site), in all "
+         "the "
          "chosen bands together."},
         {LensId::contention, air, amount, "contention", "Co-channel contention", "radios", 0, 0.5, 1, false,
          "How many other radios on the serving radio's spectrum are heard here and take turns with it, each "

@@ -109,7 +109,8 @@ std::uint64_t reach_key(const Project& project, const std::shared_ptr<const Scen
         all.emplace_back(project, store.place(scene, surface, source), placed, store);
         if (!all.back().is_settled()) unsettled.push_back(all.size() - 1);
     }
-    tbb::parallel_for(std::size_t{0}, unsettled.size(), [&](std::size_t i) { all[unsettled[i]].settle(cancel); });
+    tbb::parallel_for(std::size_t{0}, unsettled.size(),
+                      [&](std::size_t i) { all[unsettled[i]].settle(cancel); });
     ContentKey key;
     key.add(surface.key()).add(int{with_deviation});
     for (const AccessPointFields& of : all)

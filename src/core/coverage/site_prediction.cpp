@@ -45,7 +45,8 @@ public:
 private:
     bool is_open_air(Point p) const {
         return at_.kind == BuildingKind::building &&
-               std::any_of(courtyards_.begin(), courtyards_.end(), [&](const auto& o) { return contains(o, p); });
+               std::any_of(courtyards_.begin(), courtyards_.end(),
+                           [&](const auto& o) { return contains(o, p); });
     }
     const Floor& floor_;
     const SceneFloor& at_;
@@ -58,7 +59,8 @@ CellMask make_mask(const Scene& scene, const Surface& surface, const Floor& floo
     const auto served = [](ZoneKind k) { return k == ZoneKind::served || k == ZoneKind::keep_out; };
     const auto excluded = [](ZoneKind k) { return k == ZoneKind::not_needed || k == ZoneKind::outside; };
     const auto& zones = *floor.zones;
-    // where neither walls nor a plate nor a zone say so, nobody knows where service is needed: no place is judged
+    // where neither walls nor a plate nor a zone say so, nobody knows where service is needed: no place is
+    // judged
     const bool all = is_bounded(scene.floor(floor.id), floor) &&
                      std::none_of(zones.begin(), zones.end(), [&](const Zone& z) { return served(z.kind); });
     CellMask mask;

@@ -63,8 +63,8 @@ public:
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},
                            const CancelToken& = {},
                            const std::function<void(const FloorPrediction&)>& done = {});
-    /// Of all that a floor's prediction is made from: equal keys give predictions that nobody can tell apart, but for
-    /// the order of the radios. Traces nothing; throws Cancelled.
+    /// Of all that a floor's prediction is made from: equal keys give predictions that nobody can tell apart,
+    /// but for the order of the radios. Traces nothing; throws Cancelled.
     std::uint64_t floor_key(const Project&, FloorId, const PredictionWish&, const CancelToken&);
     FieldStore& store() { return store_; }
     const MemoryBudget& budget() const { return *budget_; }

@@ -70,7 +70,8 @@ struct CoarseFloor {
 };
 
 struct Verdict {
-    std::size_t floors_judged = 0, floors_all = 0;  ///< the first is less while the others are still worked out
+    std::size_t floors_judged = 0,
+                floors_all = 0;  ///< the first is less while the others are still worked out
     bool complete() const { return floors_judged == floors_all; }
     double grid_m = 0;                ///< as asked for
     std::vector<CoarseFloor> coarse;  ///< floors that are judged on a coarser one

@@ -40,7 +40,9 @@ struct DxfEntity {
         return v ? dxf_integer(*v, otherwise) : otherwise;
     }
     /// Not usable where x or y is missing: what is not in the file is not made up.
-    Point3 point(int code) const { return {number(code, missing), number(code + 10, missing), number(code + 20)}; }
+    Point3 point(int code) const {
+        return {number(code, missing), number(code + 10, missing), number(code + 20)};
+    }
     Point3 normal() const { return find(230) ? point(210) : Point3{0, 0, 1}; }
     std::string text(int code) const {
         const std::string* v = find(code);

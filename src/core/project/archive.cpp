@@ -41,7 +41,8 @@ bool starts_like_zip(const fs::path& path) {
     if (fs::file_size(path, ignored) == 0)
         throw Error("the file is empty", name, "Try an earlier version (File, Earlier versions)");
     if (starts_like_zip(path))
-        throw Error("the file is damaged or cut short", name, "Try an earlier version (File, Earlier versions)");
+        throw Error("the file is damaged or cut short", name,
+                    "Try an earlier version (File, Earlier versions)");
     if (code == ZIP_ER_OPEN || code == ZIP_ER_READ)
         throw Error(std::strerror(errno), name, "Check that you may read it");
     throw Error("is not a Yemvo project", name, "Choose a file that Yemvo saved (.yemvo)");
@@ -85,7 +86,8 @@ struct ArchiveReader::Open {
         const auto found = entries.find(name);
         if (found == entries.end()) throw Error("is not in the file", path + ": " + name);
         ZipFile f(zip_fopen_index(zip.get(), found->second.first, 0));
-        if (!f) throw Error(zip_strerror(zip.get()), path + ": " + name, "Try an earlier version of the file");
+        if (!f)
+            throw Error(zip_strerror(zip.get()), path + ": " + name, "Try an earlier version of the file");
         return f;
     }
 };
@@ -93,8 +95,8 @@ struct ArchiveReader::Open {
 ArchiveReader::ArchiveReader(const fs::path& path) : open_(std::make_unique<Open>()), path_(path.string()) {
     std::error_code ignored;
     if (fs::exists(path, ignored) && !fs::is_regular_file(path, ignored))
-        throw Error(fs::is_directory(path, ignored) ? "is a folder" : "is no file but a device or pipe", path_,
-                    "Name a project file");
+        throw Error(fs::is_directory(path, ignored) ? "is a folder" : "is no file but a device or pipe",
+                    path_, "Name a project file");
     int code = 0;
     open_->zip.reset(zip_open(path.c_str(), ZIP_RDONLY, &code));
     zip_t* zip = open_->zip.get();

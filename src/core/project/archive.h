@@ -27,8 +27,8 @@ public:
     bool has(const std::string& name) const;
     /// The entry's bytes, its checksum tested. Throws Error when they are damaged.
     Bytes read(const std::string& name) const;
-    /// Calls `use` with the entry as a stream, which is never in memory as a whole. A damaged place throws Error
-    /// out of it; the checksum is tested at the end.
+    /// Calls `use` with the entry as a stream, which is never in memory as a whole. A damaged place throws
+    /// Error out of it; the checksum is tested at the end.
     void stream(const std::string& name, const std::function<void(std::istream&)>& use) const;
 
 private:

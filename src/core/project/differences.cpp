@@ -44,7 +44,8 @@ Counts count(const List& before, const List& after) {
 class Lines {
 public:
     template <class T>
-    void compare(const std::string& what, const Shared<std::vector<T>>& before, const Shared<std::vector<T>>& after) {
+    void compare(const std::string& what, const Shared<std::vector<T>>& before,
+                 const Shared<std::vector<T>>& after) {
         if (!before.same(after)) compare(what, *before, *after);
     }
     template <class T>
@@ -58,8 +59,8 @@ public:
 };
 
 void compare_floors(Lines& l, const std::string& title, const Floor& a, const Floor& b) {
-    l.say(a.name != b.name || a.elevation_m != b.elevation_m || a.height_m != b.height_m || !(a.slope == b.slope) ||
-              a.plate != b.plate,
+    l.say(a.name != b.name || a.elevation_m != b.elevation_m || a.height_m != b.height_m ||
+              !(a.slope == b.slope) || a.plate != b.plate,
           title + ": its name, heights or plate");
     l.say(!(a.slab->type == b.slab->type) || a.slab->thickness_m != b.slab->thickness_m, title + ": slab");
     const std::string on = title + ": ";
@@ -72,7 +73,8 @@ void compare_floors(Lines& l, const std::string& title, const Floor& a, const Fl
 
 void compare_variants(Lines& l, const Project& before, const Project& after) {
     const auto named = [](const Project& p, VariantId id) -> const Variant* {
-        const auto v = std::find_if(p.variants.begin(), p.variants.end(), [&](const Variant& x) { return x.id == id; });
+        const auto v =
+            std::find_if(p.variants.begin(), p.variants.end(), [&](const Variant& x) { return x.id == id; });
         return v == p.variants.end() ? nullptr : &*v;
     };
     for (const Variant& v : before.variants) l.say(!named(after, v.id), "Variant " + v.name + ": removed");
@@ -98,8 +100,7 @@ std::vector<std::string> differences(const Project& before, const Project& after
     l.say(before.name != after.name, "The project's name");
     l.say(!(before.settings == after.settings), "Settings of the site");
     const auto old_floors = all_floors(before), new_floors = all_floors(after);
-    for (const Floor* f : old_floors)
-        l.say(!find_floor(after, f->id), floor_title(before, *f) + ": removed");
+    for (const Floor* f : old_floors) l.say(!find_floor(after, f->id), floor_title(before, *f) + ": removed");
     for (const Floor* f : new_floors) {
         const Floor* old = find_floor(before, f->id);
         if (old)
@@ -109,7 +110,8 @@ std::vector<std::string> differences(const Project& before, const Project& after
     }
     for (const Building& b : after.buildings) {
         const Building* old = find_building(before, b.id);
-        l.say(old && (old->name != b.name || !(old->placement == b.placement) || old->level_m != b.level_m || old->kind != b.kind),
+        l.say(old && (old->name != b.name || !(old->placement == b.placement) || old->level_m != b.level_m ||
+                      old->kind != b.kind),
               b.name + ": its name, place or level");
     }
     compare_variants(l, before, after);

@@ -67,13 +67,19 @@ VoidId add_void(Project& p, FloorId floor, SlabVoid thing) { return add_thing(p,
 void replace_void(Project& p, FloorId floor, const SlabVoid& thing) { replace_thing(p, floor, thing); }
 void remove_void(Project& p, FloorId floor, VoidId id) { remove_thing<SlabVoid>(p, floor, id); }
 
-SlabAreaId add_slab_area(Project& p, FloorId floor, SlabArea thing) { return add_thing(p, floor, std::move(thing)); }
+SlabAreaId add_slab_area(Project& p, FloorId floor, SlabArea thing) {
+    return add_thing(p, floor, std::move(thing));
+}
 void replace_slab_area(Project& p, FloorId floor, const SlabArea& thing) { replace_thing(p, floor, thing); }
 
-ObstacleId add_obstacle(Project& p, FloorId floor, Obstacle thing) { return add_thing(p, floor, std::move(thing)); }
+ObstacleId add_obstacle(Project& p, FloorId floor, Obstacle thing) {
+    return add_thing(p, floor, std::move(thing));
+}
 void replace_obstacle(Project& p, FloorId floor, const Obstacle& thing) { replace_thing(p, floor, thing); }
 
-CeilingId add_ceiling(Project& p, FloorId floor, CeilingArea thing) { return add_thing(p, floor, std::move(thing)); }
+CeilingId add_ceiling(Project& p, FloorId floor, CeilingArea thing) {
+    return add_thing(p, floor, std::move(thing));
+}
 void replace_ceiling(Project& p, FloorId floor, const CeilingArea& thing) { replace_thing(p, floor, thing); }
 
 RampId add_ramp(Project& p, FloorId floor, Ramp thing) { return add_thing(p, floor, std::move(thing)); }

@@ -99,7 +99,8 @@ std::vector<Item> all_items(const Project& project, const Floor& f) {
     each_kind([&]<class Thing>() {
         for (const Thing& t : KindOf<Thing>::list(f)) out.push_back({KindOf<Thing>::kind, t.id.value});
     });
-    for (const AccessPoint& ap : access_points(project, f.id)) out.push_back({ItemKind::access_point, ap.id.value});
+    for (const AccessPoint& ap : access_points(project, f.id))
+        out.push_back({ItemKind::access_point, ap.id.value});
     return out;
 }
 
@@ -120,7 +121,8 @@ void set_corners(Project& project, FloorId at, const Item& item, const std::vect
         const Point from = corners(project, floor_of(project, at), item).at(0);
         return move_items(project, at, {item}, shifted(points.at(0) - from));
     }
-    if (!with_thing(floor_of(project, at), item, [&](auto& t) { Kind<decltype(t)>::set_points(t, points); })) unknown();
+    if (!with_thing(floor_of(project, at), item, [&](auto& t) { Kind<decltype(t)>::set_points(t, points); }))
+        unknown();
 }
 
 bool is_outline(const Item& item) {
@@ -144,7 +146,8 @@ void remove_item(Project& project, FloorId at, const Item& item) {
     if (item.kind == ItemKind::opening)
         return remove_opening(project, at, WallId{item.wall}, OpeningId{item.id});
     if (item.kind == ItemKind::access_point) return remove_access_point(project, at, AccessPointId{item.id});
-    of_kind(item.kind, [&]<class Thing>() { remove_thing<Thing>(project, at, decltype(Thing::id){item.id}); });
+    of_kind(item.kind,
+            [&]<class Thing>() { remove_thing<Thing>(project, at, decltype(Thing::id){item.id}); });
 }
 
 Motion shifted(Point by) { return {false, {1, 0, by}}; }
@@ -162,7 +165,8 @@ Motion mirrored(Point a, Point b) {
 namespace {
 
 /// Carries the walls among the items in one pass over the floor's list.
-void carry_walls(Project& project, FloorId at, const std::unordered_set<std::uint32_t>& ids, const Motion& m) {
+void carry_walls(Project& project, FloorId at, const std::unordered_set<std::uint32_t>& ids,
+                 const Motion& m) {
     std::size_t carried = 0;
     for (Wall& w : floor_of(project, at).walls.edit())
         if (ids.contains(w.id.value)) {

@@ -115,9 +115,8 @@ void Journal::write(const Project& value, const std::string& file) {
         }
         assets[name] = written.on_disk;
     }
-    write_file(folder_ / about_name,
-               Json{{"project", project.name}, {"file", file}, {"assets", assets}}.dump(
-                   1, ' ', false, Json::error_handler_t::replace));
+    write_file(folder_ / about_name, Json{{"project", project.name}, {"file", file}, {"assets", assets}}.dump(
+                                         1, ' ', false, Json::error_handler_t::replace));
     write_file(folder_ / value_name, project_to_json(project));
 }
 
@@ -182,14 +181,17 @@ static Leftover renamed(const Leftover& l, const std::string& name) {
     moved.folder = l.folder.parent_path() / name;
     std::error_code fault;
     fs::rename(l.folder, moved.folder, fault);
-    if (fault) throw Error("could not be moved: " + fault.message(), l.folder.string(), "Check that you may write there");
+    if (fault)
+        throw Error("could not be moved: " + fault.message(), l.folder.string(),
+                    "Check that you may write there");
     return moved;
 }
 
 Leftover throw_away(const Leftover& l) {
     std::error_code ignored;
     for (const Leftover& old : thrown_away_leftovers(l.folder.parent_path()))
-        if (std::chrono::system_clock::now() - old.written > keeps_thrown_away) fs::remove_all(old.folder, ignored);
+        if (std::chrono::system_clock::now() - old.written > keeps_thrown_away)
+            fs::remove_all(old.folder, ignored);
     return renamed(l, thrown_away + l.folder.filename().string());
 }
 

@@ -32,8 +32,7 @@ Json write_placement(const Similarity& s) {
 }
 
 Similarity read_placement(const Reader& r, const char* scale_key) {
-    return {r.at(scale_key).number(), r.at("turn_deg").number(),
-            read_wide(r.at("shift_m"))};
+    return {r.at(scale_key).number(), r.at("turn_deg").number(), read_wide(r.at("shift_m"))};
 }
 
 Json write_source(const DrawingSource& s) {
@@ -53,7 +52,8 @@ DrawingSource read_source(const Reader& r) {
     const auto corners = sheet.items(2);
     if (corners.size() != 2) sheet.fail("must be [[x, y], [x, y]]");
     s.sheet = {read_wide(corners[0]), read_wide(corners[1])};
-    for (const Reader& name : r.at("hidden_layers").items(limits::hidden_layers)) s.hidden_layers.push_back(name.text());
+    for (const Reader& name : r.at("hidden_layers").items(limits::hidden_layers))
+        s.hidden_layers.push_back(name.text());
     return s;
 }
 
@@ -104,9 +104,9 @@ Drawing read_drawing(const Reader& r) {
 Drawing read_drawing_1(const Reader& r) {
     Drawing d;
     d.source.asset = d.name = r.at("asset").text();
-    d.source.sheet = {{0, 0},
-                      {static_cast<double>(r.at("width_px").integer()),
-                       static_cast<double>(r.at("height_px").integer())}};
+    d.source.sheet = {
+        {0, 0},
+        {static_cast<double>(r.at("width_px").integer()), static_cast<double>(r.at("height_px").integer())}};
     d.placement = read_placement(r.at("placement"), "metres_per_px");
     if (r.at("to_scale").boolean()) d.scale_by = ScaleBy::lengths;
     d.opacity = r.at("opacity").number();

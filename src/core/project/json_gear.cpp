@@ -1,11 +1,10 @@
 #include "project/json_gear.h"
 
-#include "wireless/rates.h"
-
 #include <algorithm>
 #include <nlohmann/json.hpp>
 
 #include "project/json_shapes.h"
+#include "wireless/rates.h"
 
 namespace yemvo {
 namespace {
@@ -30,8 +29,7 @@ struct LobeWriter {
 
 Lobe read_lobe(const Reader& r) {
     const std::string shape = r.at("shape").text();
-    if (shape == "dome")
-        return DomeLobe{r.at("beamwidth_deg").number(), r.at("floor_db").number()};
+    if (shape == "dome") return DomeLobe{r.at("beamwidth_deg").number(), r.at("floor_db").number()};
     if (shape == "sector")
         return SectorLobe{r.at("horizontal_deg").number(), r.at("vertical_deg").number(),
                           r.at("tilt_deg").number(), r.at("front_back_db").number(),
@@ -169,8 +167,7 @@ ClientProfile read_client(const Reader& r) {
     c.streams = r.at("streams").integer();
     const Reader widest = r.at("widest_mhz");
     for (const Band& b : bands())
-        if (const auto width = widest.find(b.name.c_str()))
-            c.widest_mhz.emplace_back(b.id, width->integer());
+        if (const auto width = widest.find(b.name.c_str())) c.widest_mhz.emplace_back(b.id, width->integer());
     c.power_dbm = r.at("power_dbm").number();
     c.noise_figure_db = r.at("noise_figure_db").number();
     return r.kept(std::move(c));

@@ -47,10 +47,11 @@ private:
     struct Frame {
         Json* value;
         bool list;
-        std::string name;  ///< the key that it, or the list it is an entry of, stands under
-        std::string key;   ///< objects: of the value that comes next
-        std::size_t next = 0;                  ///< lists: index of the entry that comes next
-        std::unique_ptr<Collector> collector;  ///< of a large list's entries; `value` is where one is built then
+        std::string name;      ///< the key that it, or the list it is an entry of, stands under
+        std::string key;       ///< objects: of the value that comes next
+        std::size_t next = 0;  ///< lists: index of the entry that comes next
+        std::unique_ptr<Collector>
+            collector;  ///< of a large list's entries; `value` is where one is built then
         std::size_t values_before = 0, characters_before = 0;
     };
 
@@ -115,7 +116,8 @@ private:
         if (!frames_.empty()) name = frames_.back().list ? frames_.back().name : frames_.back().key;
         Frame frame{place_for(std::move(value)), list, std::move(name), {}, 0, nullptr};
         if (large) {
-            *frame.value = Json::binary({}, static_cast<Json::binary_t::subtype_type>(reading_->lists.size()));
+            *frame.value =
+                Json::binary({}, static_cast<Json::binary_t::subtype_type>(reading_->lists.size()));
             reading_->lists.emplace_back();
             frame.collector = large->make();
             entries_.push_back(std::make_unique<Json>());

@@ -55,7 +55,8 @@ struct LargeList {
 
 template <class T, T (*read)(const Reader&)>
 LargeList large_list(std::string_view inside, std::string_view key) {
-    return {inside, key, [] { return std::unique_ptr<Collector>(std::make_unique<ListCollector<T, read>>()); }};
+    return {inside, key,
+            [] { return std::unique_ptr<Collector>(std::make_unique<ListCollector<T, read>>()); }};
 }
 
 /// `place`: how faults begin, "project.json: ". Where a large list stood, the value has its index in
@@ -63,7 +64,7 @@ LargeList large_list(std::string_view inside, std::string_view key) {
 /// million characters that are in no large list.
 Json parse_json(std::istream&, const std::string& place, const std::string& remedy, Reading* = nullptr,
                 std::span<const LargeList> = {});
-Json parse_json(std::string_view text, const std::string& place, const std::string& remedy, Reading* = nullptr,
-                std::span<const LargeList> = {});
+Json parse_json(std::string_view text, const std::string& place, const std::string& remedy,
+                Reading* = nullptr, std::span<const LargeList> = {});
 
 }  // namespace yemvo

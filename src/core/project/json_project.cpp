@@ -1,8 +1,8 @@
 #include "project/json_project.h"
 
 #include "project/json_gear.h"
-#include "project/json_shapes.h"
 #include "project/json_requirements.h"
+#include "project/json_shapes.h"
 #include "project/json_types.h"
 #include "project/json_venue.h"
 #include "project/json_write.h"
@@ -75,9 +75,10 @@ Variant read_variant(const Reader& r) {
 Json write_waiver(const Waiver& w) { return {{"rule", w.rule}, {"subjects", w.subjects}, {"note", w.note}}; }
 
 Waiver read_waiver(const Reader& r) {
-    return r.kept(Waiver{r.at("rule").text(),
-                         read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
-                         r.at("note").text()});
+    return r.kept(
+        Waiver{r.at("rule").text(),
+               read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
+               r.at("note").text()});
 }
 
 Json write_probe(const Probe& p) {
@@ -130,13 +131,15 @@ void read_lists(Project& p, const Reader& r, int version) {
     r.part([&] { p.variant = r.at("variant").id<VariantId>(); });
     r.part([&] { p.variants = read_list<Variant>(r.at("variants"), read_variant); });
     r.part([&] {
-        p.requirement_sets =
-            version > 4 ? read_list<RequirementSet>(r.at("requirement_sets"), read_requirement_set)
-                        : read_requirements_of_old(r.at("requirements"), version, p);
+        p.requirement_sets = version > 4
+                                 ? read_list<RequirementSet>(r.at("requirement_sets"), read_requirement_set)
+                                 : read_requirements_of_old(r.at("requirements"), version, p);
     });
     if (version > 2) {
         r.part([&] { p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver); });
-        r.part([&] { p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))}; });
+        r.part([&] {
+            p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};
+        });
     }
     if (version > 3) r.part([&] { p.probes = read_list<Probe>(r.at("probes"), read_probe); });
     p.clients = standard_clients();

@@ -19,7 +19,8 @@ void Reading::set_aside(const Error& fault, const Json& part) {
     for (const SetAside& a : aside) bytes += a.json.size();
     std::string json = part.dump(-1, ' ', false, Json::error_handler_t::replace);
     if (aside.size() >= most_aside || bytes + json.size() > most_aside_bytes)
-        throw Error("too much of it cannot be read, the last: " + fault.summary(), fault.where(), fault.remedy());
+        throw Error("too much of it cannot be read, the last: " + fault.summary(), fault.where(),
+                    fault.remedy());
     aside.push_back({fault.where(), fault.summary(), std::move(json)});
 }
 

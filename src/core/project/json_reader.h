@@ -19,9 +19,10 @@ using Json = nlohmann::ordered_json;
 
 /// What goes with the reading of one file.
 struct Reading {
-    bool tolerant = false;       ///< a part that breaks a rule is set aside; else the first one ends the reading
+    bool tolerant = false;  ///< a part that breaks a rule is set aside; else the first one ends the reading
     std::vector<SetAside> aside;
-    std::vector<std::any> lists;  ///< large lists, read while the file was parsed; each stands in the JSON as its index
+    std::vector<std::any>
+        lists;  ///< large lists, read while the file was parsed; each stands in the JSON as its index
     void set_aside(const Error&, const Json& part);
 };
 

@@ -38,9 +38,8 @@ Json write_material(const Material& m) {
 }
 
 Material read_material(const Reader& r) {
-    return r.kept(Material{r.at("name").text(),          r.at("a").number(), r.at("b").number(),
-            r.at("c").number(),        r.at("d").number(),    r.at("low_ghz").number(),
-            r.at("high_ghz").number()});
+    return r.kept(Material{r.at("name").text(), r.at("a").number(), r.at("b").number(), r.at("c").number(),
+                           r.at("d").number(), r.at("low_ghz").number(), r.at("high_ghz").number()});
 }
 
 Json write_wall_type(const WallType& t) {

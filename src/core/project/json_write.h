@@ -9,8 +9,8 @@
 
 namespace yemvo {
 
-/// Large lists beside the value that they belong into: they are written entry by entry and never are JSON as a
-/// whole. The lists must outlive this.
+/// Large lists beside the value that they belong into: they are written entry by entry and never are JSON as
+/// a whole. The lists must outlive this.
 class LargeLists {
 public:
     /// Stands in the value where the list belongs.
@@ -28,8 +28,8 @@ private:
     std::vector<std::function<void(const Entry&)>> lists_;
 };
 
-/// Indented by one space a level; what fits on a line, and each entry of a large list, stands on one line. What
-/// is not UTF-8 is replaced.
+/// Indented by one space a level; what fits on a line, and each entry of a large list, stands on one line.
+/// What is not UTF-8 is replaced.
 std::string json_text(const Json&, const LargeLists& = {});
 
 }  // namespace yemvo

@@ -21,17 +21,17 @@ struct TextLimit {
 
 namespace limits {
 
-inline constexpr Range coordinate_m{-1e5, 1e5, "m"};         ///< beyond 100 km is a mistake
-inline constexpr Range sheet_coordinate{-1e12, 1e12};        ///< CAD drawings lie where a surveyor put them
+inline constexpr Range coordinate_m{-1e5, 1e5, "m"};   ///< beyond 100 km is a mistake
+inline constexpr Range sheet_coordinate{-1e12, 1e12};  ///< CAD drawings lie where a surveyor put them
 inline constexpr Range elevation_m{-1000, 10'000, "m"};
 inline constexpr Range storey_height_m{0.1, 1000, "m"};
-inline constexpr Range above_floor_m{-100, 1000, "m"};       ///< bases, tops, sills, heads
-inline constexpr Range mounting_m{0, 1000, "m"};             ///< of an access point above its floor
+inline constexpr Range above_floor_m{-100, 1000, "m"};  ///< bases, tops, sills, heads
+inline constexpr Range mounting_m{0, 1000, "m"};        ///< of an access point above its floor
 inline constexpr Range ceiling_height_m{0.1, 1000, "m"};
 inline constexpr Range rise_m{-100, 100, "m"};
 inline constexpr Range slope{-10, 10};
 inline constexpr Range slab_thickness_m{0, 10, "m"};
-inline constexpr Range bulge{-100, 100};                     ///< 100: all but 2.3 degrees of a circle
+inline constexpr Range bulge{-100, 100};  ///< 100: all but 2.3 degrees of a circle
 inline constexpr Range opening_start_m{-1000, 1e5, "m"};
 inline constexpr Range opening_width_m{0.01, 1000, "m"};
 inline constexpr Range angle_deg{-3600, 3600, "°"};
@@ -42,7 +42,7 @@ inline constexpr Range share{0, 1};
 inline constexpr Range client_height_m{0, 100, "m"};
 inline constexpr Range noise_figure_db{0, 30, "dB"};
 inline constexpr Range heard_dbm{-120, 0, "dBm"};
-inline constexpr Range grid_m{0.1, 5, "m"};                  ///< finer fills the memory, coarser misses rooms
+inline constexpr Range grid_m{0.1, 5, "m"};  ///< finer fills the memory, coarser misses rooms
 inline constexpr Range power_dbm{-50, 60, "dBm"};
 inline constexpr Range power_step_db{0.1, 20, "dB"};
 inline constexpr Range mount_height_m{0, 100, "m"};
@@ -72,19 +72,19 @@ inline constexpr Range page{0, 1'000'000};
 
 inline constexpr TextLimit name{2000};
 inline constexpr TextLimit key{100};
-inline constexpr TextLimit words{10'000};   ///< notes, reasons
+inline constexpr TextLimit words{10'000};  ///< notes, reasons
 inline constexpr TextLimit source{1000};
 inline constexpr TextLimit standard{20};
 inline constexpr TextLimit country{2};
 inline constexpr TextLimit material_name{200};
 
-inline constexpr std::size_t floors = 500;           ///< of a building
+inline constexpr std::size_t floors = 500;  ///< of a building
 inline constexpr std::size_t buildings = 1000;
-inline constexpr std::size_t points = 100'000;       ///< of an outline or a run
-inline constexpr std::size_t things = 1'000'000;     ///< of a kind, on a floor
+inline constexpr std::size_t points = 100'000;    ///< of an outline or a run
+inline constexpr std::size_t things = 1'000'000;  ///< of a kind, on a floor
 inline constexpr std::size_t radios = 4;
 inline constexpr std::size_t layers = 50;
-inline constexpr std::size_t pairs = 1000;           ///< of an alignment; known lengths of a drawing
+inline constexpr std::size_t pairs = 1000;  ///< of an alignment; known lengths of a drawing
 inline constexpr std::size_t hidden_layers = 100'000;
 
 /// Those that the schema states, by the name of its definition.

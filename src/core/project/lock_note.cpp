@@ -71,11 +71,14 @@ LockNote::LockNote(const fs::path& file) : note_(name_for(file)) {
     if (other_) return;
     std::error_code fault;
     if (fs::exists(note_, fault) && !read_note(note_)) return;  // not a note: not ours to write over
-    const auto now = std::chrono::duration_cast<std::chrono::seconds>(
-                         std::chrono::system_clock::now().time_since_epoch())
-                         .count();
-    const std::string text =
-        Json{{"user", this_user()}, {"host", this_host()}, {"pid", static_cast<int>(::getpid())}, {"since", now}}.dump();
+    const auto now =
+        std::chrono::duration_cast<std::chrono::seconds>(std::chrono::system_clock::now().time_since_epoch())
+            .count();
+    const std::string text = Json{
+        {"user", this_user()},
+        {"host", this_host()},
+        {"pid", static_cast<int>(::getpid())},
+        {"since", now}}.dump();
     std::ofstream out(note_, std::ios::binary | std::ios::trunc);
     out << text << "\n";
     ours_ = static_cast<bool>(out.flush());

@@ -16,8 +16,8 @@ struct OpenedBy {
 /// Our note beside a file: ".name.open". Removed when it ends, as long as it is ours.
 class LockNote {
 public:
-    /// Writes the note where nobody else's stands, or where who wrote it is gone (a process of this machine that
-    /// has ended). A folder that cannot be written gets none.
+    /// Writes the note where nobody else's stands, or where who wrote it is gone (a process of this machine
+    /// that has ended). A folder that cannot be written gets none.
     explicit LockNote(const std::filesystem::path& file);
     ~LockNote();
     LockNote(const LockNote&) = delete;

@@ -105,7 +105,8 @@ std::vector<TypeSite> uses_of_type(const Project& project, WallTypeId id) {
         each_kind([&]<class Thing>() {
             for (const Thing& t : KindOf<Thing>::list(*f))
                 KindOf<Thing>::each_type(t, [&](WallTypeId used, TypeUse, const std::optional<Item>& part) {
-                    if (used == id) out.push_back({f->id, part ? *part : Item{KindOf<Thing>::kind, t.id.value}});
+                    if (used == id)
+                        out.push_back({f->id, part ? *part : Item{KindOf<Thing>::kind, t.id.value}});
                 });
         });
     }

@@ -65,9 +65,9 @@ struct Probe {
 
 /// A part of a file that could not be read, kept so that nothing is lost.
 struct SetAside {
-    std::string place;   ///< "project.json: buildings[0].floors[1].walls[3].base_m"
+    std::string place;  ///< "project.json: buildings[0].floors[1].walls[3].base_m"
     std::string reason;
-    std::string json;    ///< the part as it stood in the file
+    std::string json;  ///< the part as it stood in the file
     friend bool operator==(const SetAside&, const SetAside&) = default;
 };
 

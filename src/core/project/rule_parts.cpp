@@ -20,18 +20,21 @@ void text(const char* field, const char* words, const std::string& value, TextLi
                "has " + std::to_string(*length) + " characters, more than " + std::to_string(limit.most));
 }
 
-std::string indexed(const char* field, std::size_t i) { return std::string(field) + "[" + std::to_string(i) + "]"; }
+std::string indexed(const char* field, std::size_t i) {
+    return std::string(field) + "[" + std::to_string(i) + "]";
+}
 
 void place(const std::string& field, const std::string& words, Point p, const Range& range) {
     if (!range.holds(p.x)) throw RuleBroken{field + "[0]", words, {}, range};
     if (!range.holds(p.y)) throw RuleBroken{field + "[1]", words, {}, range};
 }
 
-void corners(const char* field, const std::vector<Point>& points, std::size_t least,
-             const Range& range, bool may_be_none) {
+void corners(const char* field, const std::vector<Point>& points, std::size_t least, const Range& range,
+             bool may_be_none) {
     if (points.size() < least && !(may_be_none && points.empty()))
         broken(field, "outline",
-               "needs at least " + std::to_string(least) + (field == std::string("points") ? " points" : " corners"));
+               "needs at least " + std::to_string(least) +
+                   (field == std::string("points") ? " points" : " corners"));
     if (points.size() > limits::points)
         broken(field, "outline", "has more than " + std::to_string(limits::points) + " corners");
     for (std::size_t i = 0; i < points.size(); ++i)

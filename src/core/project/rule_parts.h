@@ -1,4 +1,5 @@
-// The parts that rules are made of; each throws RuleBroken. `field` is as a file names it, `words` as a person does.
+// The parts that rules are made of; each throws RuleBroken. `field` is as a file names it, `words` as a
+// person does.
 #pragma once
 #include "project/rules.h"
 

@@ -18,7 +18,8 @@ namespace {
 std::string bound_text(double value, const Range& range, LengthUnits units) {
     if (std::string_view(range.unit) == "m") return format_length(value, units);
     const int decimals = value == std::floor(value) ? 0 : 2;
-    std::string text = std::abs(value) < 1e7 ? format_number(value, decimals) : format_number(value / 1e6, 0) + " million";
+    std::string text =
+        std::abs(value) < 1e7 ? format_number(value, decimals) : format_number(value / 1e6, 0) + " million";
     if (*range.unit) text += std::string(" ") + range.unit;
     return text;
 }
@@ -66,7 +67,8 @@ struct LobeRules {
 
 void radio(const Radio& r, std::size_t i) {
     const std::string at = indexed("radios", i) + ".", words = "radio " + std::to_string(i + 1) + ": ";
-    if (!is_valid(r.channel)) broken(at + "channel", words + "channel", "is no channel of that band and width");
+    if (!is_valid(r.channel))
+        broken(at + "channel", words + "channel", "is no channel of that band and width");
     const auto inside = primaries(r.channel);
     if (std::find(inside.begin(), inside.end(), r.primary) == inside.end())
         broken(at + "primary", words + "primary channel", "lies outside the channel");
@@ -149,8 +151,9 @@ void check(const AccessPointModel& m) {
     text("name", "name", m.name, limits::name);
     number("mount_height_m", "mounting height", m.mount_height_m, limits::mount_height_m);
     if (m.radios.empty() || m.radios.size() > limits::radios)
-        broken("radios", "radios", "must be one to " + std::to_string(limits::radios) +
-                                       (m.radios.empty() ? ": it needs at least one radio" : ""));
+        broken("radios", "radios",
+               "must be one to " + std::to_string(limits::radios) +
+                   (m.radios.empty() ? ": it needs at least one radio" : ""));
     for (std::size_t i = 0; i < m.radios.size(); ++i) {
         const RadioModel& r = m.radios[i];
         const std::string at = indexed("radios", i) + ".";
@@ -162,8 +165,10 @@ void check(const AccessPointModel& m) {
             number((at + "bands.power_low_dbm").c_str(), "lowest power", b.power_low_dbm, limits::power_dbm);
             number((at + "bands.power_high_dbm").c_str(), "highest power", b.power_high_dbm,
                    Range{b.power_low_dbm, limits::power_dbm.high, "dBm"});
-            number((at + "bands.power_step_db").c_str(), "power step", b.power_step_db, limits::power_step_db);
-            number((at + "bands.antenna.gain_dbi").c_str(), "antenna gain", b.antenna.gain_dbi, limits::gain_dbi);
+            number((at + "bands.power_step_db").c_str(), "power step", b.power_step_db,
+                   limits::power_step_db);
+            number((at + "bands.antenna.gain_dbi").c_str(), "antenna gain", b.antenna.gain_dbi,
+                   limits::gain_dbi);
             std::visit(LobeRules{}, b.antenna.lobe);
         }
     }
@@ -205,14 +210,16 @@ void check(const WallType& t) {
     number("thickness_m", "thickness", t.thickness_m, limits::type_thickness_m);
     number("spread", "spread", t.spread, limits::share);
     number("most_db", "bound", t.most_db, limits::most_db);
-    if (t.losses.empty() && t.layers.empty()) broken("losses", "losses", "needs losses, or layers to compute them from");
+    if (t.losses.empty() && t.layers.empty())
+        broken("losses", "losses", "needs losses, or layers to compute them from");
     if (t.losses.size() > limits::things || t.layers.size() > limits::layers)
         broken("layers", "layers", "are more than " + std::to_string(limits::layers));
     for (std::size_t i = 0; i < t.losses.size(); ++i) {
         const LossPoint& p = t.losses[i];
         const std::string at = indexed("losses", i) + ".";
         number((at + "frequency_ghz").c_str(), "frequency", p.frequency_ghz, limits::loss_frequency_ghz);
-        for (const auto& [field, value] : {std::pair("loss_db", p.loss_db), std::pair("low_db", p.low_db), std::pair("high_db", p.high_db)})
+        for (const auto& [field, value] : {std::pair("loss_db", p.loss_db), std::pair("low_db", p.low_db),
+                                           std::pair("high_db", p.high_db)})
             number((at + field).c_str(), "loss", value, limits::loss_db);
         if (i > 0 && p.frequency_ghz <= t.losses[i - 1].frequency_ghz)
             broken(at + "frequency_ghz", "losses", "must have a higher frequency than the one before");
@@ -306,7 +313,8 @@ private:
     template <class T, class Name>
     void things(const std::vector<T>& all, Name name) const {
         if (all.size() > limits::things)
-            throw Error("more than " + std::to_string(limits::things) + " things of a kind" + on_, {}, "Nothing was changed");
+            throw Error("more than " + std::to_string(limits::things) + " things of a kind" + on_, {},
+                        "Nothing was changed");
         for (const T& thing : all) {
             try {
                 check(thing);
@@ -323,7 +331,8 @@ private:
         each_kind([&]<class Thing>() {
             if (!then || !KindOf<Thing>::same(f, *then)) things(KindOf<Thing>::list(f), KindOf<Thing>::label);
         });
-        list(f.drawings, then ? &then->drawings : nullptr, [](const Drawing& d) { return "drawing " + d.name; });
+        list(f.drawings, then ? &then->drawings : nullptr,
+             [](const Drawing& d) { return "drawing " + d.name; });
         on_.clear();
     }
     void variant(const Variant& v) {
@@ -407,9 +416,12 @@ std::span<const Named> in_schema() {
 }
 
 std::span<const NamedText> texts_in_schema() {
-    static constexpr NamedText all[] = {{"name", name},         {"key", key},
-                                        {"words", words},       {"source_text", source},
-                                        {"standard", standard}, {"country", country},
+    static constexpr NamedText all[] = {{"name", name},
+                                        {"key", key},
+                                        {"words", words},
+                                        {"source_text", source},
+                                        {"standard", standard},
+                                        {"country", country},
                                         {"material_name", material_name}};
     return all;
 }

@@ -28,9 +28,9 @@ using LookAtWritten = std::function<void(const std::filesystem::path&)>;
 /// Called with the file that is about to be replaced, so that it can be kept.
 using KeepOld = std::function<void(const std::filesystem::path&)>;
 
-/// Writes beside the target, flushes to the disk, looks at it, keeps what was there, and renames into place. A
-/// link stays a link; permissions and, where allowed, the owner stay. Throws Error naming the target; then it is
-/// as it was.
+/// Writes beside the target, flushes to the disk, looks at it, keeps what was there, and renames into place.
+/// A link stays a link; permissions and, where allowed, the owner stay. Throws Error naming the target; then
+/// it is as it was.
 void replace_file(const std::filesystem::path& target, const void* data, std::size_t size,
                   const LookAtWritten& = {}, const KeepOld& = {});
 

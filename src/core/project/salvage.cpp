@@ -98,7 +98,8 @@ private:
     bool number(Id<Tag>& id, const std::string& what) {
         if (id.value != 0 && id.value < p_.next_id && ids_.insert(id.value).second) return false;
         if (id.value != 0)
-            note(what, "its id " + std::to_string(id.value) + " was used twice or beyond reason: it has another now");
+            note(what, "its id " + std::to_string(id.value) +
+                           " was used twice or beyond reason: it has another now");
         id = new_id<Id<Tag>>(p_);
         ids_.insert(id.value);
         return true;
@@ -123,7 +124,8 @@ private:
         if (types_.contains(id.value)) return;
         WallTypeId other = first_type(p_, use);
         if (!other) other = p_.wall_types->front().id;
-        note(what, "its type " + std::to_string(id.value) + " is gone: it is " + wall_type(p_, other).name + " now");
+        note(what, "its type " + std::to_string(id.value) + " is gone: it is " + wall_type(p_, other).name +
+                       " now");
         id = other;
     }
 
@@ -137,9 +139,8 @@ private:
                 fine = fine && id.value != 0 && id.value < p_.next_id && !ids_.contains(id.value) &&
                        here.insert(id.value).second;
             });
-            KindOf<Thing>::each_type(t, [&](WallTypeId id, TypeUse, const auto&) {
-                fine = fine && types_.contains(id.value);
-            });
+            KindOf<Thing>::each_type(
+                t, [&](WallTypeId id, TypeUse, const auto&) { fine = fine && types_.contains(id.value); });
         }
         if (fine) ids_.insert(here.begin(), here.end());
         return fine;
@@ -150,7 +151,8 @@ private:
         for (Thing& t : KindOf<Thing>::edit(f)) {
             const std::string what = KindOf<Thing>::label(t) + " on " + f.name;
             KindOf<Thing>::each_id(t, [&](auto& id) { number(id, what); });
-            KindOf<Thing>::each_type(t, [&](WallTypeId& id, TypeUse use, const auto&) { type(id, use, what); });
+            KindOf<Thing>::each_type(t,
+                                     [&](WallTypeId& id, TypeUse use, const auto&) { type(id, use, what); });
         }
     }
 
@@ -158,7 +160,8 @@ private:
         const std::string on = " on " + f.name;
         number(f.id, "floor " + f.name);
         floors_.insert(f.id.value);
-        if (!types_.contains(f.slab->type.value)) type(f.slab.edit().type, TypeUse::slab, "slab of " + f.name);
+        if (!types_.contains(f.slab->type.value))
+            type(f.slab.edit().type, TypeUse::slab, "slab of " + f.name);
         each_kind([&]<class Thing>() { things<Thing>(f); });
         for (const Drawing& d : *f.drawings)
             if (d.id.value == 0 || d.id.value >= p_.next_id || ids_.contains(d.id.value)) {
@@ -175,7 +178,8 @@ private:
             number(v.id, "variant " + v.name);
             present.insert(v.id.value);
             for (auto& [floor, list] : v.access_points) access_points(v, floor, list);
-            std::erase_if(v.access_points, [&](const auto& entry) { return !floors_.contains(entry.first.value); });
+            std::erase_if(v.access_points,
+                          [&](const auto& entry) { return !floors_.contains(entry.first.value); });
         }
         if (p_.variants.empty()) {
             note("variants", "there was none: an empty one was made");
@@ -183,7 +187,8 @@ private:
             present.insert(p_.variants.front().id.value);
         }
         if (present.contains(p_.variant.value)) return;
-        note("variant", "the current variant is gone: " + p_.variants.front().name + " is the current one now");
+        note("variant",
+             "the current variant is gone: " + p_.variants.front().name + " is the current one now");
         p_.variant = p_.variants.front().id;
     }
 
@@ -195,7 +200,8 @@ private:
         if (m == p_.models->end()) return "its model " + std::to_string(ap.model.value) + " is gone";
         if (m->radios.size() != ap.radios.size()) return "it does not have as many radios as its model";
         for (std::size_t i = 0; i < ap.radios.size(); ++i)
-            if (!radio_band(*m, i, ap.radios[i].channel.band)) return "a radio is in a band that its model lacks";
+            if (!radio_band(*m, i, ap.radios[i].channel.band))
+                return "a radio is in a band that its model lacks";
         return {};
     }
 
@@ -204,7 +210,8 @@ private:
         for (AccessPoint ap : *list) {
             const std::string what = "access point " + std::to_string(ap.number) + " of variant " + v.name;
             if (const std::string fault = fault_of(ap, floor); !fault.empty()) {
-                note(what, fault, write_access_point(ap).dump(-1, ' ', false, Json::error_handler_t::replace));
+                note(what, fault,
+                     write_access_point(ap).dump(-1, ' ', false, Json::error_handler_t::replace));
                 continue;
             }
             number(ap.id, what);
@@ -238,7 +245,8 @@ private:
             if (floors_.contains(probe.floor.value) && numbers.insert(probe.number).second)
                 kept.push_back(probe);
             else
-                note("probe P" + std::to_string(probe.number), "its floor is gone, or its number is used twice");
+                note("probe P" + std::to_string(probe.number),
+                     "its floor is gone, or its number is used twice");
         p_.probes = std::move(kept);
     }
 

@@ -6,8 +6,8 @@
 
 namespace yemvo {
 
-/// Afterwards check_references holds: ids are unique and below next_id, what is referred to exists. What refers
-/// to a type that is gone gets another of its use; what cannot do without what is gone is set aside.
+/// Afterwards check_references holds: ids are unique and below next_id, what is referred to exists. What
+/// refers to a type that is gone gets another of its use; what cannot do without what is gone is set aside.
 void mend_references(Project&, std::vector<SetAside>&);
 
 }  // namespace yemvo

@@ -34,7 +34,8 @@ void tell_set_aside(const ReadProject& read, std::vector<std::string>& warnings)
         warnings.push_back(read.aside[i].place + ": " + shortened(read.aside[i].reason, 200));
     if (read.aside.size() > most_told)
         warnings.push_back("and " + std::to_string(read.aside.size() - most_told) + " more parts");
-    if (!read.aside.empty()) warnings.push_back("These parts are set aside and kept in the file: see Findings");
+    if (!read.aside.empty())
+        warnings.push_back("These parts are set aside and kept in the file: see Findings");
 }
 
 void read_assets(const ArchiveReader& archive, Project& project) {

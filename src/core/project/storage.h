@@ -25,8 +25,8 @@ struct Saved {
 };
 
 /// The file that was there is kept as "name~" and, where `versions` is given, among them. What was written is
-/// read back and held against the project before it takes the old file's place. Throws Error; then the file is
-/// as it was.
+/// read back and held against the project before it takes the old file's place. Throws Error; then the file
+/// is as it was.
 Saved save_project(const Project&, const std::filesystem::path&, const Versions* versions = nullptr);
 
 }  // namespace yemvo

@@ -43,7 +43,8 @@ private:
     using Set = std::unordered_set<std::uint32_t>;
 
     [[noreturn]] static void fail(const std::string& what, const std::string& where) {
-        throw Error(what, "project.json: " + where, "Correct it there, or try an earlier version of the file");
+        throw Error(what, "project.json: " + where,
+                    "Correct it there, or try an earlier version of the file");
     }
     /// `where`: the words, or what makes them, since they are seldom needed.
     template <class Where>
@@ -62,7 +63,8 @@ private:
     }
     template <class Where>
     void type(WallTypeId id, const Where& where) const {
-        if (!types_.contains(id.value)) fail("there is no wall type " + std::to_string(id.value), words(where));
+        if (!types_.contains(id.value))
+            fail("there is no wall type " + std::to_string(id.value), words(where));
     }
     void floor(const Floor& f) {
         own(floors_, f.id.value, "floor " + f.name);

@@ -69,8 +69,9 @@ std::vector<KeptVersion> Versions::in(const fs::path& folder) const {
         const std::uint64_t bytes = entry.file_size(fault);
         found.push_back({entry.path(), file, written(entry.path()), bytes});
     }
-    std::sort(found.begin(), found.end(),
-              [](const KeptVersion& a, const KeptVersion& b) { return a.copy.filename() > b.copy.filename(); });
+    std::sort(found.begin(), found.end(), [](const KeptVersion& a, const KeptVersion& b) {
+        return a.copy.filename() > b.copy.filename();
+    });
     return found;
 }
 

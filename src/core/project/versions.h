@@ -9,14 +9,14 @@
 namespace yemvo {
 
 struct KeptVersion {
-    std::filesystem::path copy;  ///< a whole project file
-    std::string file;            ///< of which it is an earlier version
+    std::filesystem::path copy;                   ///< a whole project file
+    std::string file;                             ///< of which it is an earlier version
     std::chrono::system_clock::time_point saved;  ///< when it had been written
     std::uint64_t bytes = 0;
 };
 
-/// How much is kept: of a file at least `least` whatever its age, at most `most`; of all files together at most
-/// `bytes`, the oldest going first; nothing older than `age`.
+/// How much is kept: of a file at least `least` whatever its age, at most `most`; of all files together at
+/// most `bytes`, the oldest going first; nothing older than `age`.
 struct VersionRing {
     std::size_t least = 3, most = 20;
     std::uint64_t bytes = 1'000'000'000;
@@ -28,8 +28,8 @@ public:
     /// `root` is made when something is kept.
     explicit Versions(std::filesystem::path root, VersionRing = {});
 
-    /// Keeps a copy of `now`, which is about to be replaced, as a version of `file`, and drops what is too much.
-    /// Throws Error.
+    /// Keeps a copy of `now`, which is about to be replaced, as a version of `file`, and drops what is too
+    /// much. Throws Error.
     void keep(const std::filesystem::path& now, const std::filesystem::path& file) const;
     /// Newest first.
     std::vector<KeptVersion> of(const std::filesystem::path& file) const;

@@ -54,8 +54,8 @@ std::vector<std::pair<std::uint64_t, std::size_t>> sorted_keys(const Scene& scen
 
 }  // namespace
 
-/// What the fields were made from is needed again only where a wall or an antenna changes: it takes a part of the
-/// budget, however much there is of it.
+/// What the fields were made from is needed again only where a wall or an antenna changes: it takes a part of
+/// the budget, however much there is of it.
 FieldStore::FieldStore(std::shared_ptr<MemoryBudget> budget, std::shared_ptr<SceneCache> scenes)
     : obstructions_(budget, budget->limit_bytes() / 8),
       deviations_(budget, budget->limit_bytes() / 8),

@@ -19,9 +19,8 @@ namespace yemvo {
 class FieldStore {
 public:
     /// `scenes`: shared with another store; of its own when null.
-    explicit FieldStore(
-        std::shared_ptr<MemoryBudget> = std::make_shared<MemoryBudget>(usual_budget_bytes()),
-        std::shared_ptr<SceneCache> scenes = nullptr);
+    explicit FieldStore(std::shared_ptr<MemoryBudget> = std::make_shared<MemoryBudget>(usual_budget_bytes()),
+                        std::shared_ptr<SceneCache> scenes = nullptr);
 
     /// An access point's place over a surface, with the key of everything that its rays can meet. The scene
     /// and the surface must outlive it.

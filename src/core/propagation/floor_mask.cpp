@@ -35,7 +35,9 @@ struct FloorMask::Raster {
     std::size_t index(int c, int r) const {
         return static_cast<std::size_t>(r) * static_cast<std::size_t>(columns) + static_cast<std::size_t>(c);
     }
-    int column(double x) const { return std::clamp(static_cast<int>((x - box.low.x) / cell_m), 0, columns - 1); }
+    int column(double x) const {
+        return std::clamp(static_cast<int>((x - box.low.x) / cell_m), 0, columns - 1);
+    }
     int row(double y) const { return std::clamp(static_cast<int>((y - box.low.y) / cell_m), 0, rows - 1); }
 
     /// Marks every cell that the segment passes through, by short steps.
@@ -56,7 +58,8 @@ struct FloorMask::Raster {
             open.pop_back();
             for (const auto& [dc, dr] : {std::pair{1, 0}, {-1, 0}, {0, 1}, {0, -1}}) {
                 const int nc = c + dc, nr = r + dr;
-                if (nc < 0 || nr < 0 || nc >= columns || nr >= rows || state[index(nc, nr)] != unknown) continue;
+                if (nc < 0 || nr < 0 || nc >= columns || nr >= rows || state[index(nc, nr)] != unknown)
+                    continue;
                 state[index(nc, nr)] = reached;
                 open.push_back({nc, nr});
             }
@@ -84,7 +87,8 @@ struct FloorMask::Raster {
         for (int dr = -1; dr <= 1; ++dr)
             for (int dc = -1; dc <= 1; ++dc) {
                 const int nc = c + dc, nr = r + dr;
-                if (nc >= 0 && nr >= 0 && nc < columns && nr < rows && state[index(nc, nr)] == unknown) return true;
+                if (nc >= 0 && nr >= 0 && nc < columns && nr < rows && state[index(nc, nr)] == unknown)
+                    return true;
             }
         return false;
     }
@@ -218,8 +222,10 @@ std::vector<Segment> FloorMask::edges() const {
         const auto here = row(r);
         // where exactly one of both rows is inside
         std::vector<std::int32_t> odd;
-        std::set_symmetric_difference(below.begin(), below.end(), here.begin(), here.end(), std::back_inserter(odd));
-        for (std::size_t k = 0; k + 1 < odd.size(); k += 2) out.push_back({{x(odd[k]), y(r)}, {x(odd[k + 1]), y(r)}});
+        std::set_symmetric_difference(below.begin(), below.end(), here.begin(), here.end(),
+                                      std::back_inserter(odd));
+        for (std::size_t k = 0; k + 1 < odd.size(); k += 2)
+            out.push_back({{x(odd[k]), y(r)}, {x(odd[k + 1]), y(r)}});
         std::vector<std::pair<int, int>> going_on;
         for (const auto& [c, from] : rising)
             if (std::binary_search(here.begin(), here.end(), c))

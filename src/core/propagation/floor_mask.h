@@ -9,10 +9,10 @@
 
 namespace yemvo {
 
-/// A place is inside when it cannot be reached from outside without crossing a wall (doors and windows count as
-/// closed), on a raster of 0.25 m. Of the cells that walls run through those are inside that touch such a place:
-/// strays, garden walls and open ends enclose nothing and change nothing. Courtyards that are open to the sky are
-/// outside.
+/// A place is inside when it cannot be reached from outside without crossing a wall (doors and windows count
+/// as closed), on a raster of 0.25 m. Of the cells that walls run through those are inside that touch such a
+/// place: strays, garden walls and open ends enclose nothing and change nothing. Courtyards that are open to
+/// the sky are outside.
 class FloorMask {
 public:
     /// Coarser where the walls that enclose something lie so far apart that the raster would be too large.

@@ -38,7 +38,8 @@ Stretch shared(const ScenePanel& weaker, const ScenePanel& stronger) {
 }
 
 /// The part of a panel along a stretch and between two heights, where there is any.
-void keep(const ScenePanel& panel, double from, double to, double base_m, double top_m, std::vector<ScenePanel>& out) {
+void keep(const ScenePanel& panel, double from, double to, double base_m, double top_m,
+          std::vector<ScenePanel>& out) {
     if ((to - from) * distance(panel.a, panel.b) < least_m || top_m <= base_m) return;
     ScenePanel part = panel;
     if (from > 0) part.a = lerp(panel.a, panel.b, from);
@@ -59,7 +60,8 @@ void cut(const ScenePanel& panel, const Stretch& by, const ScenePanel& other, st
 /// Losses of rows, those that were mixed meanwhile too.
 class Losses {
 public:
-    Losses(const std::vector<std::vector<double>>& by_row, const std::function<int(const std::vector<int>&)>& mixed_row)
+    Losses(const std::vector<std::vector<double>>& by_row,
+           const std::function<int(const std::vector<int>&)>& mixed_row)
         : by_row_(by_row), mixed_row_(mixed_row) {}
 
     /// In the band that decides which panel stays whole.
@@ -109,7 +111,8 @@ void mix(std::vector<ScenePanel>& parts, const ScenePanel& other, Losses& losses
         cut(part, by, other, out);
         ScenePanel both = part;
         both.row = losses.stronger_of_both(part.row, other.row);
-        keep(both, by.from, by.to, std::max(part.base_m, other.base_m), std::min(part.top_m, other.top_m), out);
+        keep(both, by.from, by.to, std::max(part.base_m, other.base_m), std::min(part.top_m, other.top_m),
+             out);
     }
     parts = std::move(out);
 }

@@ -73,14 +73,17 @@ public:
                 building.id == scene_.frame ? Similarity{} : compose(to_frame_, building.placement);
             for (const Floor& floor : building.floors) add(building, floor, placed);
         }
-        merge_colinear(scene_.panels, [&] {
-            std::vector<std::vector<double>> losses;
-            for (const auto& laws : scene_.laws) {
-                auto& row_losses = losses.emplace_back();
-                for (const AngleLaw& law : laws) row_losses.push_back(law.loss_db(1));
-            }
-            return losses;
-        }(), [&](const std::vector<int>& by_band) { return mixed_row(by_band); });
+        merge_colinear(
+            scene_.panels,
+            [&] {
+                std::vector<std::vector<double>> losses;
+                for (const auto& laws : scene_.laws) {
+                    auto& row_losses = losses.emplace_back();
+                    for (const AngleLaw& law : laws) row_losses.push_back(law.loss_db(1));
+                }
+                return losses;
+            }(),
+            [&](const std::vector<int>& by_band) { return mixed_row(by_band); });
         std::sort(scene_.slabs.begin(), scene_.slabs.end(),
                   [](const SceneSlab& a, const SceneSlab& b) { return a.level_m < b.level_m; });
         index_panels();
@@ -95,8 +98,8 @@ private:
         scene_.deviations = laws->deviation;
         for (const WallType& type : *project_.wall_types) scene_.types.push_back(type.id);
     }
-    /// A row whose law is in each band that of another row: of walls on each other, of which one takes more in one
-    /// band and one in another.
+    /// A row whose law is in each band that of another row: of walls on each other, of which one takes more
+    /// in one band and one in another.
     int mixed_row(const std::vector<int>& by_band) {
         const auto known = mixed_.find(by_band);
         if (known != mixed_.end()) return known->second;

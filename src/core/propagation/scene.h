@@ -91,8 +91,8 @@ struct Scene {
     std::vector<std::vector<AngleLaw>>
         deviations;                 ///< standard deviation of each [dB], from the type's spread
     std::vector<WallTypeId> types;  ///< of each row that is a type's own; they come first
-    /// Of each row after those: which row it is in each band. Walls on each other, of which one takes more in one
-    /// band and one in another.
+    /// Of each row after those: which row it is in each band. Walls on each other, of which one takes more in
+    /// one band and one in another.
     std::vector<std::vector<int>> mixed;
     WallTypeId type_of(int row, BandId) const;
     std::vector<SceneFloor> floors;
@@ -106,7 +106,8 @@ struct Scene {
     const FloorMask& mask(FloorId id) const { return *floor(id).mask; }
 };
 
-/// From which places nothing arrives on a surface, whatever the walls, by their keys. Safe from several threads.
+/// From which places nothing arrives on a surface, whatever the walls, by their keys. Safe from several
+/// threads.
 class SilentPlaces {
 public:
     /// None where nobody has looked yet.

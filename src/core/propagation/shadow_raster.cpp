@@ -1,9 +1,9 @@
 #include "propagation/shadow_raster.h"
 
 #include <algorithm>
-#include <limits>
 #include <array>
 #include <cmath>
+#include <limits>
 #include <numeric>
 #include <optional>
 
@@ -269,19 +269,21 @@ public:
           rays_(ray_heights(surface, source_)),
           cancel_(cancel) {}
 
-    /// Whether distance and slabs alone take every cell beyond the limit: then walls are not even looked at, and
-    /// storeys far away cost next to nothing. Worked out a block at a time from the one nearest the source, so that
-    /// where something arrives it is soon known.
+    /// Whether distance and slabs alone take every cell beyond the limit: then walls are not even looked at,
+    /// and storeys far away cost next to nothing. Worked out a block at a time from the one nearest the
+    /// source, so that where something arrives it is soon known.
     bool is_silent_by_slabs(double limit_db) {
         if (limit_db >= no_limit_db || band_count() > most_bands) return false;
-        if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(), [&](const SceneSlab& s) { return between(s); }))
+        if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(),
+                         [&](const SceneSlab& s) { return between(s); }))
             return false;
         take_laws(scene_.laws, 0);
         const int blocks = tile_rows_of(surface_) / block_tiles, columns = tile_columns_of(surface_);
         const auto cells = static_cast<std::size_t>(block_tiles * columns * tile_cells);
         thread_local std::vector<float, AlignedAllocator<float>> scratch;
         scratch.resize(cells * (band_count() + 1));
-        const int nearest = std::clamp(static_cast<int>((source_.y - surface_.origin.y) / surface_.cell_m) / block_rows, 0, blocks - 1);
+        const int nearest = std::clamp(
+            static_cast<int>((source_.y - surface_.origin.y) / surface_.cell_m) / block_rows, 0, blocks - 1);
         for (int i = 0; i < blocks; ++i) {
             cancel_.check();
             std::fill(scratch.begin(), scratch.end(), 0.0f);

@@ -11,8 +11,9 @@
 namespace yemvo {
 
 /// A link that loses more than this on its way (free space and obstruction) is taken not to arrive: 36 dBm of
-/// EIRP would come in at -114 dBm, 20 dB under the noise of 20 MHz at a receiver of 7 dB; no lens, no limit and no
-/// count of radios asks for so little (tests/core/tower_test.cpp). So a radio has no field on floors it cannot reach.
+/// EIRP would come in at -114 dBm, 20 dB under the noise of 20 MHz at a receiver of 7 dB; no lens, no limit
+/// and no count of radios asks for so little (tests/core/tower_test.cpp). So a radio has no field on floors
+/// it cannot reach.
 inline constexpr double most_path_loss_db = 150;
 /// For cast_shadows: work every cell out, however weak.
 inline constexpr double no_limit_db = 1e9;

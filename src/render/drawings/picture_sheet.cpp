@@ -11,7 +11,7 @@ namespace {
 constexpr double most_kept_pixels = 50e6;   // decoded, larger pictures are reduced while reading
 constexpr double most_read_pixels = 100e6;  // that formats without reduced reading may have
 constexpr int most_read_mb = 512;
-constexpr double most_jpeg_pixels = 2e9;    // reduced by the decoder itself, so memory stays small
+constexpr double most_jpeg_pixels = 2e9;  // reduced by the decoder itself, so memory stays small
 
 class PictureSheet : public Sheet {
 public:
@@ -85,8 +85,8 @@ std::shared_ptr<const Sheet> open_picture(const Bytes& bytes, int page, const st
     // the reader would call it damaged
     const int bits = QImage::toPixelFormat(reader.imageFormat()).bitsPerPixel();
     if (!jpeg && count * std::max(bits, 32) / 8 > most_read_mb * 1024.0 * 1024)
-        throw Error("is " + pixels(stored) + " of " + std::to_string(bits) + " bits, more than can be read", name,
-                    "Make it smaller, or give it 8 bits a colour, and choose it again");
+        throw Error("is " + pixels(stored) + " of " + std::to_string(bits) + " bits, more than can be read",
+                    name, "Make it smaller, or give it 8 bits a colour, and choose it again");
     const QImage picture = reader.read();
     if (picture.isNull())
         throw Error("is damaged or cut short (" + reader.errorString().toStdString() + ")", name, remedy);

@@ -24,12 +24,8 @@ Json KindOf<CeilingArea>::write(const CeilingArea& c) {
 }
 
 CeilingArea KindOf<CeilingArea>::read(const Reader& r) {
-    CeilingArea c{r.at("id").id<CeilingId>(),
-                  r.at("name").text(),
-                  read_points(r.at("outline")),
-                  r.at("height_m").number(),
-                  std::nullopt,
-                  read_group(r)};
+    CeilingArea c{r.at("id").id<CeilingId>(), r.at("name").text(), read_points(r.at("outline")),
+                  r.at("height_m").number(),  std::nullopt,        read_group(r)};
     if (const auto type = r.find("type")) c.type = type->id<WallTypeId>();
     return r.kept(std::move(c));
 }

@@ -7,7 +7,8 @@ namespace yemvo {
 template <>
 struct KindOf<CeilingArea> : InFloor<CeilingArea, &Floor::ceilings>, ByOutline<CeilingArea>, OneId {
     static constexpr ItemKind kind = ItemKind::ceiling;
-    static constexpr const char *name = "ceiling", *plural = "ceiling areas", *key = "ceilings", *clip_key = "ceilings";
+    static constexpr const char *name = "ceiling", *plural = "ceiling areas", *key = "ceilings",
+                                *clip_key = "ceilings";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
     static std::string label(const CeilingArea& c) { return "ceiling area " + c.name; }
     static Json write(const CeilingArea&);

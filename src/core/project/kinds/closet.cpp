@@ -14,14 +14,15 @@ void check(const Closet& c) {
 }
 
 Json KindOf<Closet>::write(const Closet& c) {
-    Json json{{"id", c.id.value}, {"name", c.name}, {"position", write_point(c.position)}, {"racks", c.racks}};
+    Json json{
+        {"id", c.id.value}, {"name", c.name}, {"position", write_point(c.position)}, {"racks", c.racks}};
     write_group(json, c.group);
     return json;
 }
 
 Closet KindOf<Closet>::read(const Reader& r) {
-    return r.kept(Closet{r.at("id").id<ClosetId>(), r.at("name").text(limits::name), read_point(r.at("position")),
-                         r.at("racks").integer(), read_group(r)});
+    return r.kept(Closet{r.at("id").id<ClosetId>(), r.at("name").text(limits::name),
+                         read_point(r.at("position")), r.at("racks").integer(), read_group(r)});
 }
 
 }  // namespace yemvo

@@ -14,7 +14,8 @@ void check(const Closet&);
 template <>
 struct KindOf<Closet> : InFloor<Closet, &Floor::closets>, ByPlace<Closet>, OfNoType, OneId {
     static constexpr ItemKind kind = ItemKind::closet;
-    static constexpr const char *name = "closet", *plural = "closets", *key = "closets", *clip_key = "closets";
+    static constexpr const char *name = "closet", *plural = "closets", *key = "closets",
+                                *clip_key = "closets";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
     static std::string label(const Closet& c) { return c.name.empty() ? "closet" : "closet " + c.name; }
     static Json write(const Closet&);

@@ -1,9 +1,11 @@
-// What one kind of thing that stands on a floor is to everything that goes through all of them: where it is kept, what
-// shapes it, what it refers to, how files hold it, what must hold of it. A kind is a struct KindOf<Thing> in a header of
-// its own beside this one, its source, an entry in all.h and one in ItemKind; lists, ids, groups, moving, clipping,
-// files, validation, differences, hiding and locking follow from that (each_kind in all.h).
+// What one kind of thing that stands on a floor is to everything that goes through all of them: where it is
+// kept, what shapes it, what it refers to, how files hold it, what must hold of it. A kind is a struct
+// KindOf<Thing> in a header of its own beside this one, its source, an entry in all.h and one in ItemKind;
+// lists, ids, groups, moving, clipping, files, validation, differences, hiding and locking follow from that
+// (each_kind in all.h).
 //
-// Openings stand in walls and belong to those; access points stand in variants. Both are items, and no kinds here.
+// Openings stand in walls and belong to those; access points stand in variants. Both are items, and no kinds
+// here.
 #pragma once
 #include "project/edits.h"
 #include "project/json_reader.h"
@@ -22,7 +24,7 @@ template <class Thing>
 struct KindOf;
 
 /// Kept in a list of the floor itself.
-template <class Thing, Shared<std::vector<Thing>> Floor::* member>
+template <class Thing, Shared<std::vector<Thing>> Floor::*member>
 struct InFloor {
     static constexpr const char* inside = "floors";  ///< where a file has its list
     static constexpr bool always_in_files = false;   ///< in those of every format
@@ -32,7 +34,7 @@ struct InFloor {
 };
 
 /// Kept in the plate under the floor.
-template <class Thing, std::vector<Thing> Slab::* member>
+template <class Thing, std::vector<Thing> Slab::*member>
 struct InSlab {
     static constexpr const char* inside = "slab";
     static constexpr bool always_in_files = false;
@@ -46,12 +48,13 @@ template <class Thing>
 struct ByOutline {
     static constexpr bool is_outline = true;
     static std::vector<Point> points(const Thing& t) { return t.outline; }
-    /// Another number of points is a mistake of the caller where the shape does not allow it (std::logic_error).
+    /// Another number of points is a mistake of the caller where the shape does not allow it
+    /// (std::logic_error).
     static void set_points(Thing& t, const std::vector<Point>& points) { t.outline = points; }
     static std::vector<Point> shape(const Thing& t) { return t.outline; }
-    static void mirror(Thing&) {}            ///< what is not in the points turns round
-    static void scale(Thing&, double) {}     ///< what is not in the points grows
-    static void was_clipped(Thing&) {}       ///< what cannot come along in a clipping is left behind
+    static void mirror(Thing&) {}         ///< what is not in the points turns round
+    static void scale(Thing&, double) {}  ///< what is not in the points grows
+    static void was_clipped(Thing&) {}    ///< what cannot come along in a clipping is left behind
     static void was_removed(Project&, const Thing&) {}  ///< what referred to it lets go
     static bool is_alike(const Thing& a, const Thing& b) {
         if constexpr (requires { a.type; })
@@ -70,8 +73,8 @@ struct ByPlace : ByOutline<Thing> {
     static std::vector<Point> shape(const Thing& t) { return points(t); }
 };
 
-/// Built of nothing that the list of types has. `each_type` calls use(WallTypeId&, TypeUse, part), part being the
-/// opening that the type belongs to, if any.
+/// Built of nothing that the list of types has. `each_type` calls use(WallTypeId&, TypeUse, part), part being
+/// the opening that the type belongs to, if any.
 struct OfNoType {
     static constexpr std::optional<TypeUse> use = {};
     template <class Thing, class Use>

@@ -5,9 +5,11 @@
 namespace yemvo {
 
 template <>
-struct KindOf<Obstacle> : InFloor<Obstacle, &Floor::obstacles>, ByOutline<Obstacle>, OfType<TypeUse::obstacle>, OneId {
+struct KindOf<Obstacle>
+    : InFloor<Obstacle, &Floor::obstacles>, ByOutline<Obstacle>, OfType<TypeUse::obstacle>, OneId {
     static constexpr ItemKind kind = ItemKind::obstacle;
-    static constexpr const char *name = "obstacle", *plural = "obstacles", *key = "obstacles", *clip_key = "obstacles";
+    static constexpr const char *name = "obstacle", *plural = "obstacles", *key = "obstacles",
+                                *clip_key = "obstacles";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
     static std::string label(const Obstacle& o) { return o.name.empty() ? "obstacle" : "obstacle " + o.name; }
     static Json write(const Obstacle&);

@@ -7,7 +7,8 @@ namespace yemvo {
 template <>
 struct KindOf<SlabArea> : InSlab<SlabArea, &Slab::areas>, ByOutline<SlabArea>, OfType<TypeUse::slab>, OneId {
     static constexpr ItemKind kind = ItemKind::slab_area;
-    static constexpr const char *name = "slab area", *plural = "slab areas", *key = "areas", *clip_key = "slab_areas";
+    static constexpr const char *name = "slab area", *plural = "slab areas", *key = "areas",
+                                *clip_key = "slab_areas";
     static constexpr bool comes_along(const FloorParts&) { return true; }
     static std::string label(const SlabArea& a) { return "slab area " + a.name; }
     static Json write(const SlabArea&);

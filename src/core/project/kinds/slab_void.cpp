@@ -19,7 +19,8 @@ Json KindOf<SlabVoid>::write(const SlabVoid& v) {
 }
 
 SlabVoid KindOf<SlabVoid>::read(const Reader& r) {
-    return r.kept(SlabVoid{r.at("id").id<VoidId>(), r.at("name").text(), read_points(r.at("outline")), read_group(r)});
+    return r.kept(
+        SlabVoid{r.at("id").id<VoidId>(), r.at("name").text(), read_points(r.at("outline")), read_group(r)});
 }
 
 }  // namespace yemvo

@@ -25,7 +25,8 @@ void check(const Wall& w) {
             broken(indexed("bulges", i), "arc", "must leave at least 2.3° of its circle open");
         const Segment piece = w.piece(static_cast<int>(i));
         if (w.bulges[i] != 0 && piece.a == piece.b)
-            broken(indexed("bulges", i), "arc", "curves a piece that has no length: its ends are in one place");
+            broken(indexed("bulges", i), "arc",
+                   "curves a piece that has no length: its ends are in one place");
     }
     for (std::size_t i = 0; i < w.openings.size(); ++i) {
         if (w.openings[i].piece < 0 || w.openings[i].piece >= w.pieces())
@@ -85,7 +86,8 @@ Opening read_opening(const Reader& r, const Wall& wall) {
     o.kind = r.at("kind").word(find_opening_kind);
     o.type = r.at("type").id<WallTypeId>();
     o.piece = r.at("piece").integer();
-    if (o.piece < 0 || o.piece >= wall.pieces()) r.at("piece").fail("names a piece that the wall does not have");
+    if (o.piece < 0 || o.piece >= wall.pieces())
+        r.at("piece").fail("names a piece that the wall does not have");
     o.start_m = r.at("start_m").number();
     o.width_m = r.at("width_m").number();
     o.sill_m = r.at("sill_m").number();
