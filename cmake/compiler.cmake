@@ -2,10 +2,21 @@
 add_compile_options(-Wall -Wextra -Wpedantic -Wshadow -Wnon-virtual-dtor -Woverloaded-virtual -Werror)
 set(CMAKE_CXX_FLAGS_RELEASE "-O3 -DNDEBUG")
 
+# the library's own checks of indices, empty containers and the like
+add_compile_definitions($<$<NOT:$<CONFIG:Release>>:_GLIBCXX_ASSERTIONS>)
+
 if(YEMVO_SANITIZE)
-    add_compile_options(-fsanitize=address,undefined -fno-sanitize-recover=undefined -fno-omit-frame-pointer)
-    add_link_options(-fsanitize=address,undefined)
-    add_compile_options(-Wno-maybe-uninitialized)  # g++ 12 reports false ones under the sanitizers
+    if(YEMVO_SANITIZE STREQUAL "thread")
+        set(sanitizers -fsanitize=thread)
+    elseif(YEMVO_SANITIZE STREQUAL "address")
+        set(sanitizers -fsanitize=address,undefined -fno-sanitize-recover=undefined)
+    else()
+        message(FATAL_ERROR "YEMVO_SANITIZE is address or thread, not ${YEMVO_SANITIZE}")
+    endif()
+    add_compile_options(${sanitizers} -fno-omit-frame-pointer)
+    add_link_options(${sanitizers})
+    # g++ 12 reports false ones under the sanitizers, and of fences that it does not follow
+    add_compile_options(-Wno-maybe-uninitialized -Wno-tsan)
     set(CMAKE_CXX_FLAGS_RELWITHDEBINFO "-O1 -g1")
 endif()
 
