@@ -28,13 +28,6 @@ QColor MapScale::colour(const Palette& palette, int index) const {
     return is_change ? palette.change[i] : palette.steps[i];
 }
 
-/// Changes are told in finer steps than the values.
-static double change_step(const LensInfo& info) {
-    if (info.unit == "dBm" || info.unit == "dB") return 2;
-    if (info.unit == "Mbit/s") return 50;
-    return info.id == LensId::contention ? 0.25 : info.unit == "%" ? 4 : 1;
-}
-
 MapScale scale_of(const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
     if (!choice.is_change())
@@ -48,7 +41,7 @@ MapScale scale_of(const MapChoice& choice) {
                 choice.threshold,
                 info.unit};
     constexpr int steps = 11;
-    const double step = change_step(info);
+    const double step = info.change_step;
     return {-0.5 * steps * step,
             step,
             steps,

@@ -19,7 +19,7 @@ const FloorPrediction* Results::floor_prediction() const {
 }
 
 const FloorPrediction* Results::map_prediction() const {
-    if (shown_.map().lens != LensId::outside) return floor_prediction();
+    if (!lens(shown_.map().lens).needs.surroundings) return floor_prediction();
     const bool known =
         prediction_ && prediction_->outside && prediction_->outside->floor == in_view_.floor_id();
     return known ? &*prediction_->outside : nullptr;

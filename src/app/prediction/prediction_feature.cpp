@@ -55,8 +55,8 @@ void PredictionFeature::connect_runner() {
 
 ExtraWish PredictionFeature::wish() const {
     const render::MapChoice& map = workspace_.shown().map();
-    return {map.lens == LensId::confidence, map.lens == LensId::outside,
-            workspace_.activity().step() == Step::proof,
+    const LensNeeds& needs = lens(map.lens).needs;
+    return {needs.deviation, needs.surroundings, workspace_.activity().step() == Step::proof,
             map.is_change() ? map.against : render::Against::nothing, map.other};
 }
 

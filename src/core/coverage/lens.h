@@ -39,18 +39,38 @@ enum class LensKind {
     band,          ///< indices of bands
 };
 
+/// What a lens asks for besides the fields of the floor.
+struct LensNeeds {
+    bool deviation = false;     ///< how far off the fields may be
+    bool surroundings = false;  ///< the ground round the building instead of the floor
+    bool client = false;        ///< which client: its rates, its power
+    bool level = false;         ///< the signal that requirements ask for
+};
+
+/// How several bands make one value.
+enum class LensBands {
+    together,  ///< their radios are looked at as one set
+    best       ///< each band by itself; the best value counts
+};
+
 struct LensInfo {
     LensId id;
     LensGroup group;
     LensKind kind;
-    std::string key;   ///< in files and on the command line: "next_best"
-    std::string name;  ///< on screen
-    std::string unit;  ///< "dBm", "dB", "Mbit/s", "%", "radios", ""
-    double low, step;  ///< the legend begins at low and has twelve steps
-    double limit;      ///< where the threshold starts
+    std::string key;     ///< in files and on the command line: "next_best"
+    std::string name;    ///< on screen
+    std::string unit;    ///< "dBm", "dB", "Mbit/s", "%", "radios", ""
+    double low, step;    ///< the legend begins at low and has twelve steps
+    double limit;        ///< where the threshold starts
+    double change_step;  ///< of the legend of a change
     bool more_is_better;
     std::string meaning;  ///< one sentence
+    LensBands bands = LensBands::together;
+    LensNeeds needs = {};
+    bool of_failure = false;  ///< the access points chosen are those that fail
     bool is_choice() const { return kind != LensKind::amount; }
+    /// A requirement may be about it.
+    bool may_require() const { return !is_choice() && !needs.surroundings; }
     double high() const { return low + 12 * step; }
 };
 

@@ -63,7 +63,7 @@ double value_of_nothing(const LensInfo& info) {
 
 const LensInfo& required_lens(const Requirement& r) {
     const auto id = find_lens(r.lens);
-    if (!id || lens(*id).is_choice() || *id == LensId::outside)
+    if (!id || !lens(*id).may_require())
         throw Error("there is no lens '" + r.lens + "' to require", "requirement " + r.lens,
                     "Use signal, next_best or snr");
     return lens(*id);
@@ -75,7 +75,7 @@ LensChoice choice_of(const Project& project, const Requirement& r, BandSet bands
     choice.bands = bands;
     choice.client = client(project, project.settings.client);
     choice.heard_dbm = project.settings.heard_dbm;
-    if (choice.lens == LensId::confidence) choice.level_dbm = signal_asked_dbm(project, bands);
+    if (lens(choice.lens).needs.level) choice.level_dbm = signal_asked_dbm(project, bands);
     return choice;
 }
 

@@ -34,9 +34,9 @@ std::string one_decimal(double v) { return plain_number(v, 1); }
 
 std::string told(const LinkExplanation& link, const std::string& place, double asked_dbm) {
     const double margin_db = link.received_dbm - asked_dbm;
-    std::string text = std::to_string(link.number) + " reaches " + place + " with " +
+    std::string text = "Access point " + std::to_string(link.number) + " reaches " + place + " at " +
                        one_decimal(link.received_dbm) + " dBm, " + one_decimal(std::abs(margin_db)) + " dB " +
-                       (margin_db < 0 ? "less" : "more") + " than asked for";
+                       (margin_db < 0 ? "less" : "more") + " than required";
     const LinkTerm* most = nullptr;
     double in_the_way_db = 0;
     int things = 0;

@@ -227,7 +227,8 @@ std::string requirement_name(const Requirement& r) {
 PredictionWish wish_to_judge(const Project& project) {
     PredictionWish wish;
     wish.deviation = std::ranges::any_of(requirements_in_force(project), [](const Requirement* r) {
-        return r->lens == lens(LensId::confidence).key;
+        const auto id = find_lens(r->lens);
+        return id && lens(*id).needs.deviation;
     });
     return wish;
 }
