@@ -101,7 +101,7 @@ int predict(Context& context, const PredictWish& wish) {
     Predictor predictor;
     const SitePrediction site = predictor.predict(
         project, {floor.id},
-        {wish.cell_m, lens_id == LensId::confidence, lens_id == LensId::outside ? beyond_m : 0});
+        {wish.cell_m, lens(lens_id).needs.deviation, lens(lens_id).needs.surroundings ? beyond_m : 0});
     render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
     choice.only = chosen_access_points(project, wish.access_points);
     const FloorPrediction& p = *site.find(floor.id);

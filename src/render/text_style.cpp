@@ -71,6 +71,10 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
 
 QString local(const std::string& text) {
     QString out = QString::fromStdString(text);
+    // a hyphen before a number is a minus, between two words or numbers it stays what it is
+    for (qsizetype i = 0; i + 1 < out.size(); ++i)
+        if (out[i] == '-' && out[i + 1].isDigit() && (i == 0 || out[i - 1].isSpace() || out[i - 1] == '('))
+            out[i] = QChar(0x2212);
     const QString sign = QLocale().decimalPoint();
     if (sign == ".") return out;
     for (qsizetype i = out.size() - 2; i > 0; --i)

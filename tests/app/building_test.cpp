@@ -336,7 +336,7 @@ TEST_CASE("doors are set open, flipped with F and sized for all that are selecte
     d.click({8, 9}, Qt::ShiftModifier);
     REQUIRE(d.w().selection().items().size() == 2);
     d.fill("severalWidth", "1.4");
-    d.choose("severalOpen", "Shut");
+    d.choose("severalOpen", "Closed");
     for (const Opening& o : find_wall(d.floor(), d.inner)->openings) {
         CHECK(o.width_m == Approx(1.4));
         CHECK_FALSE(o.open);

@@ -130,12 +130,25 @@ TEST_CASE("walls drawn next can be low, and what is drawn is so") {
     CHECK(wall_type(d.project(), w.type).key == "screen");
 }
 
+TEST_CASE("everything that can be selected on the floor is selected at once, but not what is locked") {
+    Room d;
+    d.key(Qt::Key_A);
+    d.click({4, 6});
+    d.key(Qt::Key_S);
+    d.key(Qt::Key_A, Qt::ControlModifier);
+    CHECK(d.w().selection().items().size() == 2);
+    d.menu("lock.walls");
+    d.key(Qt::Key_A, Qt::ControlModifier);
+    REQUIRE(d.w().selection().items().size() == 1);
+    CHECK(d.w().selection().items()[0].kind == ItemKind::access_point);
+}
+
 TEST_CASE("several selected things are moved and deleted as one step") {
     Room d;
     d.key(Qt::Key_A);
     for (double x : {4.0, 9.0, 14.0}) d.click({x, 6});
     d.key(Qt::Key_S);
-    d.key(Qt::Key_A, Qt::ControlModifier);
+    d.menu("select.access-points");
     REQUIRE(d.w().selection().items().size() == 3);
     d.drag({9, 6}, {10, 7});
     for (std::size_t i = 0; i < 3; ++i) {

@@ -269,7 +269,7 @@ TEST_CASE("the next floor's sheet lies like the one below at a press of the butt
     const Drawing ground = d.drawing();
     d.w().in_view().show_floor(all_floors(d.project())[1]->id);
     import(d, picture_file(folder, "first.png", 20));
-    CHECK(d.find<QComboBox>("prepareLike")->currentText() == "Like ground.png");
+    CHECK(d.find<QComboBox>("prepareLike")->currentText() == "Same as ground.png");
     d.lay_prepared();
     CHECK(d.drawing().placement == ground.placement);
     CHECK(d.drawing().scale_by == ScaleBy::like_another);

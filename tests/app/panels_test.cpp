@@ -198,7 +198,7 @@ TEST_CASE("the colouring of the bar and of the menu is one: what is chosen in on
     CHECK(checked("Smooth"));
     CHECK_FALSE(checked("In steps"));
     CHECK(checked("25 % opaque"));
-    CHECK(d.button("Colouring")->text().startsWith("Smooth"));
+    CHECK(d.button("Colouring")->text().startsWith("Colours"));
     d.menu("map.change-by-last-edit");
     CHECK(checked("Change by the last edit"));
     CHECK(d.button("Colouring")->text().startsWith("Change"));

@@ -98,8 +98,8 @@ TEST_CASE("steps say what they hold and lack") {
     Project p = yemvo::test::one_floor();
     CHECK(step_mark(p, Step::venue, {}) == "1 floor to draw");
     CHECK(step_mark(p, Step::demand, {}) == "no zones yet");
-    CHECK(step_mark(p, Step::placement, {}) == "empty");
-    CHECK(step_mark(p, Step::spectrum, {}) == "empty");
+    CHECK(step_mark(p, Step::placement, {}) == "no access points");
+    CHECK(step_mark(p, Step::spectrum, {}) == "no radios");
     CHECK(step_mark(p, Step::proof, {}) == "nothing to check");
     yemvo::test::wall(p, "plasterboard", {{0, 0}, {5, 0}});
     CHECK(step_mark(p, Step::venue, {}) == "complete");

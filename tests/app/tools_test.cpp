@@ -167,7 +167,7 @@ TEST_CASE("zones are dragged as rectangles or clicked as polygons, named, and ma
     REQUIRE(d.floor().zones->size() == 2);
     d.key(Qt::Key_S);
     d.fill("zoneName", "Plant room");
-    d.choose("zoneKind", "Not needed");
+    d.choose("zoneKind", "No service needed");
     CHECK(d.floor().zones->back().name == "Plant room");
     CHECK(d.floor().zones->back().kind == ZoneKind::not_needed);
 }

@@ -72,7 +72,7 @@ std::size_t openings(const Floor& f) {
 
 TEST_CASE("a whole floor is drawn by hand in one sitting") {
     Hand d;
-    d.window.open_project(new_project("By hand", {LengthUnits::metres, "GB", 1.2, 7}, 1, 4.8), {});
+    d.window.open_project(new_project("No automatic fix", {LengthUnits::metres, "GB", 1.2, 7}, 1, 4.8), {});
     d.window.import_drawing(QString(TEST_DATA) + "/../../demo/drawings/library-ground.dxf");
     d.lay_prepared();
     d.actions += 2;

@@ -115,7 +115,7 @@ TEST_CASE("value labels write figures on the map, smooth colours have more shade
 
 TEST_CASE("the client that rates are for is chosen in the bar, in one undoable step") {
     Demo d;
-    d.choose("barCombo", "Rate down");
+    d.choose("barCombo", "Downlink PHY rate");
     const double tablet = d.map_at({9.75, 25.25});
     for (auto* c : d.window.findChildren<QComboBox*>())
         if (c->accessibleName() == "Client") {
@@ -147,7 +147,7 @@ TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away
     double sum = 0;
     for (int r = 0; r + 1 < terms->rowCount(); ++r) sum += number_in(terms->item(r, 1)->text());
     CHECK(sum == Approx(strongest.received_dbm).margin(0.05 * terms->rowCount()));
-    CHECK(page(d).sentence().contains("reaches P1 with"));
+    CHECK(page(d).sentence().contains("reaches P1 at"));
     // a weaker link by keyboard
     page(d).heard()->setFocus();
     QTest::keyClick(page(d).heard(), Qt::Key_Down);
@@ -171,9 +171,9 @@ TEST_CASE("the line of level falls by each wall at its place, and ends at what a
     l.source = {0, 0, 2.5};
     l.receiver = {10, 0, 1};
     l.distance_m = 10.112;
-    l.terms = {{TermKind::power, "Transmit power", 14},
-               {TermKind::antenna, "Antenna", 2},
-               {TermKind::free_space, "Free space", -66.8},
+    l.terms = {{TermKind::power, "Conducted power", 14},
+               {TermKind::antenna, "Antenna gain, this direction", 2},
+               {TermKind::free_space, "Free-space loss", -66.8},
                {TermKind::wall, "Brick", -8, 0.5, 0, 0},
                {TermKind::obstacle, "Rack", -6, 0.7, 0, 2.0224}};
     const LevelLine line = level_line(l);

@@ -125,7 +125,7 @@ TEST_CASE(
     d.press_button(("addRequirement" + tail).toUtf8().constData());
     CHECK(sets().back().requirements.size() == 5);
     CHECK(d.w().selection().requirement() == sets().back().requirements.back().id);
-    d.choose("requirementEach", "at least one of them");
+    d.choose("requirementEach", "at least one band");
     CHECK(sets().back().requirements.back().any_band);
     d.press_button("removeRequirement");
     CHECK(sets().back().requirements.size() == 4);

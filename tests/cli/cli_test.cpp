@@ -83,7 +83,7 @@ TEST_CASE("probe: the terms of each link add up to what is received and name eac
     CHECK(probe["x_m"] == 52.25);
     CHECK(probe["height_m"] == 1.2);
     REQUIRE(probe["links"].size() > 20);
-    CHECK(probe["links"][0]["told"].get<std::string>().find("reaches the place with") != std::string::npos);
+    CHECK(probe["links"][0]["told"].get<std::string>().find("reaches the place at") != std::string::npos);
     CHECK(probe["links"][0]["deviation_db"].get<double>() >= 3);
     CHECK(probe["links"][0]["asked_dbm"].get<double>() < -50);
     double before = 1000;

@@ -169,7 +169,7 @@ TEST_CASE("zones that overlap are found, and the larger gives way") {
     Project fine = one_floor();
     add_zone(fine, floor_at(fine, 0), {{}, "Hall", ZoneKind::served, square(0, 0, 10, 8)});
     add_zone(fine, floor_at(fine, 0), {{}, "Next", ZoneKind::served, square(10, 0, 14, 8)});
-    add_zone(fine, floor_at(fine, 0), {{}, "No access points", ZoneKind::keep_out, square(2, 2, 4, 4)});
+    add_zone(fine, floor_at(fine, 0), {{}, "Served, no mounting", ZoneKind::keep_out, square(2, 2, 4, 4)});
     CHECK(found(fine, Rule::zone_overlap).empty());
 }
 

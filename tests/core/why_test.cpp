@@ -93,16 +93,17 @@ TEST_CASE("a link in one sentence") {
     LinkExplanation l;
     l.number = 19;
     l.received_dbm = -76.7;
-    l.terms = {{TermKind::power, "Transmit power", 14},
+    l.terms = {{TermKind::power, "Conducted power", 14},
                {TermKind::wall, "Brick", -11.2},
                {TermKind::wall, "Glass", -2.4}};
     CHECK(told(l, "P1", -67) ==
-          "19 reaches P1 with -76.7 dBm, 9.7 dB less than asked for; Brick takes 11.2 of the 13.6 dB lost in "
+          "Access point 19 reaches P1 at -76.7 dBm, 9.7 dB less than required; Brick takes 11.2 of the 13.6 "
+          "dB lost in "
           "the way.");
     l.terms.resize(1);
     l.received_dbm = -60;
     CHECK(told(l, "P2", -67) ==
-          "19 reaches P2 with -60.0 dBm, 7.0 dB more than asked for; nothing stands in the way.");
+          "Access point 19 reaches P2 at -60.0 dBm, 7.0 dB more than required; nothing stands in the way.");
 }
 
 TEST_CASE("probes live with their floor, and variants are copies of their own") {

@@ -151,6 +151,8 @@ TEST_CASE(
         CHECK(figure(12.5, 2) == e.written);
         CHECK(figure(-3, 1).startsWith(QChar(0x2212)));
         CHECK(local("12.50 m, no. 7.") == e.written + " m, no. 7.");
+        CHECK(local("-3 m (-2), 4-5 by ITU-R P.2040-3") ==
+              QStringLiteral("\u22123 m (\u22122), 4-5 by ITU-R P.2040-3").replace('.', '.'));
         CHECK(yemvo::read_number(plain(e.written)) == 12.5);
         // what is typed in another way is understood as well
         CHECK(yemvo::read_number(plain("12.5")) == 12.5);

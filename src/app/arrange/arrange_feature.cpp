@@ -77,7 +77,12 @@ void ArrangeFeature::make_commands() {
           [&w] { select_alike(w, false); });
     offer("edit.select", "select.type-everywhere", "Select all of this type everywhere",
           QKeySequence("Ctrl+Shift+U"), [&w] { select_alike(w, true); });
-    offer("edit.select", "select.access-points", "Select all access points", QKeySequence("Ctrl+A"), [&w] {
+    offer("edit.select", "select.all", "Select everything on this floor", QKeySequence::SelectAll, [&w] {
+        constexpr double far_m = 1e6;
+        if (const Floor* f = w.floor())
+            w.selection().select(items_in(w.project(), *f, {{-far_m, -far_m}, {far_m, far_m}}, true));
+    });
+    offer("edit.select", "select.access-points", "Select all access points", {}, [&w] {
         std::vector<Item> all;
         for (const AccessPoint& ap : access_points(w.project(), w.floor_id()))
             all.push_back({Item::Kind::access_point, ap.id.value});

@@ -122,8 +122,8 @@ void arrange_group(Form& form, Workspace& w) {
     if (!only_openings) floors_row(form, w);
     if (chosen.size() > 1 && !only_openings) {
         auto* row = form.row("Group");
-        button(row, "group", "Group", "Selected together from now on (Ctrl G)", [&w] { group_selection(w); });
-        button(row, "ungroup", "Ungroup", "Each for itself again (Ctrl Shift G)",
+        button(row, "group", "Group", "Selected together from now on (Ctrl+G)", [&w] { group_selection(w); });
+        button(row, "ungroup", "Ungroup", "Each for itself again (Ctrl+Shift+G)",
                [&w] { ungroup_selection(w); });
     }
     if (chosen.size() == 1) {

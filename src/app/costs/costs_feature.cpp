@@ -5,8 +5,8 @@
 namespace yemvo::app {
 
 CostsFeature::CostsFeature(Shell& shell) : Feature(shell), page_(new CostsPage(workspace_, shell.frame())) {
-    shell.tray_page("What costs most", page_);
-    shell.command("view.pages", {"view.costs", "What costs most", QKeySequence("Ctrl+Alt+M"),
+    shell.tray_page("Largest losses", page_);
+    shell.command("view.pages", {"view.costs", "Largest losses", QKeySequence("Ctrl+Alt+M"),
                                  [this] { shell_.show_tray(page_); }});
 }
 

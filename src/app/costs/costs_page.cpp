@@ -79,7 +79,7 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     left->setFixedWidth(240);
     auto* column = new QVBoxLayout(left);
     column->setContentsMargins(12, 8, 12, 8);
-    auto* title = new QLabel("What costs most over");
+    auto* title = new QLabel("Largest losses over");
     title->setObjectName("groupTitle");
     column->addWidget(title);
     area_->setObjectName("costsArea");
@@ -91,8 +91,8 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     column->addStretch(1);
     row->addWidget(left);
     table_->setObjectName("costs");
-    table_->setAccessibleName("What costs most");
-    table_->setHorizontalHeaderLabels({"Type", "takes in the mean", "in the way on", "in all"});
+    table_->setAccessibleName("Largest losses");
+    table_->setHorizontalHeaderLabels({"Type", "Mean loss", "Area affected", "Share of loss"});
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(23);
     table_->setShowGrid(false);

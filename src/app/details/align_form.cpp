@@ -68,7 +68,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
             w.aligning().clear();
         });
     form->choice(
-        form->row("May"), "alignFreedom", {"Shift", "Shift and turn", "Shift, turn and scale"},
+        form->row("Allow"), "alignFreedom", {"Move", "Move and rotate", "Move, rotate and scale"},
         [&w] { return static_cast<int>(w.aligning().freedom()); },
         [&w](int i) { w.aligning().allow(static_cast<Freedom>(i)); });
     form->group("Pairs");

@@ -64,7 +64,7 @@ Form* building_form(Workspace& w, QWidget* parent) {
         },
         {-360, 360});
     form->length_field(
-        form->row("Zero at"), "buildingLevel", metre, [=] { return building().level_m; },
+        form->row("Datum level"), "buildingLevel", metre, [=] { return building().level_m; },
         [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, limits::elevation_m);
     form->note(
         "East, north and turn (counter-clockwise) of its own zero; 'zero at' is how high its ±0.00 lies "

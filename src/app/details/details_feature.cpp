@@ -6,6 +6,8 @@
 
 #include "app/asking/asking.h"
 #include "app/details/details_panel.h"
+#include "app/model/activity.h"
+#include "app/model/selection.h"
 #include "app/model/wishes.h"
 #include "project/edits.h"
 
@@ -14,6 +16,13 @@ namespace yemvo::app {
 DetailsFeature::DetailsFeature(Shell& shell)
     : Feature(shell), panel_(new DetailsPanel(workspace_, shell.frame())) {
     shell.put(Place::details, panel_);
+    connect(&workspace_.wishes(), &Wishes::client_height, this, [this] {
+        // the site's settings stand below the floor, which is shown while nothing is selected
+        if (workspace_.activity().step() == Step::proof) workspace_.activity().set_step(Step::placement);
+        workspace_.activity().set_tool(ToolId::select);
+        workspace_.selection().select({});
+        panel_->show_field("clientHeight");
+    });
     connect(&workspace_.wishes(), &Wishes::choose_photo, this, &DetailsFeature::choose_photo);
 }
 
@@ -23,12 +32,15 @@ void DetailsFeature::choose_photo(NoteId id) {
     constexpr qint64 largest = 50 << 20;
     QFile file(name);
     const QString said = QFileInfo(name).fileName();
-    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
+    if (!file.open(QIODevice::ReadOnly))
+        return workspace_.tell(said + " cannot be opened: check that it exists and that you may read it",
+                               true);
     if (file.size() > largest)
         return workspace_.tell(said + " is larger than 50 MB: choose a smaller photo", true);
     const QByteArray bytes = file.readAll();
     if (QImage::fromData(bytes).isNull())
-        return workspace_.tell(said + " is no picture that can be read", true);
+        return workspace_.tell(said + " is no picture that can be read: choose a JPEG, PNG or WebP photo",
+                               true);
     const auto* begin = reinterpret_cast<const std::byte*>(bytes.constData());
     const FloorId at = workspace_.floor_id();
     workspace_.edit("Choose photo", [&](Project& p) {

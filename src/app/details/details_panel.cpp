@@ -91,6 +91,14 @@ void DetailsPanel::refresh() {
     show_form(any ? sources_[at].make() : nullptr);
 }
 
+void DetailsPanel::show_field(const char* object) {
+    auto* field = form_ ? form_->findChild<QLineEdit*>(object) : nullptr;
+    if (!field) return;
+    scroll_->ensureWidgetVisible(field);
+    field->setFocus();
+    field->selectAll();
+}
+
 void DetailsPanel::show_form(Form* form) {
     form_ = form;
     // the old form may be the one whose field asked for this: it goes once that is over

@@ -24,6 +24,8 @@ public:
     explicit DetailsPanel(Workspace&, QWidget* parent = nullptr);
     /// Asked before those that are there.
     void offer(FormSource);
+    /// Scrolls to a field of the form in view and begins to edit it.
+    void show_field(const char* object);
 
 private:
     void offer_usual();

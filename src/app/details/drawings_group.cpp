@@ -105,13 +105,13 @@ void add_comparison(Form& form, Workspace& w, DrawingId id) {
             w.drawings().compare({static_cast<Comparison::Show>(i), id});
         });
     auto* row = form.row({});
-    auto* done = new QPushButton("Forget the older");
+    auto* done = new QPushButton("Discard older revision");
     done->setObjectName("forgetOlder");
     row->addWidget(done, 1);
     QObject::connect(done, &QPushButton::clicked, &form, [&w, id] {
         change_drawing(w, id, "Forget older revision", [](Drawing& d) { d.earlier.reset(); });
     });
-    auto* back = new QPushButton("Back to it");
+    auto* back = new QPushButton("Restore older revision");
     back->setObjectName("backToOlder");
     row->addWidget(back, 1);
     QObject::connect(back, &QPushButton::clicked, &form, [&w, id] {

@@ -58,7 +58,7 @@ protected:
         p.setPen(colours.muted);
         p.setFont(render::font(11));
         p.drawText(QRectF(46, 17, room, 15), Qt::AlignVCenter,
-                   type_.use == TypeUse::obstacle ? QString("a metre of way")
+                   type_.use == TypeUse::obstacle ? QString("per metre")
                                                   : render::figure(type_.thickness_m * 1000) + " mm");
         p.setPen(colours.ink);
         p.setFont(render::font(12.5));
@@ -115,8 +115,8 @@ void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*
         form->on_refresh([&w, row, id, chosen] { row->setChecked(w.next().kinds().*chosen == id); });
         form->widget(row);
     }
-    form->note(use == TypeUse::obstacle ? "Loss in dB for a metre of way through it."
-                                        : "Loss in dB for one crossing at square entry.");
+    form->note(use == TypeUse::obstacle ? "Loss in dB per metre through it."
+                                        : "Loss in dB for one crossing at normal incidence.");
 }
 
 void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object, double NextKinds::*field,
@@ -178,7 +178,7 @@ void outline_manner(Form* form, Workspace& w) {
         [&w] { return w.next()->take_room ? 1 : 0; },
         [&w](int i) { w.next().change([&](NextKinds& n) { n.take_room = i == 1; }); });
     if (w.next()->take_room)
-        next_length(form, w, form->row("Gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
+        next_length(form, w, form->row("Bridge gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
 }
 
 void obstacle_kinds(Form* form, Workspace& w) {
@@ -307,7 +307,7 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
                 next_length(form, w, size, "nextDoorHead", &NextKinds::door_head_m, 0.5, 50);
             }
             form->choice(
-                form->row("Stands"), "nextDoorOpen", {"Shut", "Open"},
+                form->row("State"), "nextDoorOpen", {"Closed", "Open"},
                 [&w] { return w.next()->door_open ? 1 : 0; },
                 [&w](int i) { w.next().change([&](NextKinds& n) { n.door_open = i == 1; }); });
             type_palette(form, w, TypeUse::door, &NextKinds::door_type);

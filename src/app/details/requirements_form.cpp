@@ -35,7 +35,7 @@ protected:
             p.setFont(render::font(11.5));
             p.setPen(theme().muted);
             p.drawText(rect(), Qt::AlignVCenter,
-                       r ? "There is no area that it asks about" : "Its set is off");
+                       r ? "No such zone: draw one, or change where it holds" : "Its set is off");
             return;
         }
         const Outcome o = outcome(r->share_met(), r->requirement.share_required);
@@ -43,7 +43,7 @@ protected:
         p.setPen(render::outcome_ink(o, theme()));
         p.setFont(render::font(12.5, 600));
         p.drawText(QRectF(18, 0, width() - 18, 20), Qt::AlignVCenter,
-                   render::percent(r->share_met()) + " of " +
+                   render::percent(r->share_met()) + ", " +
                        render::percent(r->requirement.share_required, 0) + " required");
         p.setFont(render::font(11.5));
         p.setPen(theme().muted);
@@ -82,7 +82,7 @@ void change_set(Workspace& w, RequirementSetId id, const QString& label,
 std::vector<const LensInfo*> amounts() {
     std::vector<const LensInfo*> list;
     for (const LensInfo& info : lenses())
-        if (!info.is_choice() && info.id != LensId::outside) list.push_back(&info);
+        if (info.may_require()) list.push_back(&info);
     return list;
 }
 
@@ -91,7 +91,7 @@ void add_quantity(Form* form, Workspace& w, RequirementId id,
     QStringList names;
     for (const LensInfo* info : amounts()) names << QString::fromStdString(info->name);
     form->choice(
-        form->row("Quantity"), "requirementLens", names,
+        form->row("Lens"), "requirementLens", names,
         [get] {
             const auto list = amounts();
             const auto at = std::ranges::find_if(list, [&](auto* info) { return info->key == get().lens; });
@@ -132,7 +132,7 @@ void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<c
             boxes[i]->setChecked(get().bands.contains(bands()[i].id));
     });
     form->choice(
-        form->row("Holds in"), "requirementEach", {"each of them", "at least one of them"},
+        form->row("Met in"), "requirementEach", {"every band", "at least one band"},
         [get] { return get().any_band ? 1 : 0; },
         [&w, id](int i) { change(w, id, [&](Requirement& r) { r.any_band = i == 1; }); });
 }
@@ -277,7 +277,7 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
         on->setChecked(get().on);
         where->setText(where_words(w.project(), get()));
     });
-    auto* buttons = form->row("");
+    auto* buttons = form->row({});
     auto* add = new QPushButton("Add requirement");
     add->setObjectName("addRequirement" + tail);
     buttons->addWidget(add);

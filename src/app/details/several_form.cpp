@@ -125,7 +125,7 @@ void opening_sizes(Form& form, Workspace& w) {
     field("Sill", "severalSill", &Opening::sill_m, -10, 100);
     field("Head", "severalHead", &Opening::head_m, -10, 100);
     auto* combo = form.choice(
-        form.row("Stand"), "severalOpen", {"Shut", "Open"},
+        form.row("State"), "severalOpen", {"Closed", "Open"},
         [&w] {
             const auto open = shared_value(w, [](const Chosen& c) {
                 return std::optional(
@@ -134,7 +134,7 @@ void opening_sizes(Form& form, Workspace& w) {
             return open ? static_cast<int>(*open) : -1;
         },
         [&w](int i) {
-            w.selection().edit(i == 1 ? "Open" : "Shut", [&](Project& p, FloorId at, const Item& item) {
+            w.selection().edit(i == 1 ? "Open" : "Closed", [&](Project& p, FloorId at, const Item& item) {
                 Opening o =
                     *find_opening(*find_wall(*find_floor(p, at), WallId{item.wall}), OpeningId{item.id});
                 o.open = i == 1;

@@ -256,7 +256,7 @@ Form* note_form(Workspace& w, QWidget* parent, NoteId id) {
     choose->setObjectName("choosePhoto");
     QObject::connect(choose, &QPushButton::clicked, form, [&w, id] { emit w.wishes().choose_photo(id); });
     row->addWidget(choose);
-    auto* drop = new QPushButton("Drop it");
+    auto* drop = new QPushButton("Remove photo");
     drop->setObjectName("dropPhoto");
     QObject::connect(drop, &QPushButton::clicked, form,
                      [change] { change("Drop photo", [](Note& n) { n.photo.clear(); }); });

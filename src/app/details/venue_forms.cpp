@@ -63,14 +63,14 @@ void add_site(Form* form, Workspace& w) {
         });
     add_country(form, w);
     form->length_field(
-        form->row("Client at"), "clientHeight", metre(w),
+        form->row("Client height"), "clientHeight", metre(w),
         [&w] { return w.project().settings.client_height_m; },
         [&w](double v) {
             w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
         },
         {0, 20});
     form->number_field(
-        form->row("Heard from"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
+        form->row("Heard above"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
         [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); },
         {-110, -30});
     QStringList grids;
@@ -143,7 +143,7 @@ Form* floor_form(Workspace& w, QWidget* parent) {
     const bool yard = building_with(w.project(), id).kind == BuildingKind::yard;
     if (!yard)
         form->length_field(
-            form->row("Storey"), "floorHeight", metre(w), [floor] { return floor().height_m; },
+            form->row("Storey height"), "floorHeight", metre(w), [floor] { return floor().height_m; },
             [=](double v) { set("Change storey height", name(), floor().elevation_m, v); },
             limits::storey_height_m);
 
@@ -208,7 +208,7 @@ Form* floor_form(Workspace& w, QWidget* parent) {
             });
         });
     form->length_field(
-        form->row("Thick"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
+        form->row("Thickness"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
         [=, &w](double v) {
             w.edit("Change slab", [&](Project& p) {
                 Slab s = *floor().slab;
@@ -321,7 +321,7 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
     size("Head", "openingHead", &Opening::head_m, -10, 100);
     size("From end", "openingStart", &Opening::start_m, 0, 1000);
     form->choice(
-        form->row("Stands"), "openingOpen", {"Shut", "Open"}, [opening] { return opening().open ? 1 : 0; },
+        form->row("State"), "openingOpen", {"Closed", "Open"}, [opening] { return opening().open ? 1 : 0; },
         [=](int i) { change([&](Opening& o) { o.open = i == 1; }); });
     if (door) {
         form->group("Leaf");

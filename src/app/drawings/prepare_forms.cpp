@@ -106,9 +106,9 @@ void PreparePage::add_scale(Form& form) {
     const auto others = alike();
     if (!others.empty()) {
         QStringList names{"On its own"};
-        for (const Drawing* d : others) names << "Like " + QString::fromStdString(d->name);
+        for (const Drawing* d : others) names << "Same as " + QString::fromStdString(d->name);
         form.choice(
-            form.row("Lies"), "prepareLike", names, [this] { return like_; },
+            form.row("Position"), "prepareLike", names, [this] { return like_; },
             [this](int i) {
                 like_ = i;
                 refresh();

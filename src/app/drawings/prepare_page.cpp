@@ -250,8 +250,8 @@ void PreparePage::name_button() {
     const Floor* floor = find_floor(workspace_.project(), task_.floor);
     accept_->setText(task_.kind == PrepareTask::Kind::lay
                          ? "Lay under " + QString::fromStdString(floor ? floor->name : "the floor")
-                     : task_.kind == PrepareTask::Kind::revise ? "Take the newer one"
-                                                               : "Take over");
+                     : task_.kind == PrepareTask::Kind::revise ? "Use newer revision"
+                                                               : "Apply");
 }
 
 void PreparePage::rebuild() {

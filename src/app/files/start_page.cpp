@@ -128,7 +128,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
 
 void StartPage::list_unsaved(const std::vector<Leftover>& unsaved) {
     if (unsaved.empty()) return;
-    unsaved_->addWidget(label("Not saved when it ended", "title"));
+    unsaved_->addWidget(label("Unsaved work", "title"));
     for (std::size_t i = 0; i < unsaved.size(); ++i) {
         const Leftover& l = unsaved[i];
         const auto seconds =
@@ -141,7 +141,7 @@ void StartPage::list_unsaved(const std::vector<Leftover>& unsaved) {
         row->setContentsMargins(0, 0, 0, 6);
         auto* recover = new QPushButton("Recover");
         recover->setObjectName(QString("recover%1").arg(i));
-        auto* drop = new QPushButton("Throw away");
+        auto* drop = new QPushButton("Discard");
         drop->setObjectName(QString("discard%1").arg(i));
         for (QPushButton* b : {recover, drop}) row->addWidget(b);
         row->addStretch(1);

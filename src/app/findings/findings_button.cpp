@@ -19,8 +19,7 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
     connect(&workspace.found(), &FoundFindings::changed, this, [this] {
         const std::size_t open = workspace_.found().open();
         setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));
-        setToolTip(open == 0 ? "The model's own checks have no doubts"
-                             : "What the model's own checks found (Ctrl F)");
+        setToolTip(open == 0 ? "No open findings" : "What the model's own checks found (Ctrl+F)");
         update();
     });
 }

@@ -76,13 +76,13 @@ QVariant FindingsTable::data(const QModelIndex& index, int role) const {
         default:
             if (f->waived) return "Accepted: " + QString::fromStdString(*f->waived);
             if (!f->mends.empty()) return QString::fromStdString(f->mends.front().label);
-            return f->remedy == Remedy::none ? "By hand" : "Opens its tool";
+            return f->remedy == Remedy::none ? "No automatic fix" : "Opens its tool";
     }
 }
 
 QVariant FindingsTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
-    static const char* names[] = {"Finding", "What and where", "Floor", "Mend"};
+    static const char* names[] = {"Finding", "What and where", "Floor", "Fix"};
     return QString(names[section]);
 }
 
@@ -170,7 +170,7 @@ void FindingsPage::show_row() {
     if (!shown_) {
         const std::size_t open = workspace_.found().open();
         title_->setText(open == 0 ? "Nothing found" : QString("%1 findings").arg(open));
-        why_->setText(open == 0 ? "The model's own checks have no doubts about this venue."
+        why_->setText(open == 0 ? "No open findings in this venue."
                                 : "Choose one: the plan goes there, and its mend stands here.");
         return;
     }

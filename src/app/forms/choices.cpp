@@ -21,7 +21,7 @@ QStringList zone_colour_names() {
     return {"Slate", "Sand", "Moss", "Mauve", "Lagoon", "Violet", "Clay", "Olive"};
 }
 
-QStringList zone_kind_names() { return {"Served", "Not needed", "No access points", "Outside"}; }
+QStringList zone_kind_names() { return {"Served", "No service needed", "Served, no mounting", "Outside"}; }
 
 QStringList obstacle_kind_names() {
     return {"Column", "Shelving", "Racking",     "Machinery", "Vehicles",

@@ -141,7 +141,7 @@ QHBoxLayout* Form::row(const QString& name) {
     if (!name.isNull()) {
         auto* label = new QLabel(name, this);
         label->setObjectName("row");
-        label->setFixedWidth(69);
+        label->setFixedWidth(86);
         layout->addWidget(label);
     }
     column_->addLayout(layout);

@@ -39,7 +39,7 @@ void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
         const WallType& t = wall_type(w.project(), get());
         for (const Band& b : bands())
             words += (words.isEmpty() ? "" : "  ") + render::figure(loss_db(t, b.reference_mhz / 1000), 1);
-        return words + (t.use == TypeUse::obstacle ? " dB/m" : " dB") + "  at 2.4, 5, 6";
+        return words + (t.use == TypeUse::obstacle ? " dB/m" : " dB") + "\nat 2.4, 5 and 6 GHz";
     });
     form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
         ->setWordWrap(true);

@@ -271,7 +271,7 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     p.setBrush(colours.band(f.link.channel.band).solid);
     p.setPen(Qt::NoPen);
     p.drawEllipse(end, 3.4, 3.4);
-    render::draw_halo_text(p, {f.left + 4, f.level_y(asked) - 8}, render::figure(asked) + " asked for",
+    render::draw_halo_text(p, {f.left + 4, f.level_y(asked) - 8}, render::figure(asked) + " required",
                            render::font(10.5, 600), colours.not_met, colours.paper, 3,
                            Qt::AlignLeft | Qt::AlignVCenter);
     p.setPen(colours.ink);

@@ -205,7 +205,7 @@ void LinkProfilePage::fill_heard() {
     heard_->viewport()->update();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
     noise_->setText(!l ? QString()
-                       : QString("SNR %1 dB over %2 dBm")
+                       : QString("SNR %1 dB, noise %2 dBm")
                              .arg(render::figure(l->snr_db(), 1), render::figure(l->noise_dbm, 1)));
 }
 
@@ -240,7 +240,7 @@ void LinkProfilePage::fill_terms() {
         ++row;
     }
     cell(row, 0,
-         QStringLiteral("Arrives, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)),
+         QStringLiteral("Received, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)),
          true);
     cell(row, 1, {}, true);
     cell(row, 2, render::figure(l->received_dbm, 1), true);

@@ -55,7 +55,9 @@ QPushButton#main:disabled { background: @muted; border-color: @muted; }
 QToolButton { border: 0; border-radius: 5px; background: transparent; }
 QToolButton:hover { background: @accentTint; }
 QToolButton:checked { background: @accent; }
-QToolButton#segment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 10px; min-height: 24px; max-height: 24px; }
+QToolButton#barWords { background: transparent; border: 0; color: @muted; padding: 0 4px; font-size: 12.5px; }
+QToolButton#barWords:hover { color: @accent; text-decoration: underline; }
+QToolButton#segment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 8px; min-height: 24px; max-height: 24px; }
 QToolButton#slimSegment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 7px; min-height: 24px; max-height: 24px; }
 QToolButton#slimSegment:checked { background: @accentTint; color: @accent; font-weight: 600; }
 QToolButton#slimSegment[popupMode="1"] { padding-right: 20px; }

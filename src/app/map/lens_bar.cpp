@@ -18,6 +18,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/model/wishes.h"
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
@@ -39,10 +40,30 @@ static QIcon band_icon(BandId id) {
     return result;
 }
 
+/// The colours themselves, from good to bad.
+static QIcon colours_icon(bool of_change) {
+    QIcon result;
+    for (qreal ratio : {1.0, 2.0}) {
+        QPixmap pixmap(QSize(24, 14) * ratio);
+        pixmap.setDevicePixelRatio(ratio);
+        pixmap.fill(Qt::transparent);
+        QPainter p(&pixmap);
+        constexpr int parts = 6;
+        for (int i = 0; i < parts; ++i)
+            p.fillRect(QRectF(4 * i, 1, 4, 12), of_change ? theme().change[static_cast<std::size_t>(2 * i)]
+                                                          : theme().steps[static_cast<std::size_t>(2 * i)]);
+        p.setPen(QPen(theme().line, 1));
+        p.drawRect(QRectF(0.5, 1.5, 23, 11));
+        p.end();
+        result.addPixmap(pixmap);
+    }
+    return result;
+}
+
 LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setFixedHeight(38);
     auto* row = new QHBoxLayout(this);
-    row->setContentsMargins(10, 0, 12, 0);
+    row->setContentsMargins(8, 0, 10, 0);
     row->setSpacing(0);
     lens_ = new QComboBox(this);
     lens_->setObjectName("barCombo");
@@ -56,11 +77,11 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
         workspace_.shown().look_through(lenses()[static_cast<std::size_t>(index)].id);
     });
     row->addWidget(lens_);
-    row->addSpacing(8);
+    row->addSpacing(6);
     add_bands();
-    row->addSpacing(8);
+    row->addSpacing(6);
     add_radios();
-    row->addSpacing(10);
+    row->addSpacing(6);
     for_ = new QLabel("for", this);
     for_->setFixedWidth(22);
     for_->setObjectName("muted");
@@ -77,6 +98,14 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     words_->setObjectName("muted");
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
     row->addWidget(words_, 1);
+    height_ = new QToolButton(this);
+    height_->setObjectName("barWords");
+    height_->setToolTip(
+        "Client height: the height above the floor at which map and verdict stand. Click to change it");
+    height_->setCursor(Qt::PointingHandCursor);
+    connect(height_, &QToolButton::clicked, &workspace.wishes(), &Wishes::client_height);
+    row->addWidget(height_);
+    row->addStretch(0);
     add_colouring();
     listen(this, &LensBar::refresh, workspace.shown(), &ShownMap::changed, workspace.activity(),
            &Activity::step_changed, workspace, &Workspace::project_changed, workspace.in_view(),
@@ -168,11 +197,11 @@ void LensBar::refresh() {
     const bool on = workspace_.activity().shows_map() && !workspace_.in_view().site_shown();
     const bool narrow = width() < 480;  // beside the proof: only what and in which band
     const LensInfo& info = lens(workspace_.shown().map().lens);
-    const bool asks_client =
-        on && !narrow && info.group == LensGroup::service && info.id != LensId::confidence;
+    const bool asks_client = on && !narrow && info.needs.client;
     // in a small window bands are told by their glyphs, and of whose radios only what holds
     const bool crowded = !narrow && width() < 700;
     const bool tight = crowded || (asks_client && width() < 810);
+    const bool roomy = width() >= 820;
     Shown now{workspace_.shown().map(),
               workspace_.shown().radios(),
               on,
@@ -185,7 +214,8 @@ void LensBar::refresh() {
               nullptr,
               nullptr,
               {},
-              coarser_grid()};
+              coarser_grid(),
+              roomy};
     if (const Floor* f = workspace_.floor()) {
         const SiteSettings& settings = workspace_.project().settings;
         now.client = settings.client;
@@ -197,8 +227,8 @@ void LensBar::refresh() {
     if (shown_ == now) return;
     shown_ = now;
     const render::MapChoice& choice = workspace_.shown().map();
-    lens_->setFixedWidth(!asks_client || !tight ? 176 : crowded ? 112 : 118);
-    client_->setFixedWidth(crowded ? 124 : tight ? 134 : 164);
+    lens_->setFixedWidth(!asks_client || !tight ? 176 : 150);
+    client_->setFixedWidth(crowded ? 124 : tight ? 130 : 164);
     lens_->setCurrentIndex(static_cast<int>(choice.lens));
     lens_->setToolTip(QString::fromStdString(info.meaning));
     lens_->setVisible(on);
@@ -224,19 +254,22 @@ void LensBar::refresh() {
                 client_->setCurrentIndex(static_cast<int>(i));
     }
     colouring_->setVisible(on && !narrow);
-    colouring_->setText(choice.is_change() ? "Change " : choice.smooth ? "Smooth " : "Steps ");
+    colouring_->setText(choice.is_change() ? "Change " : "Colours ");
+    colouring_->setIcon(colours_icon(choice.is_change()));
+    colouring_->setToolButtonStyle(roomy ? Qt::ToolButtonTextBesideIcon : Qt::ToolButtonIconOnly);
     colouring_->setToolTip(choice.is_change()
                                ? "The map shows the change " + workspace_.shown().other_name()
                                : QString("How the map is coloured, and what it is held against"));
     const Floor* f = workspace_.floor();
-    words_->setVisible(!asks_client && !narrow && !(on && width() < 720));
+    words_->setVisible(!asks_client && !narrow && !(on && f && coarser_grid().isEmpty()));
+    height_->setVisible(on && f && !asks_client && !narrow && !crowded);
+    if (f)
+        height_->setText("at " + render::local(format_length(workspace_.project().settings.client_height_m,
+                                                             workspace_.units())));
     if (workspace_.in_view().site_shown())
         words_->setText("the site from above");
     else if (on && f)
-        words_->setText(
-            "at " +
-            render::local(format_length(workspace_.project().settings.client_height_m, workspace_.units())) +
-            coarser_grid());
+        words_->setText(coarser_grid());
     else if (const Drawing* d = workspace_.drawings().drawing())
         words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
                                                  : QString("drawing  ")) +
@@ -249,7 +282,7 @@ void LensBar::refresh() {
 QString LensBar::coarser_grid() const {
     const FloorPrediction* p = workspace_.results().map_prediction();
     if (!p || p->surface.cell_m <= workspace_.project().settings.grid_m * 1.001) return {};
-    return ", every " + render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0) + " m";
+    return "every " + render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0) + " m";
 }
 
 void LensBar::resizeEvent(QResizeEvent*) { refresh(); }

@@ -39,6 +39,7 @@ private:
         const void* drawings = nullptr;
         DrawingId drawing;
         QString coarser;
+        bool roomy = false;
         friend bool operator==(const Shown&, const Shown&) = default;
     };
     std::optional<Shown> shown_;
@@ -49,7 +50,7 @@ private:
     Workspace& workspace_;
     QComboBox *lens_, *client_;
     std::vector<QToolButton*> bands_, radios_;
-    QToolButton* colouring_;
+    QToolButton *colouring_, *height_;
     QLabel *for_, *words_;
 };
 

@@ -148,7 +148,7 @@ void TypePlot::paintEvent(QPaintEvent*) {
                    type_.use == TypeUse::obstacle
                        ? "An obstacle takes its loss by the metre, from whichever side."
                        : "Give the type layers to see what an angle does to its loss; without them it stays "
-                         "as at square entry.");
+                         "as at normal incidence.");
         return;
     }
     for (const Band& b : bands()) {

@@ -51,7 +51,9 @@ void TypesPage::read_file() {
     const QString said = QFileInfo(name).fileName();
     QFile file(name);
     constexpr qint64 largest = 20 << 20;
-    if (!file.open(QIODevice::ReadOnly)) return workspace_.tell(said + " cannot be opened", true);
+    if (!file.open(QIODevice::ReadOnly))
+        return workspace_.tell(said + " cannot be opened: check that it exists and that you may read it",
+                               true);
     if (file.size() > largest)
         return workspace_.tell(said + " is larger than 20 MB: this is no library of types", true);
     try {
@@ -84,7 +86,9 @@ void TypesPage::write_file() {
 static std::vector<WallType> personal_types() {
     QFile file(personal_types_file());
     if (!file.exists()) return {};
-    if (!file.open(QIODevice::ReadOnly)) throw Error("cannot be opened", file.fileName().toStdString());
+    if (!file.open(QIODevice::ReadOnly))
+        throw Error("cannot be opened", file.fileName().toStdString(),
+                    "Check that it exists and that you may read it");
     return types_from_json(file.readAll().toStdString(), file.fileName().toStdString());
 }
 

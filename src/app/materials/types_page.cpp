@@ -80,13 +80,12 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
         connect(b, &QPushButton::clicked, this, run);
         bar->addWidget(b);
     };
-    add("Read a file…", "readTypes", "Adds the types of a library file to this project",
-        &TypesPage::read_file);
-    add("Write a file…", "writeTypes", "Writes all types of this project as a library file",
+    add("Import…", "readTypes", "Adds the types of a library file to this project", &TypesPage::read_file);
+    add("Export…", "writeTypes", "Writes all types of this project as a library file",
         &TypesPage::write_file);
-    add("Keep for other projects", "keepType", "Puts this type into your own library",
-        &TypesPage::keep_personal);
-    add("Take my types", "takeTypes", "Adds your own library to this project", &TypesPage::take_personal);
+    add("Save to my library", "keepType", "Puts this type into your own library", &TypesPage::keep_personal);
+    add("Add from my library", "takeTypes", "Adds your own library to this project",
+        &TypesPage::take_personal);
     auto* back = button("Back to the plan", "main", "Esc");
     back->setProperty("tests", "leaveTypes");
     connect(back, &QPushButton::clicked, this, &TypesPage::left);
@@ -344,7 +343,7 @@ void TypesPage::add_told_by(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
     form->group("Loss");
     form->choice(
-        form->row("Told by"), "typeBy", {"Measured figures", "Layers, by ITU-R P.2040"},
+        form->row("Loss from"), "typeBy", {"Measured figures", "Layers, by ITU-R P.2040"},
         [t] { return t().losses.empty() ? 1 : 0; },
         [this](int i) {
             change(i == 0 ? "Tell loss by figures" : "Tell loss by layers", [&](WallType& x) {
@@ -391,7 +390,7 @@ void TypesPage::add_losses(Form* form) {
 void TypesPage::add_layers(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
     form->group(t().losses.empty() ? "Layers" : "Layers, for the shape against angle");
-    auto* layers = type_table({"Material", "mm", "Ω a square"}, "typeLayers");
+    auto* layers = type_table({"Material", "mm", "Ω/sq"}, "typeLayers");
     form->on_refresh([this, layers] {
         fill_layers(layers, type()->layers, [this](std::size_t row, const Material& m) {
             change("Change material", [&](WallType& x) { x.layers[row].material = m; });
@@ -416,7 +415,7 @@ void TypesPage::add_layers(Form* form) {
             return workspace_.tell("A computed type needs a layer", true);
         change("Remove a layer", [&](WallType& x) { x.layers.erase(x.layers.begin() + at); });
     });
-    form->text("Holds", [t] {
+    form->text("Valid", [t] {
         double low = 0, high = 1000;
         for (const Layer& l : t().layers)
             if (l.sheet_ohm <= 0) {

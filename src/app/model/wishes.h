@@ -16,6 +16,7 @@ signals:
     void choose_revision(yemvo::DrawingId);  ///< a newer revision of a drawing
     void prepare_drawing(yemvo::DrawingId);  ///< a drawing that is laid, on the preparation page again
     void choose_photo(yemvo::NoteId);        ///< a file is asked for and kept with the note
+    void client_height();                    ///< the field for it, in front
     void paste_drawing();                    ///< what the clipboard holds is no part of a plan
 };
 

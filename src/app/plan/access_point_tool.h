@@ -13,7 +13,7 @@ public:
     using Tool::Tool;
     QString name() const override { return "Access point"; }
     std::vector<HintPart> hint() const override {
-        return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "leave"}};
+        return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "exit tool"}};
     }
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -55,10 +55,10 @@ void AlignTool::begin() {
 std::vector<HintPart> AlignTool::hint() const {
     if (!ghost()) return {{"", "there is no other floor in this building"}};
     const QString other = QString::fromStdString(ghost()->name);
-    if (here_) return {{"", "click where that place is on " + other + " (blue)"}, {"Esc", "one back"}};
+    if (here_) return {{"", "click where that place is on " + other + " (blue)"}, {"Esc", "undo last point"}};
     std::vector<HintPart> parts{{"", "click a place of this floor that " + other + " has too"}};
     if (workspace_.aligning().enough_pairs()) parts.push_back({"Enter", "align"});
-    parts.push_back({"Esc", workspace_.aligning().pairs().empty() ? "leave" : "one back"});
+    parts.push_back({"Esc", workspace_.aligning().pairs().empty() ? "exit tool" : "undo last point"});
     return parts;
 }
 

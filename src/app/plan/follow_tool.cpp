@@ -17,8 +17,8 @@ namespace yemvo::app {
 std::vector<HintPart> FollowTool::hint() const {
     if (!workspace_.drawings().lines())
         return {{"", "this needs a CAD drawing (DXF) under the floor; others have no lines to follow"},
-                {"Esc", "leave"}};
-    return {{"", "click near a line, or drag along several; two faces make one wall"}, {"Esc", "leave"}};
+                {"Esc", "exit tool"}};
+    return {{"", "click near a line, or drag along several; two faces make one wall"}, {"Esc", "exit tool"}};
 }
 
 std::optional<TakenLine> FollowTool::at(const PointerEvent& e) const {

@@ -16,7 +16,7 @@
 namespace yemvo::app {
 
 std::vector<HintPart> ColumnTool::hint() const {
-    return {{"", "click where its middle is"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    return {{"", "click where its middle is"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
 }
 
 Obstacle ColumnTool::column(Point c) const {
@@ -67,7 +67,7 @@ void NoteTool::press(const PointerEvent& e) {
 }
 
 std::vector<HintPart> SplitTool::hint() const {
-    return {{"", "click on a wall where it shall be cut"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+    return {{"", "click on a wall where it shall be cut"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
 }
 
 std::optional<SplitTool::Cut> SplitTool::at(const PointerEvent& e) const {

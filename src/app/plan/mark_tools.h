@@ -27,7 +27,7 @@ public:
     using Tool::Tool;
     QString name() const override { return "Note"; }
     std::vector<HintPart> hint() const override {
-        return {{"", "click where the note belongs"}, {"Esc", "leave"}};
+        return {{"", "click where the note belongs"}, {"Esc", "exit tool"}};
     }
     void press(const PointerEvent&) override;
 };

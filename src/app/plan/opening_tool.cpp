@@ -14,10 +14,10 @@ namespace yemvo::app {
 
 std::vector<HintPart> OpeningTool::hint() const {
     if (kind_ == OpeningKind::window)
-        return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+        return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
     return {{"", "click on a wall; the side of the pointer is where it opens"},
             {"F", "other hinge"},
-            {"Esc", "leave"}};
+            {"Esc", "exit tool"}};
 }
 
 std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e) const {

@@ -38,12 +38,15 @@ const RoomFinder& OutlineTool::rooms() const {
 }
 
 std::vector<HintPart> OutlineTool::hint() const {
-    if (takes_rooms()) return {{"", "click inside a room; doors count as closed"}, {"Esc", "leave"}};
+    if (takes_rooms()) return {{"", "click inside a room; doors count as closed"}, {"Esc", "exit tool"}};
     if (makes_rows())
-        return {{"", "drag from the first row to the last"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
+        return {{"", "drag from the first row to the last"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
     if (points_.empty())
-        return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
-    return {{"", "click the next corner"}, {"Enter", "close"}, {"Shift", "15° steps"}, {"Esc", "one back"}};
+        return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+    return {{"", "click the next corner"},
+            {"Enter", "close"},
+            {"Shift", "15° steps"},
+            {"Esc", "undo last point"}};
 }
 
 Snapped OutlineTool::snapped(const PointerEvent& e) const {

@@ -45,20 +45,22 @@ std::vector<HintPart> ScaleTool::hint() const {
         return {{"", "this floor has no drawing yet: drop one on the window"}};
     if (by_area()) {
         if (asked_)
-            return {{"", "type the area, such as 54.3 m²"}, {"Enter", "set the scale"}, {"Esc", "one back"}};
+            return {{"", "type the area, such as 54.3 m²"},
+                    {"Enter", "set the scale"},
+                    {"Esc", "undo last point"}};
         return {{"", "click the corners of a room whose area you know"},
                 {"Enter", "close it"},
-                {"Esc", "one back"}};
+                {"Esc", "undo last point"}};
     }
     if (points_.empty())
         return {
             {"", checking() ? "click one end of a length to check" : "click one end of a length you know"},
-            {"Esc", "leave"}};
+            {"Esc", "exit tool"}};
     if (points_.size() == 1)
-        return {{"", "click its other end"}, {"Shift", "level or plumb"}, {"Esc", "one back"}};
+        return {{"", "click its other end"}, {"Shift", "level or plumb"}, {"Esc", "undo last point"}};
     return {{"", "type how long it is, such as 12.5 m or 41' 0\""},
             {"Enter", checking() ? "compare" : "set the scale"},
-            {"Esc", "one back"}};
+            {"Esc", "undo last point"}};
 }
 
 void ScaleTool::ask(QPointF at) {

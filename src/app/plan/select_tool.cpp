@@ -21,7 +21,7 @@ Point to_step(Point by, double step_m) {
 }  // namespace
 
 std::vector<HintPart> SelectTool::hint() const {
-    return {{"", "click or drag; a dragged access point takes the map along"},
+    return {{"", "click or drag; the map follows a dragged access point"},
             {"Shift", "add, or along one axis"},
             {"Tab", "what lies below"},
             {"Alt", "no snapping"},

@@ -41,8 +41,9 @@ QString length_words(double m, const Workspace& w) { return render::local(format
 
 std::vector<HintPart> WallRectangleTool::hint() const {
     if (!first_)
-        return {{"", "click or drag from the first corner"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
-    return {{"", "click the opposite corner"}, {"0 … 9", "width"}, {"Tab", "depth"}, {"Esc", "one back"}};
+        return {{"", "click or drag from the first corner"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+    return {
+        {"", "click the opposite corner"}, {"0 … 9", "width"}, {"Tab", "depth"}, {"Esc", "undo last point"}};
 }
 
 Point WallRectangleTool::opposite() const {
@@ -155,10 +156,10 @@ void WallRectangleTool::paint(QPainter& p) {
 }
 
 std::vector<HintPart> WallArcTool::hint() const {
-    if (points_.empty()) return {{"", "click where the arc begins"}, {"Esc", "leave"}};
+    if (points_.empty()) return {{"", "click where the arc begins"}, {"Esc", "exit tool"}};
     if (points_.size() == 1)
-        return {{"", "click where it ends"}, {"Shift", "15° steps"}, {"Esc", "one back"}};
-    return {{"", "click a place that it passes"}, {"Esc", "one back"}};
+        return {{"", "click where it ends"}, {"Shift", "15° steps"}, {"Esc", "undo last point"}};
+    return {{"", "click a place that it passes"}, {"Esc", "undo last point"}};
 }
 
 void WallArcTool::press(const PointerEvent& e) {

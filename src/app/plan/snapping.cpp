@@ -191,21 +191,21 @@ Snapped snap(const Floor& floor, Point at, const SnapOptions& o) {
 const char* snap_name(SnapKind kind) {
     switch (kind) {
         case SnapKind::end:
-            return "End";
+            return "Endpoint";
         case SnapKind::middle:
-            return "Middle";
+            return "Midpoint";
         case SnapKind::on_line:
             return "On wall";
         case SnapKind::angle:
-            return "Square";
+            return "Right angle";
         case SnapKind::crossing:
-            return "Crossing";
+            return "Intersection";
         case SnapKind::perpendicular:
             return "Perpendicular";
         case SnapKind::along:
-            return "Along";
+            return "Extension";
         case SnapKind::drawing_end:
-            return "End in drawing";
+            return "Endpoint in drawing";
         case SnapKind::drawing_line:
             return "Line in drawing";
         case SnapKind::grid:

@@ -40,9 +40,11 @@ Wall next_wall(const Workspace& w, const std::vector<Point>& drawn, std::vector<
 }
 
 std::vector<HintPart> WallTool::hint() const {
-    if (points_.empty()) return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "leave"}};
-    return {{"", "click the next corner"}, {"0 … 9", "length"}, {"Tab", "angle"},   {"Shift", "15° steps"},
-            {"Alt", "no snapping"},        {"Enter", "end"},    {"Esc", "one back"}};
+    if (points_.empty())
+        return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+    return {{"", "click the next corner"}, {"0 … 9", "length"},    {"Tab", "angle"},
+            {"Shift", "15° steps"},        {"Alt", "no snapping"}, {"Enter", "end"},
+            {"Esc", "undo last point"}};
 }
 
 Snapped WallTool::snapped(const PointerEvent& e) const {

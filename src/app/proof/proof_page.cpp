@@ -62,7 +62,7 @@ QString about(const Project& project, const Verdict* verdict) {
         if (const Floor* floor = find_floor(project, c.floor))  // gone while the verdict is the one before
             coarser += QString("; %1 every %2 m, being too large")
                            .arg(QString::fromStdString(floor->name), render::figure(c.cell_m, 1));
-    return QString("%1, variant %2: %3, %4 on; judged every %5 m, %6 up")
+    return QString("%1, variant %2: %3, %4 on; %5 m grid, client height %6")
                .arg(required, QString::fromStdString(current_variant(project).name),
                     counted(placed.size(), "access point", "access points"),
                     counted(radios, "radio", "radios"))
@@ -132,7 +132,7 @@ void FindingLines::paintEvent(QPaintEvent*) {
     p.setFont(render::font(12));
     if (lines_.empty()) {
         p.setPen(c.muted);
-        p.drawText(rect(), Qt::AlignVCenter, "The model's own checks have no doubts.");
+        p.drawText(rect(), Qt::AlignVCenter, "No open findings.");
         return;
     }
     const int where_x = std::max(300, width() - 250);
@@ -246,7 +246,7 @@ void ProofPage::add_head(QVBoxLayout* column) {
     connect(zones_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::zones); });
     auto* copy = new QPushButton("Copy table", this);
     copy->setObjectName("copyProof");
-    copy->setToolTip("The table as text for a spreadsheet (Ctrl C)");
+    copy->setToolTip("The table as text for a spreadsheet (Ctrl+C)");
     connect(copy, &QPushButton::clicked, this, &ProofPage::copy_table);
     head->addSpacing(10);
     head->addWidget(copy);
@@ -294,7 +294,7 @@ void ProofPage::refresh() {
                         !workspace_.results().prediction()->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
-        "Share of the demanded area in %. Dotted: within 1 % of what is required; hatched: not met; "
+        "Share of the demanded area in %. Dotted: short by under 1 percentage point; hatched: not met; "
         "underlined: "
         "one of the bands is enough. A click on a figure goes where it comes from.");
     worst_title_->setVisible(places);

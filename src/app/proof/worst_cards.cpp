@@ -21,7 +21,7 @@
 namespace yemvo::app {
 namespace {
 
-constexpr int least_width = 200, picture_height = 100, card_height = 162, gap = 10;
+constexpr int least_width = 200, picture_height = 100, card_height = 180, gap = 10;
 
 /// Where in a box a place lies, in a word: "north-east", "middle".
 QString part_of(const Box& box, Point p) {
@@ -86,9 +86,9 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
             << render::local(format_area(place.area_m2, project.settings.units)) +
                    (info.more_is_better ? " below " : " above ") +
                    render::figure(r.limit_in(place.band),
-                                  r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1) +
-                   (place.serving ? QString(", served by %1").arg(place.serving)
-                                  : QString(", nobody serves"));
+                                  r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1)
+            << (place.serving ? QString("served by access point %1").arg(place.serving)
+                              : QString("not served"));
     if (info.more_is_better && place.value <= value_of_nothing(info))
         c.words[1] = QString::fromStdString(info.name) + ": none";
     const FloorPrediction* p = workspace_.results().prediction()->site.find(place.floor);
@@ -182,6 +182,7 @@ void WorstCards::paintEvent(QPaintEvent*) {
         p.setFont(render::font(11.5));
         p.setPen(c.muted);
         line(2, 0, card.words[2]);
+        line(3, 0, card.words[3]);
     }
 }
 

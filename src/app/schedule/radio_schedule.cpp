@@ -28,9 +28,10 @@
 namespace yemvo::app {
 namespace {
 
-constexpr const char* heads[] = {"Access point", "Floor",     "Model",    "Band",   "On",       "Channel",
-                                 "Width MHz",    "Power dBm", "EIRP dBm", "Height", "Azimuth °"};
-constexpr int widths[] = {104, 110, 200, 66, 44, 66, 76, 78, 74, 72, 74};
+constexpr const char* heads[] = {"Access point", "Floor",   "Model",       "Band",
+                                 "On",           "Channel", "Width (MHz)", "Power (dBm)",
+                                 "EIRP (dBm)",   "Height",  "Azimuth (°)"};
+constexpr int widths[] = {104, 110, 200, 66, 44, 66, 88, 94, 90, 82, 82};
 
 bool editable(int column) {
     switch (column) {
@@ -96,6 +97,8 @@ void RadioModelTable::refresh() {
 
 QVariant RadioModelTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal) return {};
+    if (role == Qt::DisplayRole && section == height)
+        return workspace_.units() == LengthUnits::metres ? "Height (m)" : "Height (ft)";
     if (role == Qt::DisplayRole) return heads[section];
     if (role == Qt::TextAlignmentRole) return alignment(section);
     return {};
@@ -305,7 +308,7 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     });
     bar->addWidget(filter_);
     bar->addStretch(1);
-    auto* words = new QLabel("Double click to edit; Ctrl C and Ctrl V to and from a spreadsheet", this);
+    auto* words = new QLabel("Double click to edit; Ctrl+C and Ctrl+V to and from a spreadsheet", this);
     words->setObjectName("small");
     bar->addWidget(words);
     column->addLayout(bar);

@@ -51,9 +51,10 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
             return zones ? counted(zones, "zone", "zones") : "no zones yet";
         case Step::placement:
             if (placed.size() > 99) return QString("%1 placed").arg(placed.size());  // as much as fits
-            return placed.empty() ? "empty" : counted(placed.size(), "access point", "access points");
+            return placed.empty() ? "no access points"
+                                  : counted(placed.size(), "access point", "access points");
         case Step::spectrum:
-            return radios ? counted(radios, "radio on", "radios on") : "empty";
+            return radios ? counted(radios, "radio on", "radios on") : "no radios";
         case Step::proof:
             break;
     }

@@ -14,7 +14,7 @@ const RuleInfo& rule_info(Rule rule) {
         {Rule::gap, "gap", "Gap between walls",
          "Rays slip through a gap without loss, and no room closes round it."},
         {Rule::doubled_wall, "doubled-wall", "Wall drawn twice",
-         "Rays pay for both walls where only one stands."},
+         "Loss is counted twice where only one wall stands."},
         {Rule::wall_through, "wall-through", "Wall through another",
          "A wall that runs on a little beyond another, or through a door or window, was hardly meant so."},
         {Rule::opening_outside, "opening-outside", "Opening outside its wall",

@@ -252,7 +252,7 @@ void check_rooms(const Check& check, const CancelToken& cancel) {
         Finding& f =
             check.add(Rule::room_open, at,
                       "A room of " + format_area(area_m2(room.outline), check.project.settings.units) +
-                          " is open for " + check.length(widest->gap_m),
+                          " has a gap of " + check.length(widest->gap_m),
                       {item_of(*beside)});
         f.subjects = {beside->id.value, static_cast<std::uint32_t>(std::llround((at.x + 1e5) * 10)),
                       static_cast<std::uint32_t>(std::llround((at.y + 1e5) * 10))};

@@ -61,7 +61,7 @@ double loss_db(const WallType&, double frequency_ghz);
 /// Standard deviation [dB] that the spread stands for, low and high being the 10th and 90th percentile.
 double deviation_db(const WallType&, double frequency_ghz);
 /// Loss at an angle to the normal: the loss at square entry changed as the layers' computed loss changes,
-/// held beyond 77.5 degrees, at most 10 dB more. Without layers as at square entry.
+/// held beyond 77.5 degrees, at most 10 dB more. Without layers as at normal incidence.
 double loss_at_angle_db(const WallType&, double frequency_ghz, double angle_deg);
 
 /// Loss [dB] of a way of `length_m` through an obstacle that takes `db_per_m`. Saturating: most (1 - exp(-
