@@ -131,7 +131,7 @@ TEST_CASE("the worst places are cards; a click goes there") {
     WorstCards& cards = d.window.proof().cards();
     REQUIRE(cards.count() >= 2);
     const WorstPlace place = d.w().results().prediction()->places.front();
-    CHECK(cards.words(0).size() == 3);
+    CHECK(cards.words(0).size() == 4);
     CHECK(cards.words(0)[2].contains(QString::fromUtf8("m² ")));
     QTest::mouseClick(&cards, Qt::LeftButton, {}, cards.card_rect(0).center());
     CHECK(d.w().floor_id() == place.floor);
