@@ -5,11 +5,7 @@
 namespace yemvo {
 
 LensPainter::LensPainter(const FloorPrediction& floor, const LensChoice& choice, BandSet bands)
-    : floor_(floor),
-      choice_(choice),
-      bands_(bands),
-      radios_(*floor.radios),
-      cells_(floor.surface.cells()) {
+    : floor_(floor), choice_(choice), bands_(bands), radios_(*floor.radios), cells_(floor.surface.cells()) {
     const std::vector<AccessPointId> only =
         lens(choice.lens).of_failure ? std::vector<AccessPointId>() : choice.only;
     if (bands.single() && only.empty()) {
@@ -21,8 +17,7 @@ LensPainter::LensPainter(const FloorPrediction& floor, const LensChoice& choice,
 }
 
 bool LensPainter::counts(const RadioField& f) const {
-    return !f.field->silent &&
-           (choice_.only.empty() || std::ranges::count(choice_.only, f.access_point) > 0);
+    return !f.field->silent && (choice_.only.empty() || std::ranges::count(choice_.only, f.access_point) > 0);
 }
 
 std::int16_t LensPainter::least_cdb(const RadioField& f) const {

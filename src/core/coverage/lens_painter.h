@@ -44,7 +44,8 @@ public:
     bool counts(const RadioField&) const;
     /// The least gain with which a radio is heard [hundredths of a dB].
     std::int16_t least_cdb(const RadioField&) const;
-    /// The strongest of those that go on. Of one failure, wherever it hurts most, that is the next-best at each place.
+    /// The strongest of those that go on. Of one failure, wherever it hurts most, that is the next-best at
+    /// each place.
     const std::vector<std::int16_t>& left_after_failure();
 
     void decibels(const std::vector<std::int16_t>& level_cdbm, LensPlane& values) const {

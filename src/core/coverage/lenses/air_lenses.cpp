@@ -40,8 +40,8 @@ void contention(LensPainter& p, LensPlane& out) {
         if (!p.bands().contains(f.band) || !p.counts(f) || f.field->peak_cdb < p.least_cdb(f)) continue;
         auto weight = weights.find(f.channel);
         if (weight == weights.end()) weight = weights.emplace(f.channel, weights_of(p, f.channel)).first;
-        kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k), p.serving(),
-                           weight->second.data(), p.cells(), out.data());
+        kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k),
+                           p.serving(), weight->second.data(), p.cells(), out.data());
     }
 }
 
@@ -56,10 +56,12 @@ std::vector<LensEntry> air_lenses() {
     ground.surroundings = true;
     return {
         {{LensId::heard, air, amount, "heard", "Radios heard", "radios", 0, 1, 4, 1, false,
-          "How many radios arrive at the level from which one counts as heard (Details of the site), in all the "
+          "How many radios arrive at the level from which one counts as heard (Details of the site), in all "
+          "the "
           "chosen bands together."},
          heard},
-        {{LensId::contention, air, amount, "contention", "Co-channel contention", "radios", 0, 0.5, 1, 0.25, false,
+        {{LensId::contention, air, amount, "contention", "Co-channel contention", "radios", 0, 0.5, 1, 0.25,
+          false,
           "How many other radios on the serving radio's spectrum are heard here and take turns with it, each "
           "counted by the share of spectrum.",
           LensBands::best},

@@ -10,7 +10,8 @@ void strongest(P& p, LensPlane& out) { p.decibels(p.reduction().best_cdbm, out);
 void next_best(P& p, LensPlane& out) { p.decibels(p.reduction().next_cdbm, out); }
 void third(P& p, LensPlane& out) { p.decibels(p.reduction().third_cdbm, out); }
 void above_noise(P& p, LensPlane& out) {
-    kernels::above_floor(p.reduction().best_cdbm.data(), p.serving(), p.noise().data(), p.cells(), out.data());
+    kernels::above_floor(p.reduction().best_cdbm.data(), p.serving(), p.noise().data(), p.cells(),
+                         out.data());
 }
 void serving(P& p, LensPlane& out) {
     p.of_serving([](const RadioField& f) { return f.number; }, out);
@@ -36,7 +37,8 @@ std::vector<LensEntry> reach_lenses() {
           "The strongest radio as the client receives it."},
          strongest},
         {{LensId::next_best, reach, amount, "next_best", "Next-best signal", "dBm", -90, 5, -75, 2, true,
-          "The strongest radio of any other access point than the serving one: where a client can move on to."},
+          "The strongest radio of any other access point than the serving one: where a client can move on "
+          "to."},
          next_best},
         {{LensId::third, reach, amount, "third", "Third-strongest signal", "dBm", -90, 5, -75, 2, true,
           "The third access point's signal: what locating devices and smooth roaming count on."},
@@ -50,15 +52,40 @@ std::vector<LensEntry> reach_lenses() {
         {{LensId::serving_band, reach, band, "serving_band", "Serving band", "", 0, 1, 0, 1, true,
           "Which of the chosen bands is strongest here."},
          serving_band},
-        {{LensId::failure, reach, amount, "failure", "Signal after a failure", "dBm", -90, 5, -75, 2, true,
-          "The signal that is left when the selected access points fail; with all shown, when at each place the "
+        {{LensId::failure,
+          reach,
+          amount,
+          "failure",
+          "Signal after a failure",
+          "dBm",
+          -90,
+          5,
+          -75,
+          2,
+          true,
+          "The signal that is left when the selected access points fail; with all shown, when at each place "
+          "the "
           "one fails that it depends on most.",
-          together, {}, true},
+          together,
+          {},
+          true},
          left},
-        {{LensId::failure_loss, reach, amount, "failure_loss", "Signal drop on failure", "dB", 0, 3, 12, 2, false,
+        {{LensId::failure_loss,
+          reach,
+          amount,
+          "failure_loss",
+          "Signal drop on failure",
+          "dB",
+          0,
+          3,
+          12,
+          2,
+          false,
           "By how many dB the signal falls when the selected access points fail; with all shown, the serving "
           "one.",
-          together, {}, true},
+          together,
+          {},
+          true},
          lost},
     };
 }

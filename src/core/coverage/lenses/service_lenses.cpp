@@ -73,8 +73,8 @@ std::vector<LensEntry> service_lenses() {
     client.client = true;
     likelihood.deviation = likelihood.level = true;
     return {
-        {{LensId::rate_down, service, amount, "rate_down", "Downlink PHY rate", "Mbit/s", 0, 100, 100, 50, true,
-          "The PHY rate at which the serving radio can send to the chosen client here.", best, client},
+        {{LensId::rate_down, service, amount, "rate_down", "Downlink PHY rate", "Mbit/s", 0, 100, 100, 50,
+          true, "The PHY rate at which the serving radio can send to the chosen client here.", best, client},
          rate_down},
         {{LensId::rate_up, service, amount, "rate_up", "Uplink PHY rate", "Mbit/s", 0, 100, 50, 50, true,
           "The PHY rate at which the chosen client can send from here, with its own power.", best, client},
@@ -84,7 +84,8 @@ std::vector<LensEntry> service_lenses() {
           together, client},
          balance},
         {{LensId::confidence, service, amount, "confidence", "Confidence", "%", 40, 5, 90, 4, true,
-          "Probability that the required signal is reached here, given what walls and the model can be off by.",
+          "Probability that the required signal is reached here, given what walls and the model can be off "
+          "by.",
           best, likelihood},
          confidences},
     };
