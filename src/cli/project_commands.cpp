@@ -103,6 +103,7 @@ int predict(Context& context, const PredictWish& wish) {
         project, {floor.id},
         {wish.cell_m, lens(lens_id).needs.deviation, lens(lens_id).needs.surroundings ? beyond_m : 0});
     render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
+    choice = render::coloured(choice, project);
     choice.only = chosen_access_points(project, wish.access_points);
     const FloorPrediction& p = *site.find(floor.id);
     const auto values = lens_values(p, render::look_of(project, choice));

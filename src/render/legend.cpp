@@ -89,8 +89,8 @@ double LegendLayout::x_of(double value) const {
 
 double LegendLayout::value_at(double x) const {
     const double share = std::clamp((x - strip_.left()) / strip_.width(), 0.0, 1.0);
-    const double fine = info_.step >= 1 ? 1 : info_.step / 5;  // a legend of halves is dragged in tenths
-    return std::round((info_.low + share * (info_.high() - info_.low)) / fine) * fine;
+    const double fine = scale_.step >= 1 ? 1 : scale_.step / 5;  // a legend of halves is dragged in tenths
+    return std::round((scale_.low + share * (scale_.high() - scale_.low)) / fine) * fine;
 }
 
 QRectF LegendLayout::handle() const {
@@ -183,12 +183,14 @@ void LegendLayout::paint_ticks(QPainter& p, const Palette& palette) const {
         }
         return;
     }
-    const bool crowded = info_.high() >= 1000;
+    bool crowded = false;
+    for (int i = 1; i < scale_.steps; ++i)
+        crowded |= QFontMetricsF(p.font()).horizontalAdvance(short_figure(scale_.low + scale_.step * i)) > 23;
     const double x = x_of(choice_.threshold);
     for (int i = 1; i < scale_.steps; ++i) {
         const double at = strip_.left() + 24.0 * i;
         if (std::abs(at - x) < 28 || (crowded && i % 2)) continue;
-        tick(at, short_figure(info_.low + info_.step * i));
+        tick(at, short_figure(scale_.low + scale_.step * i));
     }
 }
 

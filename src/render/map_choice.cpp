@@ -23,23 +23,40 @@ int MapScale::step_of(double value) const {
     return static_cast<int>(std::clamp(std::floor((value - low) / step), 0.0, steps - 1.0));
 }
 
-QColor MapScale::colour(const Palette& palette, int index) const {
+QColor MapScale::colour(const Palette& in, int index) const {
     const auto i = static_cast<std::size_t>(more_is_better ? index : steps - 1 - index);
-    return is_change ? palette.change[i] : palette.steps[i];
+    if (is_change) return in.change[i];
+    return palette == "blue" ? in.blues[i] : palette == "grey" ? in.greys[i] : in.steps[i];
+}
+
+MapChoice coloured(MapChoice choice, const Project& project) {
+    const LensColours* own = find_colours(project, lens(choice.lens).key);
+    choice.colours = own ? std::optional(*own) : std::nullopt;
+    return choice;
+}
+
+const std::vector<std::pair<std::string, std::string>>& palettes() {
+    static const std::vector<std::pair<std::string, std::string>> all{
+        {"colour", "Violet to yellow"}, {"blue", "Blues"}, {"grey", "Greys, for print"}};
+    return all;
 }
 
 MapScale scale_of(const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
-    if (!choice.is_change())
-        return {info.low,
-                info.step,
+    if (!choice.is_change()) {
+        const LensColours usual{info.key, info.low, info.step, "colour"};
+        const LensColours& c = choice.colours && !info.is_choice() ? *choice.colours : usual;
+        return {c.low,
+                c.step,
                 12,
                 info.more_is_better,
                 info.is_choice(),
                 false,
                 info.unit == "radios",
                 choice.threshold,
-                info.unit};
+                info.unit,
+                c.palette};
+    }
     constexpr int steps = 11;
     const double step = info.change_step;
     return {-0.5 * steps * step,

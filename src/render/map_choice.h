@@ -3,6 +3,7 @@
 #pragma once
 #include <QColor>
 #include <map>
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -23,9 +24,10 @@ struct MapChoice {
     std::vector<AccessPointId> only = {};  ///< whose radios; empty: all
     bool smooth = false;                   ///< colours run over instead of in steps
     double opacity = 1;
-    bool labels = false;                 ///< figures on the map, for print
-    Against against = Against::nothing;  ///< the map shows by how much it changed; of amounts only
-    VariantId other = {};                ///< the variant it is held against
+    bool labels = false;                      ///< figures on the map, for print
+    Against against = Against::nothing;       ///< the map shows by how much it changed; of amounts only
+    VariantId other = {};                     ///< the variant it is held against
+    std::optional<LensColours> colours = {};  ///< of its lens, where they are not as usual
     friend bool operator==(const MapChoice&, const MapChoice&) = default;
     bool is_change() const { return against != Against::nothing && !yemvo::lens(lens).is_choice(); }
 };
@@ -39,11 +41,16 @@ struct MapScale {
     bool is_count;     ///< of things: nothing lies between two values
     double threshold;  ///< of a change: where it begins to be worse
     std::string unit;
+    std::string palette = "colour";
     double high() const { return low + steps * step; }
     int step_of(double value) const;
     QColor colour(const Palette&, int step) const;
 };
 MapScale scale_of(const MapChoice&);
+/// The same choice coloured as the project has it.
+MapChoice coloured(MapChoice, const Project&);
+/// Keys and names of the palettes.
+const std::vector<std::pair<std::string, std::string>>& palettes();
 
 /// What that asks of a floor: for the project's client, against the signal that its requirements ask for.
 LensChoice look_of(const Project&, const MapChoice&);

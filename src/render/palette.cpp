@@ -1,10 +1,26 @@
 #include "render/palette.h"
 
+#include <cmath>
+
 namespace yemvo::render {
 
 QColor with_alpha(QColor c, double share) {
     c.setAlphaF(static_cast<float>(share));
     return c;
+}
+
+/// Even steps from one colour to another over a third in the middle.
+static std::array<QColor, 12> ramp(const QColor& weak, const QColor& middle, const QColor& strong) {
+    std::array<QColor, 12> steps;
+    const auto mix = [](const QColor& a, const QColor& b, double t) {
+        const auto part = [t](int x, int y) { return static_cast<int>(std::lround(x + t * (y - x))); };
+        return QColor(part(a.red(), b.red()), part(a.green(), b.green()), part(a.blue(), b.blue()));
+    };
+    for (std::size_t i = 0; i < steps.size(); ++i) {
+        const double t = static_cast<double>(i) / 11;
+        steps[i] = t < 0.5 ? mix(weak, middle, 2 * t) : mix(middle, strong, 2 * t - 1);
+    }
+    return steps;
 }
 
 const Palette& Palette::light() {
@@ -41,6 +57,8 @@ const Palette& Palette::light() {
         p.contour = with_alpha(p.ink, 0.30);
         p.steps = {"#A187AF", "#A095B9", "#9CA1BF", "#97ACC1", "#92B7C1", "#8EC1C1",
                    "#8CCBBE", "#93D5B9", "#A4DDB0", "#BBE5A2", "#D8EB90", "#F3EE87"};
+        p.blues = ramp("#5B6E94", "#93B2CF", "#E3EFF4");
+        p.greys = ramp("#808080", "#B4B4B4", "#F0F0F0");
         p.change = {"#A1704A", "#C78549", "#E7A353", "#FCCA8C", "#FDE7C7", "#F8F7F6",
                     "#DCEAF1", "#AFD3E4", "#76AFD1", "#5E8FC0", "#4A688A"};
         p.serving = {"#C9D6E6", "#EEDCC6", "#DCCFE4", "#DCDDB0", "#CFE0CB", "#C4E0E2"};
@@ -86,6 +104,8 @@ const Palette& Palette::dark() {
         p.contour = with_alpha(QColor(Qt::white), 0.28);
         p.steps = {"#390D4A", "#3A235E", "#363669", "#2E486D", "#27586F", "#21676F",
                    "#1C756C", "#238465", "#3A9258", "#5E9E43", "#87A629", "#B0AC1C"};
+        p.blues = ramp("#2B3A55", "#44698F", "#7FB0CE");
+        p.greys = ramp("#3A3A3A", "#6A6A6A", "#B0B0B0");
         p.change = {"#D59751", "#C98035", "#AB6621", "#7F4A1B", "#4C331F", "#22262B",
                     "#203A4F", "#28547B", "#3671A0", "#558EBB", "#84ADCE"};
         p.serving = {"#34465E", "#5C482F", "#4C3C57", "#4B4B27", "#37502F", "#2B4E52"};

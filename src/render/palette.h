@@ -21,8 +21,9 @@ struct Palette {
     QColor casing;
     QColor concrete, slab, brick, board, glass, timber, steel;
     QColor furniture, faint, grid, contour;
-    std::array<QColor, 12> steps;   ///< weak to strong, already mixed with the paper
-    std::array<QColor, 11> change;  ///< worse to better; the middle is no change
+    std::array<QColor, 12> steps;         ///< weak to strong, already mixed with the paper
+    std::array<QColor, 12> blues, greys;  ///< the same in one hue, for those who see few, and for print
+    std::array<QColor, 11> change;        ///< worse to better; the middle is no change
     std::array<QColor, 6> serving;
     std::array<QColor, 8> zones;  ///< outlines and soft tints of zones
 

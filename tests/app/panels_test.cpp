@@ -14,6 +14,7 @@
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
 #include "app/shell/status_line.h"
+#include "project/json_project.h"
 #include "project/storage.h"
 
 using namespace yemvo;
@@ -204,6 +205,38 @@ TEST_CASE("the colouring of the bar and of the menu is one: what is chosen in on
     CHECK(d.button("Colouring")->text().startsWith("Change"));
     d.menu("map.change-by-last-edit");
     CHECK_FALSE(checked("Change by the last edit"));
+}
+
+TEST_CASE("a map's step, range and palette are chosen from a menu, undone, reset and kept in the file") {
+    Demo d;
+    auto* menu = d.find<QMenu>("lensColours");
+    const auto choose = [&](const QString& text) {
+        emit menu->aboutToShow();
+        for (QAction* a : menu->actions())
+            if (a->text() == text) return a->trigger();
+        FAIL("no entry " << text.toStdString());
+    };
+    d.w().shown().look_through(LensId::signal);
+    choose("Steps of 3 dBm");
+    CHECK(render::scale_of(d.w().shown().map()).step == 3);
+    choose("Blues");
+    CHECK(d.project().display.colours.size() == 1);
+    // the verdict knows nothing of it
+    REQUIRE(d.settle());
+    d.w().shown().look_through(LensId::snr);
+    CHECK(render::scale_of(d.w().shown().map()).step == lens(LensId::snr).step);
+    d.w().shown().look_through(LensId::signal);
+    CHECK(render::scale_of(d.w().shown().map()).palette == "blue");
+    const Project reread = project_from_json(project_to_json(d.project()));
+    CHECK(reread.display == d.project().display);
+    choose("As usual");
+    CHECK(d.project().display.colours.empty());
+    CHECK(render::scale_of(d.w().shown().map()).step == lens(LensId::signal).step);
+    d.menu("edit.undo");
+    CHECK(render::scale_of(d.w().shown().map()).palette == "blue");
+    choose("Steps of 5 dBm");
+    choose("Violet to yellow");
+    CHECK(d.project().display.colours.empty());  // which is as usual
 }
 
 TEST_CASE("other variants to hold the map against are listed, and without any the list says so") {

@@ -2,6 +2,7 @@
 #include "render/legend.h"
 
 #include "core/support.h"
+#include "project/edits.h"
 
 using namespace yemvo;
 using namespace yemvo::render;
@@ -55,6 +56,26 @@ TEST_CASE("on every legend a value stands where its place says it does, and rise
         CHECK(legend.value_at(1e6) == Approx(scale.high()));
         CHECK(QRectF(0, 0, corner.x(), corner.y()).contains(legend.frame()));
     }
+}
+
+TEST_CASE("a lens coloured otherwise begins where it is told, in steps so wide, and the legend follows") {
+    Project p;
+    set_colours(p, {"signal", -80, 2, "grey"});
+    const MapChoice choice = coloured({LensId::signal, band_5, -67}, p);
+    const MapScale scale = scale_of(choice);
+    CHECK(scale.low == -80);
+    CHECK(scale.high() == -56);
+    CHECK(scale.colour(Palette::light(), 11) == Palette::light().greys[11]);
+    const LegendLayout legend(corner, choice);
+    CHECK(legend.value_at(legend.strip().center().x()) == Approx(-68));
+    // another lens, and a change, are as usual
+    CHECK(scale_of(coloured({LensId::snr, band_5, 25}, p)).step == lens(LensId::snr).step);
+    MapChoice change = choice;
+    change.against = Against::last_edit;
+    CHECK(scale_of(change).step == 2);
+    CHECK(scale_of(change).colour(Palette::light(), 0) == Palette::light().change[0]);
+    reset_colours(p, "signal");
+    CHECK(scale_of(coloured(choice, p)).low == lens(LensId::signal).low);
 }
 
 TEST_CASE("the title names the lens and the bands, and a change what it is held against") {

@@ -11,6 +11,7 @@
 #include "app/model/shown_map.h"
 #include "app/model/workspace.h"
 #include "app/offer/shell.h"
+#include "project/edits.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/map_choice.h"
@@ -67,6 +68,68 @@ void step_lens(Workspace& w, int by) {
     w.shown().look_through(all[static_cast<std::size_t>(at)].id);
     w.tell(
         QString::fromStdString(lens(w.shown().map().lens).name + ": " + lens(w.shown().map().lens).meaning));
+}
+
+LensColours colours_now(const Workspace& w) {
+    const LensInfo& info = lens(w.shown().map().lens);
+    const LensColours* own = find_colours(w.project(), info.key);
+    return own ? *own : LensColours{info.key, info.low, info.step, "colour"};
+}
+
+void colour_lens(Workspace& w, const QString& label, const LensColours& c) {
+    const LensInfo& info = lens(w.shown().map().lens);
+    const bool usual = c == LensColours{info.key, info.low, info.step, "colour"};
+    w.edit(label, [&](Project& p) { usual ? reset_colours(p, info.key) : set_colours(p, c); });
+}
+
+/// Steps of 1, 2, 3, 5 and 10 of the unit, or parts and multiples of the usual one where it is another.
+std::vector<double> steps_of(const LensInfo& info) {
+    if (info.unit == "dBm" || info.unit == "dB" || info.unit == "%") return {1, 2, 3, 5, 10};
+    return {info.step / 4, info.step / 2, info.step, 2 * info.step, 5 * info.step};
+}
+
+/// What the map in view begins with, how wide its steps are and in which palette; kept with the project.
+void fill_colours(QMenu* menu, Workspace& w) {
+    menu->clear();
+    const LensInfo& info = lens(w.shown().map().lens);
+    if (info.is_choice() || w.shown().map().is_change()) {
+        menu->addAction("This map has colours of its own")->setEnabled(false);
+        return;
+    }
+    const LensColours now = colours_now(w);
+    const auto offer = [&](const QString& text, const QString& label, const LensColours& c) {
+        QAction* a = menu->addAction(text);
+        a->setCheckable(true);
+        a->setChecked(c == now);
+        QObject::connect(a, &QAction::triggered, &w, [&w, label, c] { colour_lens(w, label, c); });
+    };
+    const auto words = [&](double v) {
+        return render::figure(v, v == std::floor(v) ? 0 : 2) + " " + QString::fromStdString(info.unit);
+    };
+    menu->addSection("Step");
+    for (const double step : steps_of(info)) {
+        LensColours c = now;
+        c.step = step;
+        offer("Steps of " + words(step), "Change step of the map", c);
+    }
+    menu->addSection("Range");
+    for (const int by : {-2, -1, 0, 1, 2}) {
+        LensColours c = now;
+        c.low = now.low + by * now.step;
+        offer("From " + words(c.low) + " to " + words(c.low + 12 * c.step), "Change range of the map", c);
+    }
+    menu->addSection("Palette");
+    for (const auto& [key, name] : render::palettes()) {
+        LensColours c = now;
+        c.palette = key;
+        offer(QString::fromStdString(name), "Change palette of the map", c);
+    }
+    menu->addSeparator();
+    QAction* reset = menu->addAction("As usual");
+    reset->setEnabled(find_colours(w.project(), info.key) != nullptr);
+    QObject::connect(reset, &QAction::triggered, &w, [&w, key = info.key] {
+        w.edit("Colour the map as usual", [&](Project& p) { reset_colours(p, key); });
+    });
 }
 
 void fill_variants(QMenu* menu, Workspace& w) {
@@ -150,6 +213,9 @@ void fill_colouring_menu(Shell& shell, QMenu* menu) {
     fill.look(
         "map.labels", "Value labels", [](auto& m) { m.labels = !m.labels; },
         [](const auto& m) { return m.labels; });
+    auto* colours = menu->addMenu("Step, range and palette");
+    colours->setObjectName("lensColours");
+    QObject::connect(colours, &QMenu::aboutToShow, &w, [colours, &w] { fill_colours(colours, w); });
     menu->addSeparator();
     fill.add(
         "map.change-by-last-edit", "Change by the last edit", "",

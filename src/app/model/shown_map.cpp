@@ -11,6 +11,8 @@ ShownMap::ShownMap(Document& document, Selection& selection) : document_(documen
     connect(&selection, &Selection::changed, this, [this] {
         if (radios_ == RadiosShown::selected) choose_radios();
     });
+    for (auto signal : {&Document::changed, &Document::opened})
+        connect(&document, signal, this, [this] { set(map_); });  // the project keeps the colours
 }
 
 void ShownMap::start() {
@@ -26,7 +28,9 @@ void ShownMap::show_all_radios(render::MapChoice choice) {
     set(choice);
 }
 
-void ShownMap::set(const render::MapChoice& map) {
+void ShownMap::set(const render::MapChoice& wanted) {
+    const render::MapChoice map =
+        document_.is_open() ? render::coloured(wanted, document_.project()) : wanted;
     if (map == map_) return;
     map_ = map;
     emit changed();

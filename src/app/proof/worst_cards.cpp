@@ -97,6 +97,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     choice.lens = info.id;
     choice.bands = r.any_band ? r.bands : BandSet(place.band);
     choice.threshold = r.limit_in(place.band);
+    choice = render::coloured(choice, project);
     const auto cutout =
         render::plan_cutout(project, *find_floor(project, place.floor), *p, choice, place.place,
                             QSize(card_width(), picture_height), devicePixelRatioF(), theme());

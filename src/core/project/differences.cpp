@@ -122,7 +122,9 @@ std::vector<std::string> differences(const Project& before, const Project& after
     l.say(!(before.waivers == after.waivers), "Waivers");
     l.say(!(before.probes == after.probes), "Probes");
     l.say(before.variant != after.variant, "Another variant is the current one");
-    l.say(!(before.display == after.display), "What is hidden or locked");
+    l.say(before.display.hidden != after.display.hidden || before.display.locked != after.display.locked,
+          "What is hidden or locked");
+    l.say(before.display.colours != after.display.colours, "Colours of the map");
     if (l.lines.empty() && !(before == after)) l.lines.push_back("Order of things, or drawings' files");
     return l.lines;
 }

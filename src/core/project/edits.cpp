@@ -193,4 +193,13 @@ void remove_variant(Project& project, VariantId id) {
     if (project.variant == id) project.variant = project.variants.front().id;
 }
 
+void reset_colours(Project& project, std::string_view lens) {
+    std::erase_if(project.display.colours, [&](const LensColours& c) { return c.lens == lens; });
+}
+
+void set_colours(Project& project, const LensColours& colours) {
+    reset_colours(project, colours.lens);
+    project.display.colours.push_back(colours);
+}
+
 }  // namespace yemvo

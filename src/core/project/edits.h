@@ -138,4 +138,9 @@ RequirementId add_requirement(Project&, RequirementSetId, Requirement);
 void replace_requirement(Project&, const Requirement&);
 void remove_requirement(Project&, RequirementId);
 
+/// Colours a lens so from now on, in place of how it was.
+void set_colours(Project&, const LensColours&);
+/// The lens is coloured as usual again.
+void reset_colours(Project&, std::string_view lens);
+
 }  // namespace yemvo

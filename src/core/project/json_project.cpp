@@ -89,6 +89,15 @@ Probe read_probe(const Reader& r) {
     return r.kept(Probe{r.at("number").integer(), r.at("floor").id<FloorId>(), read_point(r.at("place_m"))});
 }
 
+Json write_colours(const LensColours& c) {
+    return {{"lens", c.lens}, {"low", c.low}, {"step", c.step}, {"palette", c.palette}};
+}
+
+LensColours read_colours(const Reader& r) {
+    return r.kept(LensColours{r.at("lens").text(limits::key), r.at("low").number(), r.at("step").number(),
+                              r.at("palette").text(limits::key)});
+}
+
 Json write_kinds(const std::vector<ItemKind>& kinds) {
     return write_list(kinds, [](ItemKind k) { return Json(item_kind_name(k)); });
 }
@@ -138,7 +147,9 @@ void read_lists(Project& p, const Reader& r, int version) {
     if (version > 2) {
         r.part([&] { p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver); });
         r.part([&] {
-            p.display = {read_kinds(r.at("display").at("hidden")), read_kinds(r.at("display").at("locked"))};
+            p.display.hidden = read_kinds(r.at("display").at("hidden"));
+            p.display.locked = read_kinds(r.at("display").at("locked"));
+            p.display.colours = read_list_if_any<LensColours>(r.at("display"), "colours", read_colours);
         });
     }
     if (version > 3) r.part([&] { p.probes = read_list<Probe>(r.at("probes"), read_probe); });
@@ -173,22 +184,24 @@ std::string project_to_json(const Project& p) {
     Json buildings = Json::array(), variants = Json::array();
     for (const Building& b : p.buildings) buildings.push_back(write_building(b, large));
     for (const Variant& v : p.variants) variants.push_back(write_variant(v, large));
-    Json json{
-        {"format", "yemvo-project"},
-        {"version", format_version},
-        {"name", p.name},
-        {"settings", write_settings(p.settings)},
-        {"next_id", p.next_id},
-        {"buildings", std::move(buildings)},
-        {"variant", p.variant.value},
-        {"variants", std::move(variants)},
-        {"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)},
-        {"waivers", write_list(*p.waivers, write_waiver)},
-        {"probes", write_list(*p.probes, write_probe)},
-        {"display", {{"hidden", write_kinds(p.display.hidden)}, {"locked", write_kinds(p.display.locked)}}},
-        {"wall_types", write_list(*p.wall_types, write_wall_type)},
-        {"models", write_list(*p.models, write_model)},
-        {"clients", write_list(*p.clients, write_client)}};
+    Json json{{"format", "yemvo-project"},
+              {"version", format_version},
+              {"name", p.name},
+              {"settings", write_settings(p.settings)},
+              {"next_id", p.next_id},
+              {"buildings", std::move(buildings)},
+              {"variant", p.variant.value},
+              {"variants", std::move(variants)},
+              {"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)},
+              {"waivers", write_list(*p.waivers, write_waiver)},
+              {"probes", write_list(*p.probes, write_probe)},
+              {"display",
+               {{"hidden", write_kinds(p.display.hidden)},
+                {"locked", write_kinds(p.display.locked)},
+                {"colours", write_list(p.display.colours, write_colours)}}},
+              {"wall_types", write_list(*p.wall_types, write_wall_type)},
+              {"models", write_list(*p.models, write_model)},
+              {"clients", write_list(*p.clients, write_client)}};
     if (!p.aside->empty()) json["aside"] = write_list(*p.aside, write_aside);
     return json_text(json, large);
 }

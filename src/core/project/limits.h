@@ -65,6 +65,8 @@ inline constexpr Range permittivity{0.5, 200};
 inline constexpr Range conductivity{0, 1e9};
 inline constexpr Range exponent{-5, 5};
 inline constexpr Range most_db{0, 300, "dB"};
+inline constexpr Range colours_low{-10'000, 100'000};
+inline constexpr Range colours_step{0.01, 10'000};
 inline constexpr Range requirement_limit{-10'000, 100'000};
 inline constexpr Range access_point_number{0, 1'000'000};
 inline constexpr Range probe_number{1, 1'000'000};

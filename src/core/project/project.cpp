@@ -182,6 +182,12 @@ const Requirement* find_requirement(const Project& project, RequirementId id) {
     return nullptr;
 }
 
+const LensColours* find_colours(const Project& project, std::string_view lens) {
+    for (const LensColours& c : project.display.colours)
+        if (c.lens == lens) return &c;
+    return nullptr;
+}
+
 const Probe* find_probe(const Project& project, int number) {
     for (const Probe& p : *project.probes)
         if (p.number == number) return &p;

@@ -49,9 +49,19 @@ struct Waiver {
     friend bool operator==(const Waiver&, const Waiver&) = default;
 };
 
-/// Kinds of things that are not drawn, or cannot be picked.
+/// How the map of a lens is coloured where that is not as usual.
+struct LensColours {
+    std::string lens;  ///< its key
+    double low = 0,
+           step = 1;  ///< where the colours begin, in the lens's unit, and how wide each of the twelve is
+    std::string palette = "colour";  ///< "colour", "blue", "grey"
+    friend bool operator==(const LensColours&, const LensColours&) = default;
+};
+
+/// Kinds of things that are not drawn, or cannot be picked; how maps are coloured.
 struct Display {
     std::vector<ItemKind> hidden, locked;
+    std::vector<LensColours> colours;  ///< at most one a lens
     friend bool operator==(const Display&, const Display&) = default;
 };
 
@@ -131,6 +141,8 @@ const RequirementSet* find_requirement_set(const Project&, RequirementSetId);
 const Requirement* find_requirement(const Project&, RequirementId);
 
 /// Null where there is none of that number.
+/// Null while the lens is coloured as usual.
+const LensColours* find_colours(const Project&, std::string_view lens);
 const Probe* find_probe(const Project&, int number);
 
 const Variant& current_variant(const Project&);

@@ -255,6 +255,13 @@ void check(const Probe& p) {
     place("place_m", "place", p.place, limits::coordinate_m);
 }
 
+void check(const LensColours& c) {
+    text("lens", "lens", c.lens, limits::key);
+    number("low", "low end", c.low, limits::colours_low);
+    number("step", "step", c.step, limits::colours_step);
+    text("palette", "palette", c.palette, limits::key);
+}
+
 void check(const SiteSettings& s) {
     text("country", "country", s.country, limits::country);
     number("client_height_m", "client height", s.client_height_m, limits::client_height_m);
@@ -286,6 +293,7 @@ public:
              [](const Waiver&) { return std::string("waiver"); });
         list(after_.probes, before_ ? &before_->probes : nullptr,
              [](const Probe& p) { return "probe P" + std::to_string(p.number); });
+        for (const LensColours& c : after_.display.colours) named("colours of " + c.lens, [&] { check(c); });
         for (const Building& b : after_.buildings) {
             named("building " + b.name, [&] { check(b); });
             for (const Floor& f : b.floors) floor(f);

@@ -45,6 +45,7 @@ void check(const RequirementSet&);
 void check(const Variant&);  ///< its name
 void check(const Waiver&);
 void check(const Probe&);
+void check(const LensColours&);
 void check(const SiteSettings&);
 void check(const Layer&);
 void check(const KnownLength&);
