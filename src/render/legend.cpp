@@ -217,8 +217,9 @@ void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Pale
     }
     for (std::size_t i = 0; i < shown; ++i) {
         const auto& area = s.areas[i];
-        const double x = frame_.left() + 12 + 98 * static_cast<double>(i / rows),
-                     y = frame_.top() + 26 + 17 * static_cast<double>(i % rows);
+        const std::size_t column = i / rows, row = i % rows;
+        const double x = frame_.left() + 12 + 98 * static_cast<double>(column),
+                     y = frame_.top() + 26 + 17 * static_cast<double>(row);
         p.setPen(QPen(with_alpha(palette.ink, 0.55), 1));
         const bool is_band = info_.kind == LensKind::band;
         p.setBrush(is_band ? palette.bands[area.tint].tint : palette.serving[area.tint]);

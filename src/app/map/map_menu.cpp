@@ -62,7 +62,7 @@ void move_threshold(Workspace& w, int steps) {
 }
 
 void step_lens(Workspace& w, int by) {
-    const auto all = lenses();
+    const auto& all = lenses();
     const int count = static_cast<int>(all.size());
     const int at = (static_cast<int>(w.shown().map().lens) + by + count) % count;
     w.shown().look_through(all[static_cast<std::size_t>(at)].id);
