@@ -82,6 +82,11 @@ public:
 
     int edits() { return window_.workspace().document().history().count(); }
     /// What caches hold together.
+    /// As the program's own loop does: what was to be deleted later goes too.
+    static void breathe() {
+        QApplication::processEvents();
+        QCoreApplication::sendPostedEvents(nullptr, QEvent::DeferredDelete);
+    }
     /// The menus change it too.
     long budget_mb() { return static_cast<long>(window_.workspace().memory()->limit_bytes() >> 20); }
     long kept_mb() { return static_cast<long>(window_.workspace().memory()->used_bytes() >> 20); }
@@ -89,17 +94,17 @@ public:
     void act() {
         try {
             one_action();
-            QApplication::processEvents();
+            breathe();
         } catch (const std::exception& fault) {
             complain(std::string("an exception left an event: ") + fault.what());
         }
         while (QWidget* popup = QApplication::activePopupWidget()) {
             popup->close();
-            QApplication::processEvents();
+            breathe();
         }
         while (QWidget* modal = QApplication::activeModalWidget()) {
             modal->close();
-            QApplication::processEvents();
+            breathe();
         }
         ++actions_;
     }
@@ -152,7 +157,7 @@ private:
                             {chance(0.3) ? LengthUnits::feet_inches : LengthUnits::metres, "GB", 1.2, 7},
                             1 + static_cast<int>(pick(3)), 3.2),
                 {});
-        QApplication::processEvents();
+        breathe();
     }
 
     QString extreme() {
@@ -370,7 +375,8 @@ int main(int argc, char** argv) {
                 std::cout << whole.elapsed() / 1000 << " s: " << used_mb() << " MB, " << monkey.kept_mb()
                           << " of " << monkey.budget_mb() << " MB of it kept, " << monkey.edits()
                           << " edits to undo, heap " << (mallinfo2().uordblks >> 20) << " + "
-                          << (mallinfo2().hblkhd >> 20) << " MB in use" << std::endl;
+                          << (mallinfo2().hblkhd >> 20) << " MB in use, " << QApplication::allWidgets().size()
+                          << " widgets" << std::endl;
             if (at_start_mb == 0) at_start_mb = used_mb();
         }
         monkey.check();

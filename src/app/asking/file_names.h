@@ -33,7 +33,7 @@ inline QString ask_where_to_write(const Asking& asking, const QString& title, co
                                   const QString& filter, const QString& ending) {
     const QString typed = asking.save_file(title, proposed, filter);
     if (typed.isEmpty()) return {};
-    const QString file = QFileInfo(with_ending(typed, ending)).absoluteFilePath();
+    QString file = QFileInfo(with_ending(typed, ending)).absoluteFilePath();
     // the dialog has asked about the name as it was typed
     const bool asked = file == QFileInfo(typed).absoluteFilePath();
     if (!asked && QFileInfo::exists(file) && !asking.overwrite(file)) return {};

@@ -128,7 +128,7 @@ Form* floor_form(Workspace& w, QWidget* parent) {
     form->built_for([&w] { return floor_names(w) + rows_of_floor(w); });
     const FloorId id = w.floor_id();
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
-    const auto set = [&w, id, floor](const QString& label, const QString& name, double elevation_m,
+    const auto set = [&w, id](const QString& label, const QString& name, double elevation_m,
                                      double height_m) {
         w.edit(label, [&](Project& p) { set_floor(p, id, name.toStdString(), elevation_m, height_m); });
     };

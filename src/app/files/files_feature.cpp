@@ -34,7 +34,7 @@ FilesFeature::FilesFeature(Shell& shell)
     shell.page(versions_, [] { return Hint{"Earlier versions", {{"Esc", "back"}}}; });
     shell.before_closing([this](const std::function<void()>& go) { leave_then(go); });
     shell.takes_dropped([this](const QStringList& dropped) {
-        const QString file = dropped.front();
+        const QString& file = dropped.front();
         if (!file.endsWith(".yemvo", Qt::CaseInsensitive)) return false;
         leave_then([this, file] { open_file(file); });
         return true;

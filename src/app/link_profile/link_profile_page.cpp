@@ -1,6 +1,7 @@
 #include "app/link_profile/link_profile_page.h"
 
 #include <QComboBox>
+#include <QEvent>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>

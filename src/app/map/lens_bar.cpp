@@ -48,10 +48,10 @@ static QIcon colours_icon(bool of_change) {
         pixmap.setDevicePixelRatio(ratio);
         pixmap.fill(Qt::transparent);
         QPainter p(&pixmap);
-        constexpr int parts = 6;
-        for (int i = 0; i < parts; ++i)
-            p.fillRect(QRectF(4 * i, 1, 4, 12), of_change ? theme().change[static_cast<std::size_t>(2 * i)]
-                                                          : theme().steps[static_cast<std::size_t>(2 * i)]);
+        constexpr std::size_t parts = 6;
+        for (std::size_t i = 0; i < parts; ++i)
+            p.fillRect(QRectF(4.0 * static_cast<double>(i), 1, 4, 12),
+                       of_change ? theme().change[2 * i] : theme().steps[2 * i]);
         p.setPen(QPen(theme().line, 1));
         p.drawRect(QRectF(0.5, 1.5, 23, 11));
         p.end();
