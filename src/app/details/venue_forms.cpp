@@ -129,7 +129,7 @@ Form* floor_form(Workspace& w, QWidget* parent) {
     const FloorId id = w.floor_id();
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
     const auto set = [&w, id](const QString& label, const QString& name, double elevation_m,
-                                     double height_m) {
+                              double height_m) {
         w.edit(label, [&](Project& p) { set_floor(p, id, name.toStdString(), elevation_m, height_m); });
     };
     const auto name = [floor] { return QString::fromStdString(floor().name); };
