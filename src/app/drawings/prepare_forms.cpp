@@ -33,8 +33,11 @@ void PreparePage::add_look(Form& form) {
         turn_row, "prepareTurn", "°", 2, [this] { return drawing_.placement.turn_deg; },
         [this](double v) { set_turn(v); }, {-360, 360});
     for (const double quarter : {90.0, -90.0}) {
-        auto* button = new QPushButton(quarter > 0 ? "↺ 90°" : "↻ 90°");
+        auto* button = new QPushButton(quarter > 0 ? "↺" : "↻");
         button->setObjectName(quarter > 0 ? "quarterLeft" : "quarterRight");
+        button->setToolTip(quarter > 0 ? "Turn left by 90°" : "Turn right by 90°");
+        button->setAccessibleName(button->toolTip());
+        button->setFixedWidth(34);
         turn_row->addWidget(button);
         connect(button, &QPushButton::clicked, this,
                 [this, quarter] { set_turn(drawing_.placement.turn_deg + quarter); });

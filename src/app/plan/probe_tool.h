@@ -11,7 +11,7 @@ public:
     using Tool::Tool;
     QString name() const override { return "Probe"; }
     std::vector<HintPart> hint() const override {
-        return {{"", "click pins one, drag moves it"}, {"Del", "takes it away"}, {"Esc", "back to select"}};
+        return {{"", "click pins one, drag moves it"}, {"Del", "remove it"}, {"Esc", "exit tool"}};
     }
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
