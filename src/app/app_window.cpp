@@ -6,6 +6,7 @@
 #include "app/drawings/drawings_feature.h"
 #include "app/files/files_feature.h"
 #include "app/findings/findings_feature.h"
+#include "app/help/help_feature.h"
 #include "app/history/history_feature.h"
 #include "app/kinds/kinds_feature.h"
 #include "app/link_profile/link_profile_feature.h"
@@ -48,6 +49,7 @@ struct AppWindow::Features {
     DetailsFeature details{shell_};
     SettingsFeature settings{shell_};
     PaletteFeature palette{shell_};
+    HelpFeature help{shell_};
 };
 
 AppWindow::AppWindow(QWidget* parent) : MainWindow(parent) {

@@ -339,3 +339,21 @@ TEST_CASE("a variant is made, changed, switched, renamed and deleted; the other 
     d.menu("variant.new");
     CHECK(d.w().project().variants.size() == 2);
 }
+
+TEST_CASE("Why here, on the plan's menu, pins a probe there and opens its link profile") {
+    Demo d;
+    const Point at{12, 5};
+    const std::size_t before = d.project().probes->size();
+    QContextMenuEvent e(QContextMenuEvent::Mouse, d.px(at), d.plan().mapToGlobal(d.px(at)));
+    QApplication::sendEvent(&d.plan(), &e);
+    auto* menu = d.window.findChild<QMenu*>("planMenu");
+    REQUIRE(menu);
+    for (QAction* a : menu->actions())
+        if (a->text() == "Why here?") a->trigger();
+    menu->close();
+    REQUIRE(d.project().probes->size() == before + 1);
+    CHECK(distance(d.project().probes->back().place, at) < 0.2);
+    REQUIRE(d.settle());
+    CHECK(d.w().probing().place().has_value());
+    CHECK(page(d).isVisible());
+}

@@ -9,6 +9,7 @@
 #include "app/arrange/arranging.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
+#include "app/model/probing.h"
 #include "app/model/selection.h"
 #include "app/model/wishes.h"
 #include "app/plan/picking.h"
@@ -98,6 +99,16 @@ void ArrangeFeature::paste() {
     if (!paste_items(workspace_, at)) emit workspace_.wishes().paste_drawing();
 }
 
+/// The link profile comes with the tool.
+void ArrangeFeature::pin_probe(Point at) {
+    int made = 0;
+    if (!workspace_.edit("Pin a probe", [&](Project& p) { made = add_probe(p, workspace_.floor_id(), at); }))
+        return;
+    if (!workspace_.activity().shows_map()) workspace_.activity().set_step(Step::placement);
+    workspace_.activity().set_tool(ToolId::probe);
+    workspace_.probing().choose(made);
+}
+
 void ArrangeFeature::add_corner_commands(QMenu* menu, QPointF on_plan) {
     const auto& chosen = workspace_.selection().items();
     if (chosen.size() != 1 || (chosen[0].kind != ItemKind::wall && !is_outline(chosen[0]))) return;
@@ -139,6 +150,7 @@ void ArrangeFeature::open_menu(const QPoint& global, QPointF on_plan) {
             if (const auto type = type_of(workspace_.project(), f, chosen[0]))
                 menu->addAction("Open its type", [this, type] { emit workspace_.wishes().type_page(*type); });
     }
+    menu->addAction("Why here?", [this, at = plan_.map().to_floor(on_plan)] { pin_probe(at); });
     menu->addAction("Paste here", [this, at = plan_.map().to_floor(on_plan)] {
         if (!paste_items(workspace_, at)) paste();
     });

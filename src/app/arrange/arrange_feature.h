@@ -4,6 +4,7 @@
 #include <QPointF>
 
 #include "app/offer/feature.h"
+#include "geometry/point.h"
 
 class QMenu;
 class QPoint;
@@ -23,6 +24,7 @@ private:
     void make_history();
     void make_commands();
     void open_menu(const QPoint& global, QPointF on_plan);
+    void pin_probe(Point);
     void add_corner_commands(QMenu*, QPointF on_plan);
     PlanView& plan_;
 };

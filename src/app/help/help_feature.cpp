@@ -1,0 +1,33 @@
+#include "app/help/help_feature.h"
+
+#include <QApplication>
+#include <QMessageBox>
+
+#include "app/help/guide_page.h"
+
+namespace yemvo::app {
+
+HelpFeature::HelpFeature(Shell& shell) : Feature(shell), guide_(new GuidePage(shell.frame())) {
+    shell.page(guide_, [] { return Hint{"Guide", {{"Enter", "next place of the word"}, {"Esc", "back"}}}; });
+    connect(guide_, &GuidePage::left, this, [this] { shell_.leave_page(); });
+    shell.command("help", {"help.guide", "User guide", QKeySequence("Shift+F1"),
+                           [this] { shell_.show_page(guide_); }, false});
+    shell.command("help", {"help.about", "About Yemvo", {}, [this] { tell_about(); }, false});
+}
+
+void HelpFeature::tell_about() {
+    auto* box = new QMessageBox(shell_.frame());
+    box->setObjectName("about");
+    box->setAttribute(Qt::WA_DeleteOnClose);
+    box->setWindowTitle("About Yemvo");
+    box->setText("Yemvo " + QApplication::applicationVersion());
+    box->setInformativeText(
+        QString(
+            "Designs wireless networks for multi-floor venues and proves that they work.\n\nFree software "
+            "under the GNU General Public License, version 3 or later, without any warranty. Built with "
+            "Qt %1.")
+            .arg(qVersion()));
+    box->open();
+}
+
+}  // namespace yemvo::app
