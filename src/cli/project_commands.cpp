@@ -144,6 +144,8 @@ int verdict(Context& context, const std::string& file) {
                     << v.grid_m << " m: it is judged every " << c.cell_m << " m\n";
     if (const std::string lacks = lacks_to_judge(project, v); !lacks.empty())
         context.err << "yemvo-cli: there is no verdict: " << lacks << "\n";
+    if (const BandSet left = bands_not_judged(project); !left.empty() && !v.requirements.empty())
+        context.err << "yemvo-cli: " << bands_text(left) << " is in use, but nothing is required there\n";
     if (context.json) {
         print(context, json);
         return v.met() ? done : not_met;

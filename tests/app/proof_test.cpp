@@ -11,6 +11,7 @@
 #include "app/model/shown_map.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
+#include "app/proof/verdict_view.h"
 #include "app/proof/worst_cards.h"
 #include "project/edits.h"
 #include "render/legend.h"
@@ -297,4 +298,21 @@ TEST_CASE("a floor that was judged on a coarser grid is removed while Proof is s
     d.window.proof().grab();  // while the verdict is still of the floor that is gone
     REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle(); }, 60'000));
     CHECK(all_floors(d.project()).size() == 1);
+}
+
+TEST_CASE("a band in use that nothing is required of is told with the verdict") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    CHECK(bands_not_judged(d.project()).empty());
+    d.w().edit("Only 5 GHz", [](Project& p) {
+        for (RequirementSet& set : p.requirement_sets.edit())
+            for (Requirement& r : set.requirements) r.bands = band_5;
+    });
+    d.w().activity().set_step(Step::proof);
+    REQUIRE(d.settle());
+    QStringList told;
+    for (const QLabel* label : d.window.proof().findChildren<QLabel*>()) told << label->text();
+    CHECK(told.join("\n").contains("2.4 and 6 GHz in use without any requirement"));
+    CHECK(d.find<VerdictView>("verdict")->toolTip().contains("Nothing is required at 2.4 and 6 GHz"));
 }

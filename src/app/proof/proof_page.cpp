@@ -62,6 +62,10 @@ QString about(const Project& project, const Verdict* verdict) {
         if (const Floor* floor = find_floor(project, c.floor))  // gone while the verdict is the one before
             coarser += QString("; %1 every %2 m, being too large")
                            .arg(QString::fromStdString(floor->name), render::figure(c.cell_m, 1));
+    if (const BandSet left = bands_not_judged(project);
+        !left.empty() && !requirements_in_force(project).empty())
+        coarser +=
+            QString("; %1 in use without any requirement").arg(QString::fromStdString(bands_text(left)));
     return QString("%1, variant %2: %3, %4 on; %5 m grid, client height %6")
                .arg(required, QString::fromStdString(current_variant(project).name),
                     counted(placed.size(), "access point", "access points"),

@@ -30,6 +30,12 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
 }
 
 void VerdictView::refresh() {
+    QString tip = "Share of the demanded area that meets every requirement of the band. Click for the proof";
+    if (workspace_.document().is_open())
+        if (const BandSet left = bands_not_judged(workspace_.project()); !left.empty())
+            tip += QString(". Nothing is required at %1, which is in use")
+                       .arg(QString::fromStdString(bands_text(left)));
+    setToolTip(tip);
     setFixedWidth(sizeHint().width());
     update();
 }

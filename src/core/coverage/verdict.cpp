@@ -224,6 +224,16 @@ std::string requirement_name(const Requirement& r) {
     return (id ? lens(*id).name : r.lens) + ", " + text;
 }
 
+BandSet bands_not_judged(const Project& project) {
+    BandSet asked, left;
+    for (const Requirement* r : requirements_in_force(project))
+        for (BandId id : r->bands.list()) asked = asked.with(id);
+    for (const PlacedAccessPoint& placed : placed_access_points(project))
+        for (const Radio& r : placed.access_point->radios)
+            if (r.on && !asked.contains(r.channel.band)) left = left.with(r.channel.band);
+    return left;
+}
+
 PredictionWish wish_to_judge(const Project& project) {
     PredictionWish wish;
     wish.deviation = std::ranges::any_of(requirements_in_force(project), [](const Requirement* r) {

@@ -87,6 +87,9 @@ struct Verdict {
     const RequirementResult* find(RequirementId) const;
 };
 
+/// Bands that radios are on in and that no requirement in force asks about: a verdict says nothing of them.
+BandSet bands_not_judged(const Project&);
+
 /// "Signal, 5 and 6 GHz"; "Signal, 5 or 6 GHz" where one band is enough.
 std::string requirement_name(const Requirement&);
 /// What predictions need to have so that every requirement can be judged.
