@@ -14,6 +14,7 @@
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
 #include "app/shell/status_line.h"
+#include "project/edits.h"
 #include "project/json_project.h"
 #include "project/storage.h"
 
@@ -237,6 +238,29 @@ TEST_CASE("a map's step, range and palette are chosen from a menu, undone, reset
     choose("Steps of 5 dBm");
     choose("Violet to yellow");
     CHECK(d.project().display.colours.empty());  // which is as usual
+}
+
+TEST_CASE("colours that come with a project or a step far back find nothing chosen that is gone") {
+    Demo d;
+    d.w().shown().look_through(LensId::signal);
+    // one step of the history takes the selected access point and the colours away together
+    AccessPointId made;
+    d.w().edit("Place", [&](Project& p) {
+        made = add_access_point(p, d.w().floor_id(), p.models->front().id, {5, 5});
+    });
+    d.w().edit("Colour", [](Project& p) { set_colours(p, {"signal", -80, 2, "grey"}); });
+    d.w().selection().select({{ItemKind::access_point, made.value}});
+    d.w().document().go_to(0);
+    CHECK(d.w().selection().items().empty());
+    CHECK_FALSE(d.w().shown().map().colours);
+    // another project has colours, and none of what is selected
+    d.w().selection().select(
+        {{ItemKind::access_point, access_points(d.project(), d.w().floor_id()).front().id.value}});
+    Project other = yemvo::test::one_floor();
+    set_colours(other, {"signal", -80, 2, "blue"});
+    d.window.open_project(other, {});
+    CHECK(d.w().selection().items().empty());
+    CHECK(d.w().shown().map().colours->palette == "blue");
 }
 
 TEST_CASE("other variants to hold the map against are listed, and without any the list says so") {

@@ -38,7 +38,11 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
     connect(&wishes, &Wishes::choose_revision, this, &DrawingsFeature::choose_revision);
     connect(&wishes, &Wishes::prepare_drawing, this, &DrawingsFeature::prepare_again);
     connect(&wishes, &Wishes::paste_drawing, this, &DrawingsFeature::paste);
-    connect(&workspace_.document(), &Document::opened, this, [this] { dropped_.clear(); });
+    connect(&workspace_.document(), &Document::opened, this, [this] {
+        dropped_.clear();
+        reader_.stop();
+        page_->close_file();
+    });
     connect(page_, &PreparePage::prepared, this, &DrawingsFeature::lay);
     connect(page_, &PreparePage::left, this, [this] {
         // one Escape ends it, however many files were dropped at once
@@ -77,6 +81,7 @@ void DrawingsFeature::open(const QString& name, const PrepareTask& task,
     Job opening = job(
         "Reading " + name, [how = std::move(how)](const AtWork& at) { return how(at.cancel()); },
         [this, task](OpenedFile f) {
+            if (!is_preparing()) return page_->close_file();  // something else came to the front
             if (!find_floor(workspace_.project(), task.floor)) return leave();
             page_->begin(task, std::move(f));
         },

@@ -5,6 +5,7 @@
 #include <cmath>
 #include <tuple>
 
+#include "app/model/document.h"
 #include "app/model/going.h"
 #include "app/model/prediction.h"
 #include "app/model/selection.h"
@@ -92,6 +93,10 @@ std::vector<double> steps_of(const LensInfo& info) {
 void fill_colours(QMenu* menu, Workspace& w) {
     menu->clear();
     const LensInfo& info = lens(w.shown().map().lens);
+    if (!w.document().is_open()) {
+        menu->addAction("No project is open")->setEnabled(false);
+        return;
+    }
     if (info.is_choice() || w.shown().map().is_change()) {
         menu->addAction("This map has colours of its own")->setEnabled(false);
         return;

@@ -28,7 +28,7 @@ MaterialsFeature::MaterialsFeature(Shell& shell)
 bool MaterialsFeature::is_showing() const { return shell_.is_in_front(page_); }
 
 void MaterialsFeature::show(WallTypeId id) {
-    if (!workspace_.document().is_open() || !shell_.work_in_front()) return;
+    if (!workspace_.document().is_open() || !(shell_.work_in_front() || is_showing())) return;
     page_->show_type(id);
     shell_.show_page(page_);
 }

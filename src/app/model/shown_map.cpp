@@ -11,8 +11,6 @@ ShownMap::ShownMap(Document& document, Selection& selection) : document_(documen
     connect(&selection, &Selection::changed, this, [this] {
         if (radios_ == RadiosShown::selected) choose_radios();
     });
-    for (auto signal : {&Document::changed, &Document::opened})
-        connect(&document, signal, this, [this] { set(map_); });  // the project keeps the colours
 }
 
 void ShownMap::start() {

@@ -38,6 +38,8 @@ public:
 
     /// For the workspace: another project.
     void start();
+    /// The same: the project keeps the colours. Not before what is gone has been dropped: views are told.
+    void follow_project() { set(map_); }
 
 signals:
     void changed();

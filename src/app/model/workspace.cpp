@@ -35,6 +35,7 @@ Workspace::Workspace(Document& document, QObject* parent)
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
         drop_what_is_gone();
+        shown_->follow_project();
         emit project_changed();
     });
 }
@@ -70,6 +71,7 @@ void Workspace::project_replaced() {
     emit results_->changed();
     emit found_->changed();
     emit next_->changed();
+    shown_->follow_project();
 }
 
 void Workspace::drop_what_is_gone() {

@@ -2,6 +2,7 @@
 
 #include <algorithm>
 #include <array>
+#include <stdexcept>
 
 #include "coverage/lenses/lens_entries.h"
 
@@ -14,6 +15,8 @@ static const std::vector<LensEntry>& entries() {
         for (const auto& some : {reach_lenses(), air_lenses(), service_lenses()})
             all.insert(all.end(), some.begin(), some.end());
         std::ranges::sort(all, {}, [](const LensEntry& e) { return e.info.id; });
+        for (std::size_t i = 0; i < all.size(); ++i)
+            if (all[i].info.id != static_cast<LensId>(i)) throw std::logic_error("a lens without its entry");
         return all;
     }();
     return table;
