@@ -29,6 +29,13 @@ QColor MapScale::colour(const Palette& in, int index) const {
     return palette == "blue" ? in.blues[i] : palette == "grey" ? in.greys[i] : in.steps[i];
 }
 
+LensColours usual_colours(const LensInfo& info) { return {info.key, info.low, info.step, "colour"}; }
+
+LensColours colours_of(const Project& project, const LensInfo& info) {
+    const LensColours* own = find_colours(project, info.key);
+    return own ? *own : usual_colours(info);
+}
+
 MapChoice coloured(MapChoice choice, const Project& project) {
     const LensColours* own = find_colours(project, lens(choice.lens).key);
     choice.colours = own ? std::optional(*own) : std::nullopt;
@@ -44,8 +51,7 @@ const std::vector<std::pair<std::string, std::string>>& palettes() {
 MapScale scale_of(const MapChoice& choice) {
     const LensInfo& info = lens(choice.lens);
     if (!choice.is_change()) {
-        const LensColours usual{info.key, info.low, info.step, "colour"};
-        const LensColours& c = choice.colours && !info.is_choice() ? *choice.colours : usual;
+        const LensColours c = choice.colours && !info.is_choice() ? *choice.colours : usual_colours(info);
         return {c.low,
                 c.step,
                 12,

@@ -47,6 +47,9 @@ struct MapScale {
     QColor colour(const Palette&, int step) const;
 };
 MapScale scale_of(const MapChoice&);
+/// How a lens is coloured while nobody chose otherwise, and how the project has it.
+LensColours usual_colours(const LensInfo&);
+LensColours colours_of(const Project&, const LensInfo&);
 /// The same choice coloured as the project has it.
 MapChoice coloured(MapChoice, const Project&);
 /// Keys and names of the palettes.

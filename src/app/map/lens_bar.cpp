@@ -26,38 +26,35 @@
 
 namespace yemvo::app {
 
-static QIcon band_icon(BandId id) {
+/// An icon that is drawn, sharp at either scale.
+template <class Paint>
+static QIcon drawn_icon(QSize size, Paint paint) {
     QIcon result;
     for (qreal ratio : {1.0, 2.0}) {
-        QPixmap pixmap(QSize(12, 12) * ratio);
+        QPixmap pixmap(size * ratio);
         pixmap.setDevicePixelRatio(ratio);
         pixmap.fill(Qt::transparent);
         QPainter p(&pixmap);
-        render::paint_band_glyph(p, QPointF(6, 6), id, theme());
+        paint(p);
         p.end();
         result.addPixmap(pixmap);
     }
     return result;
 }
 
-/// The colours themselves, from good to bad.
-static QIcon colours_icon(bool of_change) {
-    QIcon result;
-    for (qreal ratio : {1.0, 2.0}) {
-        QPixmap pixmap(QSize(24, 14) * ratio);
-        pixmap.setDevicePixelRatio(ratio);
-        pixmap.fill(Qt::transparent);
-        QPainter p(&pixmap);
-        constexpr std::size_t parts = 6;
-        for (std::size_t i = 0; i < parts; ++i)
-            p.fillRect(QRectF(4.0 * static_cast<double>(i), 1, 4, 12),
-                       of_change ? theme().change[2 * i] : theme().steps[2 * i]);
+static QIcon band_icon(BandId id) {
+    return drawn_icon({12, 12},
+                      [id](QPainter& p) { render::paint_band_glyph(p, QPointF(6, 6), id, theme()); });
+}
+
+/// The colours of the map in view, from weak to strong.
+static QIcon colours_icon(const render::MapScale& scale) {
+    return drawn_icon({24, 14}, [&scale](QPainter& p) {
+        constexpr int parts = 6;
+        for (int i = 0; i < parts; ++i) p.fillRect(QRectF(4 * i, 1, 4, 12), scale.colour(theme(), 2 * i));
         p.setPen(QPen(theme().line, 1));
         p.drawRect(QRectF(0.5, 1.5, 23, 11));
-        p.end();
-        result.addPixmap(pixmap);
-    }
-    return result;
+    });
 }
 
 LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -255,7 +252,7 @@ void LensBar::refresh() {
     }
     colouring_->setVisible(on && !narrow);
     colouring_->setText(choice.is_change() ? "Change " : "Colours ");
-    colouring_->setIcon(colours_icon(choice.is_change()));
+    colouring_->setIcon(colours_icon(render::scale_of(choice)));
     colouring_->setToolButtonStyle(roomy ? Qt::ToolButtonTextBesideIcon : Qt::ToolButtonIconOnly);
     colouring_->setToolTip(choice.is_change()
                                ? "The map shows the change " + workspace_.shown().other_name()

@@ -71,15 +71,9 @@ void step_lens(Workspace& w, int by) {
         QString::fromStdString(lens(w.shown().map().lens).name + ": " + lens(w.shown().map().lens).meaning));
 }
 
-LensColours colours_now(const Workspace& w) {
-    const LensInfo& info = lens(w.shown().map().lens);
-    const LensColours* own = find_colours(w.project(), info.key);
-    return own ? *own : LensColours{info.key, info.low, info.step, "colour"};
-}
-
 void colour_lens(Workspace& w, const QString& label, const LensColours& c) {
     const LensInfo& info = lens(w.shown().map().lens);
-    const bool usual = c == LensColours{info.key, info.low, info.step, "colour"};
+    const bool usual = c == render::usual_colours(info);
     w.edit(label, [&](Project& p) { usual ? reset_colours(p, info.key) : set_colours(p, c); });
 }
 
@@ -101,7 +95,7 @@ void fill_colours(QMenu* menu, Workspace& w) {
         menu->addAction("This map has colours of its own")->setEnabled(false);
         return;
     }
-    const LensColours now = colours_now(w);
+    const LensColours now = render::colours_of(w.project(), info);
     const auto offer = [&](const QString& text, const QString& label, const LensColours& c) {
         QAction* a = menu->addAction(text);
         a->setCheckable(true);

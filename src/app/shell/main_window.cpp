@@ -70,12 +70,7 @@ MainWindow::MainWindow(QWidget* parent)
     connect_parts();
 }
 
-MainWindow::~MainWindow() {
-    // the document and the workspace go before the widgets that listen to them
-    document_.history().disconnect();
-    document_.disconnect();
-    workspace_.disconnect();
-}
+MainWindow::~MainWindow() = default;
 
 void MainWindow::complete() {
     arrange();
@@ -217,10 +212,8 @@ QMenuBar& MainWindow::menus() { return menus_->bar(); }
 void MainWindow::put(Place place, QWidget* widget) {
     switch (place) {
         case Place::left:
-            left_ = widget;
             return upper_->addWidget(widget, 0, 0, 2, 1);
         case Place::tools:
-            tools_ = widget;
             return upper_->addWidget(widget, 0, 1, 2, 1);
         case Place::beside_plan:
             beside_ = widget;

@@ -102,7 +102,7 @@ private:
     QGridLayout* upper_ = nullptr;
     QWidget* middle_ = nullptr;  ///< what is over the plan, and the views
     QStackedWidget* views_ = nullptr;
-    QWidget *left_ = nullptr, *tools_ = nullptr, *beside_ = nullptr, *details_ = nullptr;
+    QWidget *beside_ = nullptr, *details_ = nullptr;
     QWidget *beside_edge_ = nullptr, *details_edge_ = nullptr;
     QStackedWidget* tray_ = nullptr;
     QTabBar* tray_tabs_ = nullptr;
