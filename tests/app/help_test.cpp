@@ -26,6 +26,13 @@ TEST_CASE("the guide opens in the window, goes to a chapter, finds a word, and E
     QTest::keyClicks(word, "downlink PHY rate");
     QTest::keyClick(word, Qt::Key_Return);
     CHECK(guide->text().textCursor().selectedText().toLower() == "downlink phy rate");
+    word->clear();
+    QTest::keyClicks(word, "xyzzy");
+    QTest::keyClick(word, Qt::Key_Return);
+    CHECK_FALSE(d.find<QLabel>("guideTold")->text().isEmpty());
+    // what needs a project alone can be done beside the guide, what needs its work cannot
+    CHECK(d.window.action("file.save")->isEnabled());
+    CHECK_FALSE(d.window.action("edit.paste")->isEnabled());
     QTest::keyClick(word, Qt::Key_Escape);
     CHECK_FALSE(guide->isVisible());
     CHECK(d.plan().isVisible());

@@ -32,10 +32,10 @@ ArrangeFeature::ArrangeFeature(Shell& shell, PlanView& plan) : Feature(shell), p
 
 void ArrangeFeature::make_history() {
     QUndoStack& history = workspace_.document().history();
-    QAction* undo = shell_.command(
-        "edit.history", {"edit.undo", "Undo", QKeySequence::Undo, [&history] { history.undo(); }, false});
-    QAction* redo = shell_.command(
-        "edit.history", {"edit.redo", "Redo", QKeySequence::Redo, [&history] { history.redo(); }, false});
+    QAction* undo = shell_.command("edit.history", {"edit.undo", "Undo", QKeySequence::Undo,
+                                                    [&history] { history.undo(); }, Needs::nothing});
+    QAction* redo = shell_.command("edit.history", {"edit.redo", "Redo", QKeySequence::Redo,
+                                                    [&history] { history.redo(); }, Needs::nothing});
     const auto name = [&history, undo, redo] {
         undo->setEnabled(history.canUndo());
         undo->setText(history.canUndo() ? "Undo " + lower_first(history.undoText()) : "Undo");

@@ -21,13 +21,16 @@ namespace yemvo::app {
 
 DrawingsFeature::DrawingsFeature(Shell& shell)
     : Feature(shell), page_(new PreparePage(workspace_, shell.frame())) {
-    shell.page(page_, [] {
-        return Hint{"Prepare",
-                    {{"", "drag a frame round what is wanted"},
-                     {"V", "pick a line that is level"},
-                     {"Enter", "lay it"},
-                     {"Esc", "cancel"}}};
-    });
+    shell.page(
+        page_,
+        [] {
+            return Hint{"Prepare",
+                        {{"", "drag a frame round what is wanted"},
+                         {"V", "pick a line that is level"},
+                         {"Enter", "lay it"},
+                         {"Esc", "cancel"}}};
+        },
+        Shell::PageKind::task);
     shell.command("plan.floors",
                   {"plan.choose-drawing", "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose(); }});
     shell.works({[this] { return reader_.words(); }});

@@ -52,19 +52,23 @@ FilesFeature::~FilesFeature() = default;
 
 void FilesFeature::make_commands() {
     shell_.command("file.open",
-                   {"file.new", "New project…", QKeySequence::New, [this] { show_start(); }, false});
-    shell_.command("file.open", {"file.open", "Open…", QKeySequence::Open, [this] { open_asked(); }, false});
+                   {"file.new", "New project…", QKeySequence::New, [this] { show_start(); }, Needs::nothing});
+    shell_.command("file.open",
+                   {"file.open", "Open…", QKeySequence::Open, [this] { open_asked(); }, Needs::nothing});
     QMenu* recent = shell_.menu("file.open", "Open recent");
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fill_recent(recent); });
-    shell_.command("file.save", {"file.save", "Save", QKeySequence::Save, [this] { save(); }});
     shell_.command("file.save",
-                   {"file.save-as", "Save as…", QKeySequence("Ctrl+Shift+S"), [this] { save_as(); }});
+                   {"file.save", "Save", QKeySequence::Save, [this] { save(); }, Needs::project});
+    shell_.command("file.save", {"file.save-as", "Save as…", QKeySequence("Ctrl+Shift+S"),
+                                 [this] { save_as(); }, Needs::project});
     shell_.command("file.save", {"file.versions", "Earlier versions…", QKeySequence("Ctrl+Alt+O"),
-                                 [this] { show_versions(); }, false});
+                                 [this] { show_versions(); }, Needs::nothing});
     shell_.command("file.save", {"file.compare", "Compare with disk…", {}, [this] { compare_with_disk(); }});
-    shell_.command(
-        "help",
-        {"help.demo", "Open the demo library", {}, [this] { leave_then([this] { open_demo(); }); }, false});
+    shell_.command("help", {"help.demo",
+                            "Open the demo library",
+                            {},
+                            [this] { leave_then([this] { open_demo(); }); },
+                            Needs::nothing});
 }
 
 void FilesFeature::connect_start() {

@@ -19,7 +19,11 @@
 namespace yemvo::app {
 
 GuidePage::GuidePage(QWidget* parent)
-    : QWidget(parent), chapters_(new QListWidget), text_(new QTextBrowser), word_(new QLineEdit) {
+    : QWidget(parent),
+      chapters_(new QListWidget),
+      text_(new QTextBrowser),
+      word_(new QLineEdit),
+      told_(new QLabel) {
     setObjectName("guide");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(14, 14, 14, 14);
@@ -32,6 +36,8 @@ GuidePage::GuidePage(QWidget* parent)
     word_->setAccessibleName("Find in the guide");
     word_->setObjectName("guideWord");
     left->addWidget(word_);
+    told_->setObjectName("guideTold");
+    left->addWidget(told_);
     chapters_->setAccessibleName("Chapters");
     chapters_->setFrameShape(QFrame::NoFrame);
     dress(chapters_,
@@ -105,9 +111,13 @@ void GuidePage::show_chapter(int row) {
 
 /// The next place, and after the last the first again.
 void GuidePage::find() {
+    told_->clear();
     if (word_->text().isEmpty() || text_->find(word_->text())) return;
+    const QTextCursor before = text_->textCursor();
     text_->moveCursor(QTextCursor::Start);
-    word_->setProperty("fault", !text_->find(word_->text()));
+    if (text_->find(word_->text())) return;
+    text_->setTextCursor(before);
+    told_->setText("The guide does not say so anywhere");
 }
 
 void GuidePage::keyPressEvent(QKeyEvent* e) {

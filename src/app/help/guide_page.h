@@ -2,6 +2,7 @@
 #pragma once
 #include <QWidget>
 
+class QLabel;
 class QLineEdit;
 class QListWidget;
 class QTextBrowser;
@@ -30,6 +31,7 @@ private:
     QListWidget* chapters_;
     QTextBrowser* text_;
     QLineEdit* word_;
+    QLabel* told_;  ///< of the word, when it is nowhere
 };
 
 }  // namespace yemvo::app

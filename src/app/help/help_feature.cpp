@@ -11,8 +11,8 @@ HelpFeature::HelpFeature(Shell& shell) : Feature(shell), guide_(new GuidePage(sh
     shell.page(guide_, [] { return Hint{"Guide", {{"Enter", "next place of the word"}, {"Esc", "back"}}}; });
     connect(guide_, &GuidePage::left, this, [this] { shell_.leave_page(); });
     shell.command("help", {"help.guide", "User guide", QKeySequence("Shift+F1"),
-                           [this] { shell_.show_page(guide_); }, false});
-    shell.command("help", {"help.about", "About Yemvo", {}, [this] { tell_about(); }, false});
+                           [this] { shell_.show_page(guide_); }, Needs::nothing});
+    shell.command("help", {"help.about", "About Yemvo", {}, [this] { tell_about(); }, Needs::nothing});
 }
 
 void HelpFeature::tell_about() {

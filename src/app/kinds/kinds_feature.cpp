@@ -35,7 +35,7 @@ void KindsFeature::offer_display(QMenu* menu, bool hides) {
                                          });
                                      workspace_.selection().select({});
                                  },
-                                 true,
+                                 Needs::work,
                                  [this, hides, kind = face.kind] {
                                      const Display& d = workspace_.project().display;
                                      return std::ranges::count(hides ? d.hidden : d.locked, kind) > 0;

@@ -28,7 +28,8 @@ public:
 
     void add(const QString& id, const QString& text, const char* key, std::function<void()> run,
              std::function<bool()> is_on = {}) {
-        shell_.command_in(menu_, {id, text, QKeySequence(key), std::move(run), true, std::move(is_on)});
+        shell_.command_in(menu_,
+                          {id, text, QKeySequence(key), std::move(run), Needs::work, std::move(is_on)});
     }
     /// One that changes how the map looks.
     template <class Change, class IsSo>

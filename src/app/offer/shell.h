@@ -21,13 +21,20 @@ struct Asking;
 class NoticeBar;
 class Workspace;
 
+/// What has to be there for a command to run.
+enum class Needs {
+    nothing,
+    project,  ///< open, whatever page is in front
+    work      ///< a project, and its work in front
+};
+
 /// Something a person can do by menu, key or name.
 struct Command {
     QString id;  ///< "edit.turn-left": stays when its words change
     QString text;
     QKeySequence key = {};
     std::function<void()> run;
-    bool needs_project = true;         ///< only while a project is open and its work is in front
+    Needs needs = Needs::work;
     std::function<bool()> is_on = {};  ///< for what is on or off
     QString tip = {};
 };
@@ -73,8 +80,10 @@ public:
     /// One of those that take the middle: the plan, the site.
     virtual void view(QWidget*, std::function<Hint()>) = 0;
     virtual void tray_page(const QString& title, QWidget*) = 0;
-    /// A page that takes the place of all the work while it is in front.
-    virtual void page(QWidget*, std::function<Hint()>) = 0;
+    /// A page that takes the place of all the work while it is in front. A task is ended before anything else
+    /// is gone to.
+    enum class PageKind { look, task };
+    virtual void page(QWidget*, std::function<Hint()>, PageKind = PageKind::look) = 0;
     /// The page that is in front while no project is open.
     virtual void home(QWidget*) = 0;
     virtual void named_things(std::function<void(std::vector<NamedThing>&)>) = 0;
@@ -92,6 +101,7 @@ public:
     virtual bool is_in_front(const QWidget* page) const = 0;
     /// No page stands before the work.
     virtual bool work_in_front() const = 0;
+    virtual bool task_in_front() const = 0;
     virtual void show_view(QWidget*) = 0;
     virtual QWidget* view_in_front() const = 0;
     /// A widget put beside the plan takes its place, or gives it back.

@@ -25,13 +25,15 @@ void take(const QMenu& menu, const QString& where, std::vector<Choice>& choices)
 }  // namespace
 
 PaletteFeature::PaletteFeature(Shell& shell) : Feature(shell) {
-    shell.command("view.find",
-                  {"view.find", "Find anything…", QKeySequence("Ctrl+K"), [this] { open(); }, false});
-    shell.command("help", {"help.keys", "Keys", QKeySequence::HelpContents,
-                           [this] { (new KeysPage(shell_.menus(), shell_.frame()))->open(); }, false});
+    shell.command("view.find", {"view.find", "Find anything…", QKeySequence("Ctrl+K"), [this] { open(); },
+                                Needs::nothing});
+    shell.command("help",
+                  {"help.keys", "Keys", QKeySequence::HelpContents,
+                   [this] { (new KeysPage(shell_.menus(), shell_.frame()))->open(); }, Needs::nothing});
 }
 
 void PaletteFeature::open() {
+    if (shell_.task_in_front()) return;
     std::vector<Choice> choices;
     for (const QAction* top : shell_.menus().actions())
         if (top->menu()) take(*top->menu(), top->text().remove('&'), choices);

@@ -61,7 +61,7 @@ void PlanFeature::make_commands() {
                                           now.set_tool(id);
                                           view_->setFocus();
                                       },
-                                      true,
+                                      Needs::work,
                                       {},
                                       tool.what});
 }

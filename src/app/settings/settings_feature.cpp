@@ -26,7 +26,7 @@ SettingsFeature::SettingsFeature(Shell& shell) : Feature(shell) {
                                     choose_theme(!is_dark());
                                     QSettings().setValue("dark", is_dark());
                                 },
-                                false, [] { return is_dark(); }});
+                                Needs::nothing, [] { return is_dark(); }});
     offer_memory(shell.menu("view.look", "Memory for results"));
 }
 
@@ -46,7 +46,7 @@ void SettingsFeature::offer_memory(QMenu* menu) {
                                                ", what was used longest ago gives way. More is quicker on "
                                                "large sites");
                            },
-                           false,
+                           Needs::nothing,
                            [mb] { return QSettings().value(memory_setting, 0).toInt() == mb; }});
     }
     keep_up_to(QSettings().value(memory_setting, 0).toInt());

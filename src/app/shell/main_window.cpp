@@ -10,6 +10,7 @@
 #include <QTimer>
 #include <QToolButton>
 #include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -173,7 +174,7 @@ void MainWindow::arrange() {
 }
 
 void MainWindow::make_commands() {
-    command("file.end", {"file.quit", "Quit", QKeySequence::Quit, [this] { close(); }, false});
+    command("file.end", {"file.quit", "Quit", QKeySequence::Quit, [this] { close(); }, Needs::nothing});
     static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
     for (int i = 0; i < 5; ++i)
         command("view.steps", {QString("view.step-%1").arg(i + 1), QString("Step %1").arg(steps[i]),
@@ -235,8 +236,9 @@ void MainWindow::view(QWidget* widget, std::function<Hint()> hint) {
     hints_.push_back({widget, std::move(hint)});
 }
 
-void MainWindow::page(QWidget* widget, std::function<Hint()> hint) {
+void MainWindow::page(QWidget* widget, std::function<Hint()> hint, PageKind kind) {
     pages_->addWidget(widget);
+    if (kind == PageKind::task) tasks_.push_back(widget);
     hints_.push_back({widget, std::move(hint)});
 }
 
@@ -285,6 +287,7 @@ void MainWindow::leave_page() {
 
 bool MainWindow::is_in_front(const QWidget* page) const { return pages_->currentWidget() == page; }
 bool MainWindow::work_in_front() const { return is_in_front(work_); }
+bool MainWindow::task_in_front() const { return std::ranges::count(tasks_, pages_->currentWidget()) > 0; }
 QWidget* MainWindow::view_in_front() const { return views_->currentWidget(); }
 
 void MainWindow::show_view(QWidget* widget) {
@@ -360,7 +363,7 @@ void MainWindow::refresh_status() {
 }
 
 void MainWindow::refresh_title() {
-    menus_->enable(document_.is_open() && work_in_front());
+    menus_->enable(document_.is_open() && !task_in_front(), work_in_front());
     if (!document_.is_open()) return setWindowTitle("Yemvo");
     const Project& p = document_.project();
     const QString variant =

@@ -47,7 +47,7 @@ protected:
     void put(Place, QWidget*) override;
     void view(QWidget*, std::function<Hint()>) override;
     void tray_page(const QString& title, QWidget*) override;
-    void page(QWidget*, std::function<Hint()>) override;
+    void page(QWidget*, std::function<Hint()>, PageKind = PageKind::look) override;
     void home(QWidget*) override;
     void named_things(std::function<void(std::vector<NamedThing>&)>) override;
     void takes_dropped(std::function<bool(const QStringList&)>) override;
@@ -56,6 +56,7 @@ protected:
     void show_page(QWidget*) override;
     void leave_page() override;
     bool work_in_front() const override;
+    bool task_in_front() const override;
     void show_view(QWidget*) override;
     QWidget* view_in_front() const override;
     void show_beside_plan(QWidget*, bool on) override;
@@ -108,6 +109,7 @@ private:
     QTabBar* tray_tabs_ = nullptr;
     QTimer* say_work_ = nullptr;
     std::vector<Page> hints_;
+    std::vector<QWidget*> tasks_;
     std::vector<Work> working_;
     std::vector<std::function<void(std::vector<NamedThing>&)>> named_;
     std::vector<std::function<bool(const QStringList&)>> take_dropped_;

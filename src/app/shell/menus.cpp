@@ -48,7 +48,8 @@ QAction* Menus::make(QMenu* menu, const Command& c) {
         run();
         if (is_on) a->setChecked(is_on());
     });
-    if (c.needs_project) need_project_.push_back(a);
+    if (c.needs == Needs::project) need_project_.push_back(a);
+    if (c.needs == Needs::work) need_work_.push_back(a);
     return a;
 }
 
@@ -77,8 +78,9 @@ QAction* Menus::find(const QString& id) const {
     return found == by_id_.end() ? nullptr : found->second;
 }
 
-void Menus::enable(bool on) {
-    for (QAction* a : need_project_) a->setEnabled(on);
+void Menus::enable(bool project, bool work) {
+    for (QAction* a : need_project_) a->setEnabled(project);
+    for (QAction* a : need_work_) a->setEnabled(project && work);
 }
 
 }  // namespace yemvo::app

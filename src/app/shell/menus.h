@@ -20,8 +20,8 @@ public:
     QAction* add_to(QMenu*, const Command&);
     /// Null when there is none.
     QAction* find(const QString& id) const;
-    /// For all that need a project.
-    void enable(bool);
+    /// Of all that need a project, and those that need its work in front too.
+    void enable(bool project, bool work);
     QMenuBar& bar() { return bar_; }
 
 private:
@@ -35,7 +35,7 @@ private:
     QWidget& window_;
     std::map<QString, Section> sections_;
     std::map<QString, QAction*> by_id_;
-    std::vector<QAction*> need_project_;
+    std::vector<QAction*> need_project_, need_work_;
 };
 
 }  // namespace yemvo::app
