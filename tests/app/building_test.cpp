@@ -717,3 +717,17 @@ TEST_CASE("two faces of a drawn wall make one wall of their thickness, across a 
     CHECK(wall->thickness_m == Approx(0.2));
     CHECK(length(wall->centre) == Approx(10));
 }
+
+TEST_CASE("on the page of types another type is gone to by its name") {
+    Venue d;
+    d.menu("view.types");
+    const WallTypeId wanted = find_type(d.project(), "glass-partition");
+    d.menu("view.find");
+    auto* palette = d.window.findChild<CommandPalette*>();
+    REQUIRE(palette);
+    QTest::keyClicks(palette->findChild<QLineEdit*>("commandText"),
+                     QString::fromStdString(wall_type(d.project(), wanted).name));
+    QTest::keyClick(palette->findChild<QLineEdit*>("commandText"), Qt::Key_Return);
+    REQUIRE(QTest::qWaitFor([&] { return d.window.types().shown() == wanted; }, 2000));
+    CHECK(d.window.is_showing_types());
+}

@@ -173,6 +173,9 @@ TEST_CASE(
     Driver d;
     d.window.open_project(yemvo::test::one_floor(), {});
     import(d, picture_file(folder, "plan.png"));
+    // the task is ended first: nothing else is gone to by name meanwhile
+    d.menu("view.find");
+    CHECK_FALSE(d.window.findChild<QLineEdit*>("commandText"));
     SheetCanvas& c = canvas(d);
     d.press_main("level");
     QTest::mouseClick(&c, Qt::LeftButton, {}, c.px({50, 350}).toPoint());
