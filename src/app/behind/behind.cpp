@@ -199,11 +199,12 @@ void Behind::run() {
         lock.unlock();
         if (!job.doing.isEmpty()) tell_progress(true);
         std::function<void()> outcome = work_on(job, mine);
+        // on its way before anybody sees that nothing runs any more, and not run before that
         lock.lock();
-        std::erase(running_, mine);
-        lock.unlock();
         deliver(mine->generation, std::move(outcome));
         if (job.ended) QMetaObject::invokeMethod(this, job.ended, Qt::QueuedConnection);
+        std::erase(running_, mine);
+        lock.unlock();
         if (!job.doing.isEmpty()) tell_progress(true);
         lock.lock();
     }
