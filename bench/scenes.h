@@ -94,4 +94,15 @@ inline Project hall(int pieces = 10000, int access_points = 200, double width_m 
     return p;
 }
 
+inline Project tower(int storeys, double width_m, double depth_m, int pieces, int access_points) {
+    Project p = new_project("Tower", {LengthUnits::metres, "GB", 1.2, 7}, storeys, 3.6);
+    unsigned seed = 0;
+    for (const Floor* f : all_floors(p)) {
+        const FloorId id = f->id;
+        add_walls(p, id, rooms(p, width_m, depth_m, pieces, ++seed));
+        add_access_points(p, id, width_m, depth_m, access_points);
+    }
+    return p;
+}
+
 }  // namespace yemvo::bench

@@ -36,17 +36,6 @@ void apart(Work work) {
     if (!WIFEXITED(status) || WEXITSTATUS(status) != 0) std::printf("    FAILED\n");
 }
 
-Project tower(int storeys, double width_m, double depth_m, int pieces, int access_points) {
-    Project p = new_project("Tower", {LengthUnits::metres, "GB", 1.2, 7}, storeys, 3.6);
-    unsigned seed = 0;
-    for (const Floor* f : all_floors(p)) {
-        const FloorId id = f->id;
-        add_walls(p, id, rooms(p, width_m, depth_m, pieces, ++seed));
-        add_access_points(p, id, width_m, depth_m, access_points);
-    }
-    return p;
-}
-
 /// An access point moved on a floor in the middle: only the floors that it reaches are judged again.
 void judge_after_edit(const Project& p, FloorByFloor& floors) {
     const FloorId middle = all_floors(p)[all_floors(p).size() / 2]->id;

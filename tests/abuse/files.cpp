@@ -18,6 +18,7 @@
 #include "demo/demo.h"
 #include "project/archive.h"
 #include "project/edits.h"
+#include "project/file/write_file.h"
 #include "project/json_project.h"
 #include "project/rules.h"
 #include "project/safe_file.h"
@@ -72,22 +73,61 @@ Project small_project() {
     return p;
 }
 
+using Parts = std::map<std::string, ordered_json>;
+
+Parts parts_of(const Project& p) {
+    Parts parts;
+    for (const FilePart& part : file_parts(p)) parts[part.entry] = ordered_json::parse(part.text());
+    return parts;
+}
+
 class Breaker {
 public:
     explicit Breaker(unsigned seed) : random_(seed) {}
 
-    Bytes file(const std::vector<ordered_json>& whole) {
-        ordered_json json = whole[pick(whole.size())];
-        for (std::size_t i = 0, n = 1 + pick(3); i < n; ++i) break_value(json);
-        std::string text = json.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
-        if (pick(4) == 0) break_text(text);
-        Bytes bytes = zipped(text);
+    /// A third of them in one text, as older files are, the others in parts.
+    Bytes file(const std::vector<ordered_json>& whole, const std::vector<Parts>& in_parts) {
+        Parts parts;
+        if (pick(3) == 0)
+            parts["project.json"] = whole[pick(whole.size())];
+        else
+            parts = in_parts[pick(in_parts.size())];
+        for (std::size_t i = 0, n = 1 + pick(3); i < n; ++i) break_value(any(parts).second);
+        if (parts.size() > 1 && pick(4) == 0) break_parts(parts);
+        std::map<std::string, std::string> texts;
+        for (const auto& [entry, json] : parts)
+            texts[entry] = json.dump(-1, ' ', false, ordered_json::error_handler_t::replace);
+        if (pick(4) == 0) break_text(any(texts).second);
+        Bytes bytes = zipped(texts);
         if (pick(6) == 0) break_bytes(bytes);
         return bytes;
     }
 
 private:
     std::size_t pick(std::size_t n) { return random_() % n; }
+
+    template <class Map>
+    typename Map::value_type& any(Map& map) {
+        return *std::next(map.begin(), static_cast<std::ptrdiff_t>(pick(map.size())));
+    }
+
+    /// A part that is gone, in another's place, or of no kind.
+    void break_parts(Parts& parts) {
+        const std::string entry = any(parts).first;
+        switch (pick(4)) {
+            case 0:
+                parts.erase(entry);
+                break;
+            case 1:
+                parts[entry] = ordered_json(any(parts).second);
+                break;
+            case 2:
+                parts["floors/" + std::to_string(pick(99)) + "/things.json"] = parts[entry];
+                break;
+            default:
+                if (parts[entry].is_object()) parts[entry]["version"] = strange();
+        }
+    }
 
     void collect(ordered_json& at, std::vector<ordered_json*>& all) {
         all.push_back(&at);
@@ -210,10 +250,14 @@ private:
         }
     }
 
-    Bytes zipped(const std::string& text) {
-        const auto* begin = reinterpret_cast<const std::byte*>(text.data());
-        const Bytes json(begin, begin + text.size()), more(pick(3000), std::byte{9});
-        std::map<std::string, const Bytes*> entries{{"project.json", &json}};
+    Bytes zipped(const std::map<std::string, std::string>& texts) {
+        std::map<std::string, Bytes> parts;
+        std::map<std::string, const Bytes*> entries;
+        for (const auto& [entry, text] : texts) {
+            const auto* begin = reinterpret_cast<const std::byte*>(text.data());
+            entries[entry] = &(parts[entry] = Bytes(begin, begin + text.size()));
+        }
+        const Bytes more(pick(3000), std::byte{9});
         switch (pick(8)) {
             case 0:
                 break;
@@ -227,7 +271,8 @@ private:
                 entries["assets/" + std::string(3000, 'n')] = &more;
                 break;
             case 4:
-                entries.clear(), entries["Project.json"] = &json;
+                if (const auto outline = entries.extract("project.json"))
+                    entries["Project.json"] = outline.mapped();
                 break;
             default:
                 entries["assets/plan.png"] = &more;
@@ -340,13 +385,15 @@ int main(int argc, char** argv) {
     const fs::path folder = pattern;
     std::vector<ordered_json> whole(3, ordered_json::parse(project_to_json(small_project())));
     whole.push_back(ordered_json::parse(project_to_json(demo::make_demo())));
+    std::vector<Parts> in_parts(3, parts_of(small_project()));
+    in_parts.push_back(parts_of(demo::make_demo()));
     std::map<int, int> outcomes;
     long most_used_kb = 0;
     double longest_s = 0;
     int faults = 0;
     Breaker breaker(seed);
     for (int i = 0; i < count; ++i) {
-        const Bytes bytes = breaker.file(whole);
+        const Bytes bytes = breaker.file(whole, in_parts);
         const fs::path file = folder / ("broken " + std::to_string(i) + ".yemvo");
         std::ofstream(file, std::ios::binary)
             .write(reinterpret_cast<const char*>(bytes.data()), static_cast<std::streamsize>(bytes.size()));

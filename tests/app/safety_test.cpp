@@ -422,7 +422,7 @@ TEST_CASE("a journal that cannot be written goes elsewhere, and says so until it
         CHECK(elsewhere == second);
         std::size_t kept = 0;
         for (const auto& e : fs::recursive_directory_iterator(second.toStdString()))
-            kept += e.path().filename() == "project.json";
+            kept += e.path().filename() == "work.json";
         CHECK(kept == 1);
         fs::remove(folder / "blocked");
         document.edit("Rename", [](Project& p) { p.name = "Kept where it belongs"; });

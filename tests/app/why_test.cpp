@@ -207,7 +207,7 @@ TEST_CASE("unsaved edits are journalled and found by the next program; saved one
         REQUIRE(QTest::qWaitFor(
             [&] {
                 for (const auto& e : std::filesystem::recursive_directory_iterator(root.toStdString()))
-                    if (e.path().filename() == "project.json") return true;
+                    if (e.path().filename() == "work.json") return true;
                 return false;
             },
             Autosave::delay_ms + 4000));
@@ -220,7 +220,7 @@ TEST_CASE("unsaved edits are journalled and found by the next program; saved one
         REQUIRE(QTest::qWaitFor(
             [&] {
                 for (const auto& e : std::filesystem::recursive_directory_iterator(root.toStdString()))
-                    if (e.path().filename() == "project.json") return false;
+                    if (e.path().filename() == "work.json") return false;
                 return true;
             },
             4000));

@@ -70,8 +70,7 @@ TEST_CASE("a closet of no racks, or beyond 100 km, is refused; a file that has o
         replace_thing(after, s.ground, wrong);
         CHECK_THROWS_WITH(check_edit(s.p, after),
                           Catch::Contains("Closet ") && Catch::Contains(" on Ground floor: its "));
-        std::istringstream text(project_to_json(after));
-        const ReadProject read = read_project(text, true);
+        const ReadProject read = project_from_json(project_to_json(after), true);
         CHECK(find_floor(read.project, s.ground)->closets->empty());
         REQUIRE(read.aside.size() == 1);
         CHECK_THAT(read.aside.front().place, Catch::Contains("closets[0]"));

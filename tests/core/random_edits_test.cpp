@@ -601,9 +601,8 @@ TEST_CASE("500 edits of every kind, undone and redone, return to byte-equal file
         CHECK(bytes(folder / "a.yemvo") == bytes(folder / "b.yemvo"));
         if (const char* keep = std::getenv("YEMVO_KEEP_RANDOM")) {  // for the schema's test
             for (std::size_t i = 100; i <= 500; i += 100)
-                std::ofstream(std::string(keep) + "/" + std::to_string(seed) + "-" + std::to_string(i) +
-                              ".json")
-                    << texts[i];
+                save_project(values[i], std::string(keep) + "/" + std::to_string(seed) + "-" +
+                                            std::to_string(i) + ".yemvo");
         }
     }
 }

@@ -205,7 +205,7 @@ TEST_CASE("work thrown away is out of sight, can be taken back, and goes for goo
     CHECK(take_back(gone).project == "Annexe");
     CHECK(leftovers(root).size() == 2);
     const Leftover again = throw_away(leftovers(root).at(0));
-    fs::last_write_time(again.folder / "project.json",
+    fs::last_write_time(again.folder / "work.json",
                         fs::file_time_type::clock::now() - std::chrono::hours(24 * 40));
     throw_away(leftovers(root).at(0));
     CHECK(thrown_away_leftovers(root).size() == 1);

@@ -14,7 +14,7 @@ namespace yemvo {
 namespace {
 
 namespace fs = std::filesystem;
-constexpr zip_uint64_t most_entries = 10'000;
+constexpr zip_uint64_t most_entries = 200'000;  // a part a floor, and one a floor and variant
 // of all entries together, unpacked: drawings hardly shrink, plans by ten to thirty times
 constexpr zip_uint64_t most_bytes = 1ull << 30, always_allowed = 100'000'000, most_ratio = 60;
 

@@ -1,14 +1,14 @@
 // What is written beside the work while a person edits, so that a crash costs seconds: one folder a running
-// program with the last project value as project.json and each asset once.
+// program with the last project value in the parts of a project file, of which only those are written that
+// have changed.
 #pragma once
 #include <chrono>
 #include <filesystem>
-#include <map>
-#include <optional>
+#include <memory>
 #include <string>
 #include <vector>
 
-#include "project/project.h"
+#include "project/journal_folder.h"
 
 namespace yemvo {
 
@@ -31,13 +31,12 @@ public:
     const std::filesystem::path& folder() const { return folder_; }
 
 private:
+    std::string write_entry(std::string_view bytes);
+    void remove_unnamed();
     std::filesystem::path folder_;
     int lock_ = -1;
-    struct Written {
-        std::optional<Shared<Bytes>> bytes;
-        std::string on_disk;
-    };
-    std::map<std::string, Written> written_;  ///< assets by name
+    journal_folder::Work work_;
+    std::unique_ptr<Project> last_;  ///< what work_ tells of
 };
 
 /// Work that a program left behind when it ended without saving.

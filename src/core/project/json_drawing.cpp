@@ -2,7 +2,7 @@
 
 #include <nlohmann/json.hpp>
 
-#include "project/json_venue.h"
+#include "project/rules.h"
 
 namespace yemvo {
 namespace {
@@ -31,8 +31,8 @@ Json write_placement(const Similarity& s) {
     return {{"metres_per_unit", s.scale}, {"turn_deg", s.turn_deg}, {"shift_m", write_wide(s.shift)}};
 }
 
-Similarity read_placement(const Reader& r, const char* scale_key) {
-    return {r.at(scale_key).number(), r.at("turn_deg").number(), read_wide(r.at("shift_m"))};
+Similarity read_placement(const Reader& r) {
+    return {r.at("metres_per_unit").number(), r.at("turn_deg").number(), read_wide(r.at("shift_m"))};
 }
 
 Json write_source(const DrawingSource& s) {
@@ -87,7 +87,7 @@ Drawing read_drawing(const Reader& r) {
     d.name = r.at("name").text();
     d.source = read_source(r.at("source"));
     d.crop = read_corners(r.at("crop"));
-    d.placement = read_placement(r.at("placement"), "metres_per_unit");
+    d.placement = read_placement(r.at("placement"));
     d.scale_by = r.at("scale_by").word(find_scale_by);
     for (const Reader& k : r.at("lengths").items(limits::pairs))
         d.lengths.push_back({read_wide(k.at("a")), read_wide(k.at("b")), k.at("length_m").number()});
@@ -97,19 +97,7 @@ Drawing read_drawing(const Reader& r) {
     d.shown = r.at("shown").boolean();
     if (const auto e = r.find("earlier"))
         d.earlier = EarlierRevision{read_source(e->at("source")), read_corners(e->at("crop")),
-                                    read_placement(e->at("placement"), "metres_per_unit")};
-    return r.kept(std::move(d));
-}
-
-Drawing read_drawing_1(const Reader& r) {
-    Drawing d;
-    d.source.asset = d.name = r.at("asset").text();
-    d.source.sheet = {
-        {0, 0},
-        {static_cast<double>(r.at("width_px").integer()), static_cast<double>(r.at("height_px").integer())}};
-    d.placement = read_placement(r.at("placement"), "metres_per_px");
-    if (r.at("to_scale").boolean()) d.scale_by = ScaleBy::lengths;
-    d.opacity = r.at("opacity").number();
+                                    read_placement(e->at("placement"))};
     return r.kept(std::move(d));
 }
 

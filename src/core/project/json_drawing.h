@@ -7,7 +7,5 @@ namespace yemvo {
 
 Json write_drawing(const Drawing&);
 Drawing read_drawing(const Reader&);
-/// A floor's only drawing as format 1 had it, a picture; its id is 0.
-Drawing read_drawing_1(const Reader&);
 
 }  // namespace yemvo

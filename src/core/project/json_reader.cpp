@@ -15,13 +15,17 @@ constexpr std::size_t most_aside = 1000, most_aside_bytes = 8u << 20;
 }  // namespace
 
 void Reading::set_aside(const Error& fault, const Json& part) {
+    set_aside_text(fault, part.dump(-1, ' ', false, Json::error_handler_t::replace));
+}
+
+void Reading::set_aside_text(const Error& fault, std::string part) {
     std::size_t bytes = 0;
     for (const SetAside& a : aside) bytes += a.json.size();
-    std::string json = part.dump(-1, ' ', false, Json::error_handler_t::replace);
-    if (aside.size() >= most_aside || bytes + json.size() > most_aside_bytes)
+    if (aside.size() >= most_aside || bytes + part.size() > most_aside_bytes)
         throw Error("too much of it cannot be read, the last: " + fault.summary(), fault.where(),
                     fault.remedy());
-    aside.push_back({fault.where(), fault.summary(), std::move(json)});
+    // what a parser says of bytes that are no text quotes them
+    aside.push_back({as_utf8(fault.where()), as_utf8(fault.summary()), as_utf8(std::move(part))});
 }
 
 void Reader::fail(const std::string& what) const {
@@ -84,7 +88,8 @@ Reader Reader::Items::operator[](std::size_t i) const {
 
 std::any* Reader::taken() const {
     if (!value_->is_binary() || !reading_) return nullptr;
-    return &reading_->lists.at(value_->get_binary().subtype());
+    const auto index = value_->get_binary().subtype();
+    return index < reading_->lists.size() ? &reading_->lists[index] : nullptr;
 }
 
 double Reader::number() const {

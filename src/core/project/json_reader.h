@@ -24,6 +24,8 @@ struct Reading {
     std::vector<std::any>
         lists;  ///< large lists, read while the file was parsed; each stands in the JSON as its index
     void set_aside(const Error&, const Json& part);
+    /// The part as it stands in the file.
+    void set_aside_text(const Error&, std::string part);
 };
 
 class Reader {

@@ -27,43 +27,18 @@ BandSet read_bands(const Reader& list) {
     return set;
 }
 
-Requirement read_common(const Reader& r) {
+Requirement read_requirement(const Reader& r) {
     Requirement q;
     if (const auto id = r.find("id")) q.id = id->id<RequirementId>();
     q.lens = r.at("lens").text();
     q.limit = read_limit(r.at("limit"));
     q.share_required = r.at("share_required").number();
-    return q;
-}
-
-Requirement read_requirement(const Reader& r) {
-    Requirement q = read_common(r);
     q.bands = read_bands(r.at("bands_ghz"));
     q.any_band = r.at("any_band").boolean();
     q.band_limits = read_list_if_any<std::pair<BandId, double>>(r, "band_limits", [](const Reader& own) {
         return std::pair(own.at("band_ghz").word(find_band), read_limit(own.at("limit")));
     });
     return r.kept(std::move(q));
-}
-
-/// A requirement of a format before 5, in a set of its own.
-RequirementSet read_old(const Reader& r, int version) {
-    RequirementSet set;
-    Requirement q = read_common(r);
-    q.bands = version < 4 ? BandSet(r.at("band_ghz").word(find_band)) : read_bands(r.at("bands_ghz"));
-    if (version > 3) {
-        q.any_band = r.at("any_band").boolean();
-        set.name = r.at("set").text();
-    }
-    set.zones = read_list<ZoneId>(r.at("zones"), [](const Reader& z) { return z.id<ZoneId>(); });
-    set.requirements.push_back(std::move(q));
-    return r.kept(std::move(set));
-}
-
-std::string zone_name(const Project& project, ZoneId id) {
-    for (const Floor* f : all_floors(project))
-        if (const Zone* z = find_zone(*f, id)) return z->name;
-    return {};
 }
 
 }  // namespace
@@ -87,26 +62,6 @@ RequirementSet read_requirement_set(const Reader& r) {
         read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
     set.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
     return r.kept(std::move(set));
-}
-
-std::vector<RequirementSet> read_requirements_of_old(const Reader& list, int version, Project& project) {
-    std::vector<RequirementSet> sets;
-    for (const Reader& item : list.items()) {
-        RequirementSet one = read_old(item, version);
-        const auto kept = std::find_if(sets.begin(), sets.end(), [&](const RequirementSet& set) {
-            return set.name == one.name && set.zones == one.zones;
-        });
-        if (kept == sets.end())
-            sets.push_back(std::move(one));
-        else
-            kept->requirements.push_back(one.requirements.front());
-    }
-    for (RequirementSet& set : sets) {
-        set.id = RequirementSetId{project.next_id++};
-        if (set.name.empty()) set.name = "Requirements";
-        if (!set.zones.empty()) set.name += ", " + zone_name(project, set.zones.front());
-    }
-    return sets;
 }
 
 }  // namespace yemvo

@@ -3,28 +3,26 @@
 #include "base/utf8.h"
 #include "project/archive.h"
 #include "project/edits.h"
-#include "project/json_project.h"
+#include "project/file/read_file.h"
+#include "project/file/write_file.h"
 
 namespace yemvo {
 namespace {
 
 namespace fs = std::filesystem;
-constexpr const char* project_entry = "project.json";
 constexpr std::string_view asset_folder = "assets/";
 
-ReadProject read_entry(const ArchiveReader& archive, const std::string& file, bool tolerant) {
-    if (!archive.has(project_entry))
+ReadProject read_parts(const ArchiveReader& archive, const std::string& file, bool tolerant) {
+    if (!archive.has(outline_entry))
         throw Error("is not a Yemvo project: there is no project.json inside", file,
                     "Choose a file that Yemvo saved (.yemvo)");
-    ReadProject read;
     try {
-        archive.stream(project_entry, [&](std::istream& in) { read = read_project(in, tolerant); });
+        return read_project(archive, tolerant);
     } catch (const Error& fault) {
         const bool named = fault.where().starts_with(file);
         throw Error(named ? "the project inside is damaged" : fault.summary(),
                     named ? file : file + ": " + fault.where(), fault.remedy());
     }
-    return read;
 }
 
 /// Parts told one by one where they are few.
@@ -49,10 +47,24 @@ void read_assets(const ArchiveReader& archive, Project& project) {
         }
 }
 
+Bytes bytes_of(const std::string& text) {
+    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
+    return Bytes(begin, begin + text.size());
+}
+
+Bytes packed(const Project& project) {
+    std::map<std::string, Bytes> parts;
+    for (const FilePart& part : file_parts(project)) parts[part.entry] = bytes_of(part.text());
+    std::map<std::string, const Bytes*> entries;
+    for (const auto& [name, bytes] : parts) entries[name] = &bytes;
+    for (const auto& [name, bytes] : project.assets) entries[std::string(asset_folder) + name] = &*bytes;
+    return archive_bytes(entries);
+}
+
 /// Throws Error unless the file holds the project.
 void read_back(const Project& project, const fs::path& file) {
     const ArchiveReader archive(file);
-    Project back = read_entry(archive, file.string(), false).project;
+    Project back = read_parts(archive, file.string(), false).project;
     read_assets(archive, back);
     if (!(back == project))
         throw Error("what was written is not what reads back", project.name,
@@ -65,7 +77,7 @@ Loaded load_project(const fs::path& path) {
     Loaded loaded;
     loaded.mark = mark_of(path);
     const ArchiveReader archive(path);
-    ReadProject read = read_entry(archive, path.string(), true);
+    ReadProject read = read_parts(archive, path.string(), true);
     loaded.project = std::move(read.project);
     tell_set_aside(read, loaded.warnings);
     if (!read.aside.empty()) {
@@ -84,12 +96,7 @@ Loaded load_project(const fs::path& path) {
 Saved save_project(const Project& to_save, const fs::path& path, const Versions* versions) {
     Project project = to_save;
     drop_unused_assets(project);
-    const std::string text = project_to_json(project);
-    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
-    const Bytes json(begin, begin + text.size());
-    std::map<std::string, const Bytes*> entries{{project_entry, &json}};
-    for (const auto& [name, bytes] : project.assets) entries[std::string(asset_folder) + name] = &*bytes;
-    const Bytes bytes = archive_bytes(entries);
+    const Bytes bytes = packed(project);
     Saved saved;
     replace_file(
         path, bytes.data(), bytes.size(), [&](const fs::path& written) { read_back(project, written); },

@@ -1,4 +1,5 @@
-// Project files: a zip of project.json and the drawings' own bytes under assets/. docs/format/README.md.
+// Project files: a zip of the project's parts and the drawings' own bytes under assets/.
+// docs/format/README.md.
 #pragma once
 #include <filesystem>
 

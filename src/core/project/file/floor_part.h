@@ -1,0 +1,10 @@
+// What stands on a floor, as a part of the project file. Shapes: docs/format/project.schema.json.
+#pragma once
+#include "project/file/part_kind.h"
+#include "venue/floor.h"
+
+namespace yemvo {
+
+extern const PartKind<Floor> things_on_floor;
+
+}  // namespace yemvo

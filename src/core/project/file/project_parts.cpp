@@ -1,0 +1,122 @@
+#include "project/file/project_parts.h"
+
+#include "project/json_gear.h"
+#include "project/json_requirements.h"
+#include "project/json_shapes.h"
+#include "project/json_types.h"
+
+namespace yemvo {
+namespace {
+
+Json write_types(const Project& p, LargeLists&) {
+    return {{"wall_types", write_list(*p.wall_types, write_wall_type)}};
+}
+void read_types(const Reader& r, Project& p) {
+    r.part([&] { p.wall_types = read_list<WallType>(r.at("wall_types"), read_wall_type); });
+}
+bool same_types(const Project& a, const Project& b) { return a.wall_types.same(b.wall_types); }
+
+Json write_gear(const Project& p, LargeLists&) {
+    return {{"models", write_list(*p.models, write_model)},
+            {"clients", write_list(*p.clients, write_client)}};
+}
+void read_gear(const Reader& r, Project& p) {
+    r.part([&] { p.models = read_list<AccessPointModel>(r.at("models"), read_model); });
+    r.part([&] { p.clients = read_list<ClientProfile>(r.at("clients"), read_client); });
+}
+bool same_gear(const Project& a, const Project& b) {
+    return a.models.same(b.models) && a.clients.same(b.clients);
+}
+
+Json write_requirements(const Project& p, LargeLists&) {
+    return {{"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)}};
+}
+void read_requirements(const Reader& r, Project& p) {
+    r.part([&] {
+        p.requirement_sets = read_list<RequirementSet>(r.at("requirement_sets"), read_requirement_set);
+    });
+}
+bool same_requirements(const Project& a, const Project& b) {
+    return a.requirement_sets.same(b.requirement_sets);
+}
+
+Json write_waiver(const Waiver& w) { return {{"rule", w.rule}, {"subjects", w.subjects}, {"note", w.note}}; }
+Waiver read_waiver(const Reader& r) {
+    return r.kept(
+        Waiver{r.at("rule").text(),
+               read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
+               r.at("note").text()});
+}
+Json write_findings(const Project& p, LargeLists&) {
+    return {{"waivers", write_list(*p.waivers, write_waiver)}};
+}
+void read_findings(const Reader& r, Project& p) {
+    r.part([&] { p.waivers = read_list<Waiver>(r.at("waivers"), read_waiver); });
+}
+bool same_findings(const Project& a, const Project& b) { return a.waivers.same(b.waivers); }
+
+Json write_probe(const Probe& p) {
+    return {{"number", p.number}, {"floor", p.floor.value}, {"place_m", write_point(p.place)}};
+}
+Probe read_probe(const Reader& r) {
+    return r.kept(Probe{r.at("number").integer(), r.at("floor").id<FloorId>(), read_point(r.at("place_m"))});
+}
+Json write_probes(const Project& p, LargeLists&) { return {{"probes", write_list(*p.probes, write_probe)}}; }
+void read_probes(const Reader& r, Project& p) {
+    r.part([&] { p.probes = read_list<Probe>(r.at("probes"), read_probe); });
+}
+bool same_probes(const Project& a, const Project& b) { return a.probes.same(b.probes); }
+
+Json write_colours(const LensColours& c) {
+    return {{"lens", c.lens}, {"low", c.low}, {"step", c.step}, {"palette", c.palette}};
+}
+LensColours read_colours(const Reader& r) {
+    return r.kept(LensColours{r.at("lens").text(limits::key), r.at("low").number(), r.at("step").number(),
+                              r.at("palette").text(limits::key)});
+}
+Json write_kinds(const std::vector<ItemKind>& kinds) {
+    return write_list(kinds, [](ItemKind k) { return Json(item_kind_name(k)); });
+}
+std::vector<ItemKind> read_kinds(const Reader& r) {
+    return read_list<ItemKind>(r, [](const Reader& k) { return k.word(find_item_kind); });
+}
+Json write_display(const Project& p, LargeLists&) {
+    return {{"display",
+             {{"hidden", write_kinds(p.display.hidden)},
+              {"locked", write_kinds(p.display.locked)},
+              {"colours", write_list(p.display.colours, write_colours)}}}};
+}
+void read_display(const Reader& r, Project& p) {
+    r.part([&] {
+        const Reader display = r.at("display");
+        p.display.hidden = read_kinds(display.at("hidden"));
+        p.display.locked = read_kinds(display.at("locked"));
+        p.display.colours = read_list_if_any<LensColours>(display, "colours", read_colours);
+    });
+}
+
+Json write_set_aside(const SetAside& a) {
+    return {{"place", a.place}, {"reason", a.reason}, {"json", a.json}};
+}
+SetAside read_set_aside(const Reader& r) {
+    constexpr TextLimit any{10'000'000};
+    return {r.at("place").text(), r.at("reason").text(), r.at("json").text(any)};
+}
+Json write_aside(const Project& p, LargeLists&) { return {{"aside", write_list(*p.aside, write_set_aside)}}; }
+void read_aside(const Reader& r, Project& p) {
+    p.aside = read_list_if_any<SetAside>(r, "aside", read_set_aside);
+}
+bool same_aside(const Project& a, const Project& b) { return a.aside.same(b.aside); }
+bool nothing_aside(const Project& p) { return p.aside->empty(); }
+
+}  // namespace
+
+constinit const PartKind<Project> types_part{"types", write_types, read_types, same_types},
+    gear_part{"gear", write_gear, read_gear, same_gear},
+    requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
+    findings_part{"findings", write_findings, read_findings, same_findings},
+    probes_part{"probes", write_probes, read_probes, same_probes},
+    display_part{"display", write_display, read_display},
+    aside_part{"aside", write_aside, read_aside, same_aside, nullptr, {}, nothing_aside};
+
+}  // namespace yemvo
