@@ -1,9 +1,10 @@
 # yemvo_core_library(name DEPENDS ... LINKS ...)
 # One folder of src/core with every source below it as a static library. Its public include directory holds nothing but itself, so that
 # a header is reachable only through a declared dependency: a forbidden include does not compile.
+# UNITY: where the sources read far more than they say, YEMVO_UNITY compiles eight of them at a time.
 # DEPENDS are folders above it in the order of src/core/CMakeLists.txt, LINKS are outside libraries.
 function(yemvo_core_library name)
-    cmake_parse_arguments(ARG "" "" "DEPENDS;LINKS;PRIVATE_LINKS" ${ARGN})
+    cmake_parse_arguments(ARG "UNITY" "" "DEPENDS;LINKS;PRIVATE_LINKS" ${ARGN})
     set(include_dir ${CMAKE_BINARY_DIR}/include/${name})
     file(MAKE_DIRECTORY ${include_dir})
     file(CREATE_LINK ${CMAKE_CURRENT_SOURCE_DIR}/${name} ${include_dir}/${name} SYMBOLIC)
@@ -16,6 +17,9 @@ function(yemvo_core_library name)
         add_library(core_${name} INTERFACE)
         set(scope INTERFACE)
         set(private_scope INTERFACE)
+    endif()
+    if(ARG_UNITY)
+        set_target_properties(core_${name} PROPERTIES UNITY_BUILD ${YEMVO_UNITY} UNITY_BUILD_BATCH_SIZE 8)
     endif()
     target_include_directories(core_${name} ${scope} ${include_dir})
     list(TRANSFORM ARG_DEPENDS PREPEND core_)

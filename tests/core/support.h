@@ -8,13 +8,13 @@
 #include "project/archive.h"
 #include "project/edits.h"
 #include "project/safe_file.h"
+#include "test_data.h"
 
 namespace yemvo::test {
 
 /// A value of tests/data/checks.json, worked out independently of this program.
 inline double check_value(const std::string& id) {
-    static const nlohmann::json checks =
-        nlohmann::json::parse(std::ifstream(std::string(TEST_DATA) + "/checks.json"));
+    static const nlohmann::json checks = nlohmann::json::parse(std::ifstream(test_data() + "/checks.json"));
     for (const auto& c : checks)
         if (c["id"] == id) return c["value"].get<double>();
     throw std::runtime_error("no check " + id);

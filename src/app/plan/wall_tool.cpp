@@ -17,7 +17,7 @@ namespace yemvo::app {
 namespace {
 
 constexpr double degree = std::numbers::pi / 180;
-constexpr double shortest_m = 0.02;
+constexpr double shortest_wall_m = 0.02;
 
 double angle_deg(Point along) {
     const double a = std::atan2(along.y, along.x) / degree;
@@ -66,7 +66,7 @@ Point WallTool::next(const std::vector<QString>& typed) const {
         along = {std::cos(angle * degree), std::sin(angle * degree)};
     }
     if (!typed[0].isEmpty()) length_m = parse_length_m(render::plain(typed[0]), workspace_.units());
-    if (!(length_m >= shortest_m)) throw Error("a wall must be longer than 2 cm");
+    if (!(length_m >= shortest_wall_m)) throw Error("a wall must be longer than 2 cm");
     return from + unit(along) * length_m;
 }
 
@@ -84,7 +84,7 @@ void WallTool::open_entry() {
 }
 
 void WallTool::add(Point p) {
-    if (!points_.empty() && distance(points_.back(), p) < shortest_m) return;
+    if (!points_.empty() && distance(points_.back(), p) < shortest_wall_m) return;
     const bool closed = points_.size() > 2 && distance(points_.front(), p) < 1e-6;
     points_.push_back(p);
     if (closed) return finish();

@@ -11,13 +11,8 @@
 #include <streambuf>
 
 namespace yemvo {
-namespace {
 
-namespace fs = std::filesystem;
-constexpr zip_uint64_t most_entries = 200'000;  // a part a floor, and one a floor and variant
-// of all entries together, unpacked: drawings hardly shrink, plans by ten to thirty times
-constexpr zip_uint64_t most_bytes = 1ull << 30, always_allowed = 100'000'000, most_ratio = 60;
-
+namespace archive_handles {
 struct ZipClose {
     void operator()(zip_t* z) const { zip_discard(z); }
 };
@@ -26,6 +21,16 @@ struct FileClose {
 };
 using Zip = std::unique_ptr<zip_t, ZipClose>;
 using ZipFile = std::unique_ptr<zip_file_t, FileClose>;
+}  // namespace archive_handles
+
+namespace {
+
+using namespace archive_handles;
+
+namespace fs = std::filesystem;
+constexpr zip_uint64_t most_entries = 200'000;  // a part a floor, and one a floor and variant
+// of all entries together, unpacked: drawings hardly shrink, plans by ten to thirty times
+constexpr zip_uint64_t most_bytes = 1ull << 30, always_allowed = 100'000'000, most_ratio = 60;
 
 bool starts_like_zip(const fs::path& path) {
     std::array<char, 4> head{};

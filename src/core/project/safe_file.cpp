@@ -47,7 +47,7 @@ void take_over_rights(const fs::path& from, const fs::path& to) {
     ::chmod(to.c_str(), was.st_mode & 07777);
 }
 
-constexpr const char* ending = ".writing";
+constexpr const char* while_written = ".writing";
 
 std::string start_of_names_beside(const fs::path& target) {
     std::string start(1, '.');
@@ -63,7 +63,7 @@ void clear_old(const fs::path& target) {
     const fs::path folder = target.has_parent_path() ? target.parent_path() : fs::path(".");
     for (const auto& entry : fs::directory_iterator(folder, fault)) {
         const std::string name = entry.path().filename().string();
-        if (!name.starts_with(start) || !name.ends_with(ending)) continue;
+        if (!name.starts_with(start) || !name.ends_with(while_written)) continue;
         const auto age = fs::file_time_type::clock::now() - entry.last_write_time(fault);
         if (!fault && age > std::chrono::hours(1)) fs::remove(entry.path(), fault);
     }
@@ -73,7 +73,7 @@ void clear_old(const fs::path& target) {
 fs::path name_beside(const fs::path& target) {
     static std::atomic<unsigned> count{0};
     return target.parent_path() / (start_of_names_beside(target) + std::to_string(::getpid()) + "-" +
-                                   std::to_string(++count) + ending);
+                                   std::to_string(++count) + while_written);
 }
 
 }  // namespace

@@ -15,7 +15,7 @@ namespace {
 
 namespace fs = std::filesystem;
 using std::chrono::system_clock;
-constexpr const char *about_name = "file.txt", *ending = ".yemvo";
+constexpr const char *about_name = "file.txt", *of_project = ".yemvo";
 
 system_clock::time_point written(const fs::path& path) {
     std::error_code fault;
@@ -46,7 +46,7 @@ void Versions::keep(const fs::path& now, const fs::path& file) const {
     try {
         fs::create_directories(folder);
         if (!fs::exists(folder / about_name)) write_flushed(folder / about_name, name.data(), name.size());
-        const fs::path copy = folder / (name_for(written(now)) + ending);
+        const fs::path copy = folder / (name_for(written(now)) + of_project);
         if (fs::exists(copy)) return;
         const fs::path beside = copy.string() + ".writing";
         fs::copy_file(now, beside, fs::copy_options::overwrite_existing);
@@ -65,7 +65,7 @@ std::vector<KeptVersion> Versions::in(const fs::path& folder) const {
     const std::string file{std::istreambuf_iterator<char>(about), {}};
     std::error_code fault;
     for (const auto& entry : fs::directory_iterator(folder, fault)) {
-        if (entry.path().extension() != ending) continue;
+        if (entry.path().extension() != of_project) continue;
         const std::uint64_t bytes = entry.file_size(fault);
         found.push_back({entry.path(), file, written(entry.path()), bytes});
     }

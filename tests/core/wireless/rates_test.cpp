@@ -21,7 +21,7 @@ struct Row {
 
 /// The rows of the table that this program computes; the lowest EHT forms with duplicates are not among them.
 std::vector<Row> table() {
-    std::ifstream in(std::string(TEST_DATA) + "/rates.csv");
+    std::ifstream in(yemvo::test::test_data() + "/rates.csv");
     std::string line;
     std::getline(in, line);
     std::vector<Row> rows;

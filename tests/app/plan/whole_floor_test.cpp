@@ -73,7 +73,8 @@ std::size_t openings(const Floor& f) {
 TEST_CASE("a whole floor is drawn by hand in one sitting") {
     Hand d;
     d.window.open_project(new_project("No automatic fix", {LengthUnits::metres, "GB", 1.2, 7}, 1, 4.8), {});
-    d.window.import_drawing(QString(TEST_DATA) + "/../../demo/drawings/library-ground.dxf");
+    d.window.import_drawing(QString::fromStdString(yemvo::test::test_data()) +
+                            "/../../demo/drawings/library-ground.dxf");
     d.lay_prepared();
     d.actions += 2;
     d.plan().grab();

@@ -7,9 +7,7 @@
 
 using namespace yemvo;
 
-static nlohmann::json table() {
-    return nlohmann::json::parse(std::ifstream(std::string(TEST_DATA) + "/channels.json"));
-}
+static nlohmann::json table() { return nlohmann::json::parse(std::ifstream(yemvo::test::test_data() + "/channels.json")); }
 
 TEST_CASE("every channel of the table exists, with its centre and its 20 MHz members, and no other does") {
     std::map<std::pair<std::string, int>, std::size_t> counts;

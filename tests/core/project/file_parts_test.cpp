@@ -143,16 +143,16 @@ TEST_CASE("an entry that no part is, is told and kept aside") {
 
 TEST_CASE("a part of an earlier version goes through its steps to the one reader") {
     // a kind of part that had "title", then "name" in capitals, and has "name" now
-    static constexpr JsonStep steps[] = {
-        [](Json& json, const Reading&) {
-            if (const auto title = json.find("title"); title != json.end()) json["name"] = *title;
-        },
-        [](Json& json, const Reading&) {
-            if (!json.contains("name") || !json["name"].is_string()) return;
-            std::string name = json["name"].get<std::string>();
-            for (char& c : name) c = static_cast<char>(std::tolower(c));
-            json["name"] = name;
-        }};
+    static constexpr JsonStep steps[] = {[](Json& json, const Reading&) {
+                                             if (const auto title = json.find("title"); title != json.end())
+                                                 json["name"] = *title;
+                                         },
+                                         [](Json& json, const Reading&) {
+                                             if (!json.contains("name") || !json["name"].is_string()) return;
+                                             std::string name = json["name"].get<std::string>();
+                                             for (char& c : name) c = static_cast<char>(std::tolower(c));
+                                             json["name"] = name;
+                                         }};
     const PartKind<Project> kind{"naming",
                                  [](const Project& p, LargeLists&) {
                                      return Json{{"name", p.name}};

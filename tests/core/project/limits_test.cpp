@@ -184,8 +184,8 @@ TEST_CASE("an edit is refused exactly where the file would refuse it") {
 }
 
 TEST_CASE("the schema states the limits that the program keeps") {
-    const auto schema = nlohmann::json::parse(
-        std::ifstream(std::string(TEST_DATA) + "/../../docs/format/project.schema.json"));
+    const auto schema =
+        nlohmann::json::parse(std::ifstream(test_data() + "/../../docs/format/project.schema.json"));
     for (const auto& named : limits::in_schema()) {
         INFO(named.name);
         const auto& d = schema["definitions"].at(named.name);

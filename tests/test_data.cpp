@@ -1,0 +1,3 @@
+#include "test_data.h"
+
+std::string yemvo::test::test_data() { return TEST_DATA; }

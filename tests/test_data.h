@@ -1,0 +1,9 @@
+// Where the tests' data lie.
+#pragma once
+#include <string>
+
+namespace yemvo::test {
+
+std::string test_data();
+
+}  // namespace yemvo::test
