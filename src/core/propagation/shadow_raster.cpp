@@ -273,7 +273,7 @@ public:
     /// and storeys far away cost next to nothing. Worked out a block at a time from the one nearest the
     /// source, so that where something arrives it is soon known.
     bool is_silent_by_slabs(double limit_db) {
-        if (limit_db >= no_limit_db || band_count() > most_bands) return false;
+        if (limit_db >= no_limit_db || band_count() > most_bands || surface_.cells() == 0) return false;
         if (std::none_of(scene_.slabs.begin(), scene_.slabs.end(),
                          [&](const SceneSlab& s) { return between(s); }))
             return false;

@@ -69,3 +69,16 @@ TEST_CASE("power adds to the map dB by dB") {
     REQUIRE(before.size() == after.size());
     for (std::size_t i = 0; i < before.size(); ++i) REQUIRE(after[i] - before[i] == Approx(4).margin(0.001));
 }
+
+TEST_CASE("a floor with nothing on it has no cells, and no radio is told to be silent there") {
+    Project p = new_project("Two", {}, 2, 3.5);
+    wall(p, "brick-half", {{0, 0}, {10, 0}, {10, 8}, {0, 8}, {0, 0}});
+    isotropic_access_point(p, {5, 5});
+    SceneCache masks(1 << 20);
+    const Scene scene = make_scene(p, masks);
+    const Surface empty = make_surface(p, scene, *find_floor(p, floor_at(p, 1)));
+    REQUIRE(empty.cells() == 0);
+    CHECK_FALSE(is_silent_by_slabs(scene, empty, {5, 5, 2.5}, {}));
+    Predictor predictor;
+    CHECK(predictor.predict(p).floors.size() == 2);
+}
