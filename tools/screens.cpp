@@ -33,6 +33,7 @@
 #include "app/offer/notice_bar.h"
 #include "app/plan/plan_view.h"
 #include "app/prediction/prediction_runner.h"
+#include "app/proof/missed_places.h"
 #include "project/edits.h"
 #include "project/storage.h"
 
@@ -289,8 +290,8 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     w.activity().set_step(Step::proof);
     w.in_view().show_floor(first);
     settle(window);
-    if (!w.results().prediction()->places.empty()) {
-        const WorstPlace place = w.results().prediction()->places.front();
+    if (const MissedPlaces* missed = w.results().find<MissedPlaces>(); missed && !missed->places.empty()) {
+        const WorstPlace place = missed->places.front();
         const Requirement r = *find_requirement(w.project(), place.requirement);
         w.selection().choose_requirement(r.id);
         look_at(w, r, place.band, place.floor, place.place);

@@ -4,8 +4,8 @@
 #include <optional>
 #include <vector>
 
+#include "app/model/result_kind.h"
 #include "coverage/verdict.h"
-#include "coverage/worst_places.h"
 
 namespace yemvo::app {
 
@@ -15,10 +15,7 @@ struct Prediction {
     int of = 0;       ///< Document::opened_count() when it was asked for
     SitePrediction site;
     std::optional<Verdict> verdict;
-    std::optional<FloorPrediction> outside;  ///< round the floor in view, while its lens is looked through
-    std::optional<FloorPrediction> other;    ///< the floor in view as it was or in another variant
-    std::shared_ptr<const Project> other_project;  ///< that `other` is of
-    std::vector<WorstPlace> places;                ///< where requirements are missed, while Proof is in front
+    ResultBag more;  ///< what was wanted of it besides
 };
 
 /// Grids that maps and verdicts are offered on.

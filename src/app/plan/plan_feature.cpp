@@ -7,6 +7,7 @@
 #include "app/model/document.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
+#include "app/model/map_results.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
 #include "app/model/wishes.h"
@@ -100,10 +101,11 @@ void PlanFeature::export_picture(const QString& file) {
         [file, project = workspace_.project(), floor = *results.map_prediction(),
          known = results.prediction(), map = workspace_.shown().map(),
          other_name = workspace_.shown().other_name().toStdString()](const AtWork&) {
-            const bool held = known->other && known->other->floor == floor.floor;
+            const HeldAgainst* other = known->more.find<HeldAgainst>();
+            const bool held = other && other->floor.floor == floor.floor;
             render::save_plan_picture(
                 project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
-                {known->other_project.get(), held ? &*known->other : nullptr, other_name});
+                {held ? other->project.get() : nullptr, held ? &other->floor : nullptr, other_name});
         },
         [this](const QString& why) { shell_.asking().tell_failure("The picture could not be written", why); },
         [this, file] { workspace_.tell("Wrote " + file); }, [this] { --exporting_; }};

@@ -13,6 +13,7 @@
 #include "app/model/found_findings.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
+#include "app/model/map_results.h"
 #include "app/model/next_things.h"
 #include "app/model/probing.h"
 #include "app/model/results.h"
@@ -81,8 +82,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
         [this] {
             const FloorPrediction* p = workspace_.results().map_prediction();
             const auto& known = workspace_.results().prediction();
-            const auto of =
-                HeatOf{p ? p->radios : nullptr, known && known->other ? known->other->radios : nullptr};
+            const HeldAgainst* other = workspace_.results().find<HeldAgainst>();
+            const auto of = HeatOf{p ? p->radios : nullptr, other ? other->floor.radios : nullptr};
             if (of == heat_of_ && p) {
                 painted_ = known.get();  // what is seen is of this one too
                 if (awaiting_->isActive()) update();
@@ -320,11 +321,11 @@ void PlanView::redraw_heat() {
     QElapsedTimer timer;
     timer.start();
     const qreal ratio = devicePixelRatioF();
-    const auto& known = *workspace_.results().prediction();
+    const HeldAgainst* other = workspace_.results().find<HeldAgainst>();
     // with nothing to hold it against the map shows the values themselves
-    if (!known.other || known.other->floor != p->floor) painted_map_.against = render::Against::nothing;
-    values_ = render::map_values(workspace_.project(), *p, painted_map_, known.other_project.get(),
-                                 known.other ? &*known.other : nullptr);
+    if (!other || other->floor.floor != p->floor) painted_map_.against = render::Against::nothing;
+    values_ = render::map_values(workspace_.project(), *p, painted_map_,
+                                 other ? other->project.get() : nullptr, other ? &other->floor : nullptr);
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
     render::paint_heat_map(heat_, *p, values_, painted_map_, device, size() * ratio, theme());
     heat_.setDevicePixelRatio(ratio);

@@ -1,11 +1,8 @@
 #include "app/prediction/prediction_feature.h"
 
-#include "app/model/activity.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
-#include "app/model/listening.h"
 #include "app/model/results.h"
-#include "app/model/shown_map.h"
 #include "project/project.h"
 
 namespace yemvo::app {
@@ -21,22 +18,12 @@ PredictionFeature::PredictionFeature(Shell& shell) : Feature(shell), runner_(wor
     connect(&workspace_.document(), &Document::opened, &runner_, &PredictionRunner::cancel);
     connect(&workspace_, &Workspace::project_changed, this, &PredictionFeature::predict);
     // some views need more than the fields: it is worked out when they are first looked at
-    listen(
-        this,
-        [this] {
-            if (!(wish() == wanted_)) predict();
-        },
-        workspace_.shown(), &ShownMap::changed, workspace_.activity(), &Activity::step_changed);
-    // the project changes before the history knows: what it is held against is told again then
-    connect(&workspace_.document().history(), &QUndoStack::indexChanged, this, [this] {
-        if (wish().against == render::Against::last_edit) predict();
-    });
+    connect(&workspace_.results(), &Results::wanted, this, &PredictionFeature::predict);
     connect(&workspace_.in_view(), &InView::floor_changed, this, [this] {
         // all floors are predicted together: another one in view asks for nothing new
         const Results& results = workspace_.results();
         const auto& known = results.prediction();
-        const bool complete =
-            known && known->verdict && results.map_prediction() && !workspace_.shown().held_against();
+        const bool complete = known && known->verdict && results.map_prediction() && !results.wants_of_view();
         if (stopped_ || !complete || !runner_.is_idle()) predict();
     });
 }
@@ -53,19 +40,11 @@ void PredictionFeature::connect_runner() {
             [this](const QString& why) { workspace_.tell(why, true); });
 }
 
-ExtraWish PredictionFeature::wish() const {
-    const render::MapChoice& map = workspace_.shown().map();
-    const LensNeeds& needs = lens(map.lens).needs;
-    return {needs.deviation, needs.surroundings, workspace_.activity().step() == Step::proof,
-            map.is_change() ? map.against : render::Against::nothing, map.other};
-}
-
 void PredictionFeature::predict() {
     stopped_ = false;
-    wanted_ = wish();
     if (workspace_.floor())
-        runner_.request(workspace_.project(), workspace_.floor_id(), wanted_,
-                        workspace_.shown().held_against(), workspace_.document().opened_count());
+        runner_.request(workspace_.project(), workspace_.floor_id(), workspace_.results().wanted_work(),
+                        workspace_.document().opened_count());
 }
 
 void PredictionFeature::stop() {

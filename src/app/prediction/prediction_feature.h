@@ -13,13 +13,10 @@ public:
     PredictionRunner& runner() { return runner_; }
 
 private:
-    /// What the views in front need besides the fields.
-    ExtraWish wish() const;
     void predict();
     void stop();
     void connect_runner();
     PredictionRunner runner_;
-    ExtraWish wanted_;
     bool stopped_ = false;  ///< by hand: what is shown may be old
 };
 

@@ -4,14 +4,12 @@
 
 #include "app/model/prediction.h"
 #include "base/free_memory.h"
-#include "coverage/worst_places.h"
 #include "project/project.h"
 
 namespace yemvo::app {
 
 using namespace std::chrono_literals;
 
-static constexpr std::size_t most_places = 6;  ///< that Proof shows
 /// Fields of all floors are kept side by side up to this part of the budget; a site that needs more is judged
 /// floor by floor.
 static constexpr std::size_t part_for_fields = 4;
@@ -21,15 +19,13 @@ PredictionRunner::PredictionRunner(const std::shared_ptr<MemoryBudget>& budget, 
     connect(&behind_, &Behind::progressed, this, &PredictionRunner::progressed);
 }
 
-void PredictionRunner::request(const Project& project, FloorId in_view, const ExtraWish& extra,
-                               std::shared_ptr<const Project> other, int of) {
-    behind_.request(
-        {tr("Predicting"),
-         [this, request = Request{project, in_view, extra, std::move(other), of}](const AtWork& at) {
-             run(request, at);
-             if (!at.newer_waits()) tidy();
-         },
-         [this](const QString& why) { emit failed(tr("The prediction failed: %1").arg(why)); }});
+void PredictionRunner::request(const Project& project, FloorId in_view, WantedWork more, int of) {
+    behind_.request({tr("Predicting"),
+                     [this, request = Request{project, in_view, std::move(more), of}](const AtWork& at) {
+                         run(request, at);
+                         if (!at.newer_waits()) tidy();
+                     },
+                     [this](const QString& why) { emit failed(tr("The prediction failed: %1").arg(why)); }});
 }
 
 /// Not in the pauses of a drag.
@@ -65,75 +61,108 @@ static std::size_t field_bytes(const Project& project) {
     return static_cast<std::size_t>(cells) * radios * sizeof(std::int16_t);
 }
 
+PredictionWish PredictionRunner::Request::wish() const {
+    PredictionWish wish = wish_to_judge(project);
+    wish.deviation = wish.deviation || more.deviation;
+    return wish;
+}
+
+std::vector<FloorQuestion> PredictionRunner::Request::questions() const {
+    std::vector<FloorQuestion> all;
+    for (const auto& [type, work] : more.of_site) all.push_back(work.of_floor);
+    return all;
+}
+
+/// `answers`: of each floor, one a question.
+static void put_together(const WantedWork& more, const std::vector<std::vector<Answer>>& answers,
+                         ResultBag& to) {
+    for (std::size_t q = 0; q < more.of_site.size(); ++q) {
+        std::vector<Answer> of_floors;
+        for (const std::vector<Answer>& floor : answers) of_floors.push_back(floor[q]);
+        to.put(more.of_site[q].first, more.of_site[q].second.of_all(of_floors));
+    }
+}
+
 PredictionRunner::Judged PredictionRunner::judge_floors(const Request& request,
                                                         const std::vector<FloorId>& order,
-                                                        const FloorPrediction& in_view, PredictionWish wish,
-                                                        const AtWork& at) {
+                                                        const FloorPrediction& in_view, const AtWork& at) {
     SiteJudge judge(request.project);
-    std::vector<WorstPlace> places;
+    FloorByFloor::Wish asked{request.wish(), request.questions()};
+    Judged judged{request.project, asked.prediction.deviation, {}, {}, {}};
+    for (const FloorQuestion& q : asked.questions) judged.asked.push_back(q.key);
     const int all = static_cast<int>(order.size());
     int done = 0;
     for (FloorId id : order) {
-        wish.progress = [&at, done, all](double share) { at.tell((done + share) / all); };
-        const FloorByFloor::Wish asked{wish, request.extra.places ? most_places : 0};
-        const JudgedFloor floor = id == in_view.floor
-                                      ? floors_.judged(judge, request.project, in_view, asked, at.cancel())
-                                      : floors_.judged(judge, request.project, id, asked, at.cancel());
+        asked.prediction.progress = [&at, done, all](double share) { at.tell((done + share) / all); };
+        JudgedFloor floor = id == in_view.floor
+                                ? floors_.judged(judge, request.project, in_view, asked, at.cancel())
+                                : floors_.judged(judge, request.project, id, asked, at.cancel());
         judge.add(floor.part);
-        places.insert(places.end(), floor.places.begin(), floor.places.end());
+        judged.answers.push_back(std::move(floor.answers));
         ++done;
         at.hand_over([this, done, all] { emit judged_so_far(done, all); });
         at.check();
     }
-    std::stable_sort(places.begin(), places.end(), [](const WorstPlace& a, const WorstPlace& b) {
-        if ((a.on_floor == Outcome::met) != (b.on_floor == Outcome::met)) return b.on_floor == Outcome::met;
-        return a.area_m2 > b.area_m2;
-    });
-    if (places.size() > most_places) places.resize(most_places);
-    return {request.project, request.extra, judge.verdict(), std::move(places)};
+    judged.verdict = judge.verdict();
+    return judged;
+}
+
+bool PredictionRunner::is_judged(const Request& request) const {
+    if (!judged_ || judged_->deviation != request.wish().deviation) return false;
+    std::vector<std::string> asked;
+    for (const FloorQuestion& q : request.questions()) asked.push_back(q.key);
+    return judged_->asked == asked && judged_->project == request.project;
 }
 
 void PredictionRunner::run_by_floors(const Request& request, const std::vector<FloorId>& order,
                                      std::shared_ptr<Prediction> whole, const AtWork& at) {
-    PredictionWish wish = wish_to_judge(request.project);
-    wish.deviation = wish.deviation || request.extra.deviation;
+    PredictionWish wish = request.wish();
     wish.progress = [&at, all = order.size()](double share) { at.tell(share / static_cast<double>(all)); };
     const FloorPrediction in_view =
         predictor_.predict(request.project, {order.front()}, wish, at.cancel()).floors.front();
     whole->site.floors.push_back(in_view);
     hand_over(at, std::make_shared<Prediction>(*whole));
-    if (!judged_ || !(judged_->extra == request.extra) || !(judged_->project == request.project)) {
+    if (!is_judged(request)) {
         if (at.newer_waits()) at.cancel().cancel();
-        judged_ = judge_floors(request, order, in_view, wish, at);
+        judged_ = judge_floors(request, order, in_view, at);
     }
     whole->verdict = judged_->verdict;
-    whole->places = judged_->places;
-    if (request.extra.outside) add_outside(request, *whole, at);
+    put_together(request.more, judged_->answers, whole->more);
     hand_over(at, whole);
 }
 
-void PredictionRunner::add_outside(const Request& request, Prediction& to, const AtWork& at) {
-    constexpr double beyond_m = 25;
-    to.outside = predictor_.predict(request.project, {request.in_view}, {{}, false, beyond_m}, at.cancel())
-                     .floors.front();
+void PredictionRunner::add_results_of_view(const Request& request, Prediction& to, const AtWork& at) {
+    const PredictionWish wish = request.wish();
+    for (const auto& [type, work] : request.more.of_view)
+        to.more.put(type, work({request.project, request.in_view, wish, predictor_, at.cancel()}));
+}
+
+/// The verdict, and what was asked of each floor.
+static void judge_site(const WantedWork& more, const std::vector<FloorQuestion>& questions, Prediction& whole,
+                       const CancelToken& cancel) {
+    whole.verdict = judge(whole.project, whole.site);
+    if (questions.empty()) return;
+    const SiteJudge parts(whole.project);
+    std::vector<std::vector<Answer>> answers;
+    for (const FloorPrediction& floor : whole.site.floors) {
+        const Verdict part = parts.part(floor);
+        auto& of_floor = answers.emplace_back();
+        for (const FloorQuestion& q : questions)
+            of_floor.push_back(q.answer(whole.project, floor, part, cancel));
+    }
+    put_together(more, answers, whole.more);
 }
 
 void PredictionRunner::run(const Request& request, const AtWork& at) {
     const auto order = in_order(request.project, request.in_view);
-    const ExtraWish& extra = request.extra;
-    PredictionWish wish = wish_to_judge(request.project);
-    wish.deviation = wish.deviation || extra.deviation;
     auto whole = std::make_shared<Prediction>();
     whole->project = request.project;
     whole->of = request.of;
-    if (request.other && find_floor(*request.other, request.in_view)) {
-        whole->other_project = request.other;
-        whole->other =
-            predictor_.predict(*request.other, {request.in_view}, wish, at.cancel()).floors.front();
-    }
+    add_results_of_view(request, *whole, at);
     if (field_bytes(request.project) > predictor_.budget().limit_bytes() / part_for_fields)
         return run_by_floors(request, order, whole, at);
     bool first = true;
+    PredictionWish wish = request.wish();
     wish.progress = [&at](double share) { at.tell(share); };
     whole->site =
         predictor_.predict(request.project, order, wish, at.cancel(), [&](const FloorPrediction& floor) {
@@ -146,10 +175,7 @@ void PredictionRunner::run(const Request& request, const AtWork& at) {
             hand_over(at, part);
             if (gives_way) at.cancel().cancel();
         });
-    whole->verdict = judge(request.project, whole->site);
-    if (extra.places)
-        whole->places = worst_places(request.project, whole->site, *whole->verdict, most_places, at.cancel());
-    if (extra.outside) add_outside(request, *whole, at);
+    judge_site(request.more, request.questions(), *whole, at.cancel());
     hand_over(at, whole);
 }
 

@@ -7,24 +7,11 @@
 
 #include "app/behind/behind.h"
 #include "app/model/prediction.h"
-#include "app/model/workspace.h"
 #include "coverage/floor_by_floor.h"
 #include "coverage/verdict.h"
-#include "coverage/worst_places.h"
 #include "project/project.h"
-#include "render/map_choice.h"
 
 namespace yemvo::app {
-
-/// What the map in view needs besides the site's fields.
-struct ExtraWish {
-    bool deviation = false;  ///< how far off the fields may be
-    bool outside = false;    ///< the surroundings of the floor in view
-    bool places = false;     ///< where requirements are missed
-    render::Against against = render::Against::nothing;
-    VariantId other = {};
-    friend bool operator==(const ExtraWish&, const ExtraWish&) = default;
-};
 
 class PredictionRunner : public QObject {
     Q_OBJECT
@@ -33,9 +20,9 @@ public:
 
     /// The floor in view comes first. A newer request replaces one that waits; the one that runs gets to
     /// finish its first floor, so that the map follows a drag, and then gives way.
-    /// `other`: what the map in view is held against. `of` comes back with the prediction.
-    void request(const Project&, FloorId in_view, const ExtraWish& = {},
-                 std::shared_ptr<const Project> other = nullptr, int of = 0);
+    /// `more` is worked out besides: what is of the floor in view first, what is of the site with the
+    /// verdict. `of` comes back with the prediction.
+    void request(const Project&, FloorId in_view, WantedWork more = {}, int of = 0);
     /// Stops what runs and waits; what has arrived stays.
     void cancel() { behind_.stop(); }
     bool is_idle() const { return behind_.is_idle(); }
@@ -53,15 +40,16 @@ private:
     struct Request {
         Project project;
         FloorId in_view;
-        ExtraWish extra;
-        std::shared_ptr<const Project> other;
+        WantedWork more;
         int of;
+        PredictionWish wish() const;
+        std::vector<FloorQuestion> questions() const;
     };
     void run(const Request&, const AtWork&);
     /// A site whose fields would not fit together: floor by floor, only the one in view stays.
     void run_by_floors(const Request&, const std::vector<FloorId>& order, std::shared_ptr<Prediction>,
                        const AtWork&);
-    void add_outside(const Request&, Prediction& to, const AtWork&);
+    void add_results_of_view(const Request&, Prediction& to, const AtWork&);
     void hand_over(const AtWork&, std::shared_ptr<const Prediction>);
     void tidy();
 
@@ -70,12 +58,14 @@ private:
     /// Of the last site that was judged floor by floor: another floor in view asks for no new verdict.
     struct Judged {
         Project project;
-        ExtraWish extra;
+        bool deviation;
+        std::vector<std::string> asked;  ///< keys of the questions
         Verdict verdict;
-        std::vector<WorstPlace> places;
+        std::vector<std::vector<Answer>> answers;  ///< of each floor
     };
+    bool is_judged(const Request&) const;
     Judged judge_floors(const Request&, const std::vector<FloorId>& order, const FloorPrediction& in_view,
-                        PredictionWish, const AtWork&);
+                        const AtWork&);
     std::optional<Judged> judged_;
     std::chrono::steady_clock::time_point tidied_;
     Behind behind_;  ///< the last to come, since work uses the rest

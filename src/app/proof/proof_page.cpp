@@ -23,6 +23,7 @@
 #include "app/model/results.h"
 #include "app/model/tool_id.h"
 #include "app/model/wishes.h"
+#include "app/proof/missed_places.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
 #include "checks/findings.h"
@@ -294,8 +295,8 @@ void ProofPage::refresh() {
     const bool placed = !placed_access_points(project).empty();
     next_->setText(placed ? "Draw walls" : "Place an access point");
     next_->setVisible(!requirements_in_force(project).empty() && !lacks.isEmpty());
-    const bool places = workspace_.results().prediction() &&
-                        !workspace_.results().prediction()->places.empty() && lacks.isEmpty();
+    const MissedPlaces* missed = workspace_.results().find<MissedPlaces>();
+    const bool places = missed && !missed->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
         "Share of the demanded area in %. Dotted: short by under 1 percentage point; hatched: not met; "

@@ -10,6 +10,7 @@
 #include "app/model/going.h"
 #include "app/model/results.h"
 #include "app/model/selection.h"
+#include "app/proof/missed_places.h"
 #include "app/proof/proof_table.h"
 #include "geometry/point.h"
 #include "project/project.h"
@@ -63,7 +64,8 @@ void WorstCards::refresh() {
     const auto& known = workspace_.results().prediction();
     if (!known || !known->verdict) return;  // a part of a prediction changes nothing here
     cards_.clear();
-    for (const WorstPlace& place : known->places) {
+    const MissedPlaces* missed = workspace_.results().find<MissedPlaces>();
+    for (const WorstPlace& place : missed ? missed->places : std::vector<WorstPlace>()) {
         if (count() == room()) break;
         if (find_floor(workspace_.project(), place.floor) &&
             find_requirement(workspace_.project(), place.requirement))

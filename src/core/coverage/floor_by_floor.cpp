@@ -16,7 +16,9 @@ FloorByFloor::FloorByFloor(Predictor& predictor)
       passing_(memory_, predictor.store().scenes()) {}
 
 FloorByFloor::Asked FloorByFloor::asked(const Project& p, FloorId id, const Wish& wish) {
-    return {*find_floor(p, id), p.settings, p.requirement_sets, p.models, p.clients, wish.most_places};
+    Asked a{*find_floor(p, id), p.settings, p.requirement_sets, p.models, p.clients, {}};
+    for (const FloorQuestion& q : wish.questions) a.questions.push_back(q.key);
+    return a;
 }
 
 const JudgedFloor* FloorByFloor::find(const Project& project, FloorId id, const Wish& wish,
@@ -31,8 +33,8 @@ const JudgedFloor* FloorByFloor::find(const Project& project, FloorId id, const 
 JudgedFloor FloorByFloor::judge(const SiteJudge& site, const Project& project, const FloorPrediction& p,
                                 const Wish& wish, const CancelToken& cancel) {
     JudgedFloor judged{site.part(p), {}};
-    if (wish.most_places > 0)
-        judged.places = worst_places(project, {{p}}, judged.part, wish.most_places, cancel);
+    for (const FloorQuestion& q : wish.questions)
+        judged.answers.push_back(q.answer(project, p, judged.part, cancel));
     if (known_.size() > all_floors(project).size())  // of floors that are gone, or of another project
         std::erase_if(known_, [&](const auto& entry) { return !find_floor(project, entry.first); });
     known_[p.floor] = {passing_.floor_key(project, p.floor, wish.prediction, cancel),
@@ -57,7 +59,7 @@ JudgedFloor FloorByFloor::judged(const SiteJudge& site, const Project& project, 
 
 Verdict judge_by_floors(const Project& project, FloorByFloor& floors, const CancelToken& cancel) {
     SiteJudge site(project);
-    const FloorByFloor::Wish wish{wish_to_judge(project), 0};
+    const FloorByFloor::Wish wish{wish_to_judge(project)};
     for (const Floor* floor : all_floors(project))
         site.add(floors.judged(site, project, floor->id, wish, cancel).part);
     return site.verdict();

@@ -4,13 +4,14 @@
 #pragma once
 #include <map>
 
-#include "coverage/worst_places.h"
+#include "coverage/floor_question.h"
+#include "coverage/site_prediction.h"
 
 namespace yemvo {
 
 struct JudgedFloor {
-    Verdict part;                    ///< for SiteJudge::add
-    std::vector<WorstPlace> places;  ///< as worst_places() of that floor alone
+    Verdict part;                 ///< for SiteJudge::add
+    std::vector<Answer> answers;  ///< one a question
 };
 
 /// Not safe from several threads.
@@ -21,7 +22,7 @@ public:
 
     struct Wish {
         PredictionWish prediction = {};
-        std::size_t most_places = 0;  ///< of each floor
+        std::vector<FloorQuestion> questions = {};
     };
     /// From memory where nothing that it depends on has changed. The floor must be the project's. Throws
     /// Cancelled.
@@ -42,7 +43,7 @@ private:
         Shared<std::vector<RequirementSet>> sets;
         Shared<std::vector<AccessPointModel>> models;
         Shared<std::vector<ClientProfile>> clients;
-        std::size_t most_places;
+        std::vector<std::string> questions;  ///< their keys
         friend bool operator==(const Asked&, const Asked&) = default;
     };
     struct Known {

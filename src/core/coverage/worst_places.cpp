@@ -9,6 +9,12 @@ namespace {
 
 using Cells = std::vector<std::uint8_t>;
 
+bool matters_more(const WorstPlace& a, const WorstPlace& b) {
+    if (a.on_floor != b.on_floor) return a.on_floor > b.on_floor;
+    if (a.area_m2 != b.area_m2) return a.area_m2 > b.area_m2;
+    return a.floor < b.floor;  // the same order whichever floor was looked at first
+}
+
 struct Candidate {
     WorstPlace place;
     std::vector<std::size_t> cells;
@@ -50,10 +56,7 @@ public:
         }
     }
     std::vector<WorstPlace> take(std::size_t most) {
-        std::stable_sort(found_.begin(), found_.end(), [](const Candidate& a, const Candidate& b) {
-            if (a.place.on_floor != b.place.on_floor) return a.place.on_floor > b.place.on_floor;
-            return a.place.area_m2 > b.place.area_m2;
-        });
+        std::ranges::stable_sort(found_, matters_more, &Candidate::place);
         std::vector<WorstPlace> places;
         for (const Candidate& c : found_) {
             if (places.size() == most) break;
@@ -129,6 +132,12 @@ std::vector<WorstPlace> worst_places(const Project& project, const SitePredictio
     for (const Floor* floor : all_floors(project))
         if (const FloorPrediction* p = site.find(floor->id)) search.look(*floor, *p, cancel);
     return search.take(most);
+}
+
+std::vector<WorstPlace> worst_of(std::vector<WorstPlace> places, std::size_t most) {
+    std::ranges::stable_sort(places, matters_more);
+    if (places.size() > most) places.resize(most);
+    return places;
 }
 
 }  // namespace yemvo

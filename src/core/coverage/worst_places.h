@@ -21,4 +21,7 @@ struct WorstPlace {
 std::vector<WorstPlace> worst_places(const Project&, const SitePrediction&, const Verdict&, std::size_t most,
                                      const CancelToken& = {});
 
+/// Of places found floor by floor, the `most` that matter most, in the same order.
+std::vector<WorstPlace> worst_of(std::vector<WorstPlace> places, std::size_t most);
+
 }  // namespace yemvo

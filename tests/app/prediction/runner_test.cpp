@@ -94,6 +94,71 @@ TEST_CASE("a requirement that cannot be judged is told, and the next prediction 
     CHECK(listener.got.back()->verdict);
 }
 
+namespace {
+
+struct Named {
+    std::string name;
+};
+struct Cells {
+    std::vector<std::size_t> of_floors;
+};
+
+/// The name of the floor in view, and the demanded cells of every floor: two results that nobody else knows
+/// of.
+WantedWork named_and_counted(int& counted) {
+    WantedWork work;
+    work.of_view.emplace_back(typeid(Named), [](const ViewSource& s) -> Answer {
+        return std::make_shared<const Named>(Named{find_floor(s.project, s.floor)->name});
+    });
+    work.of_site.emplace_back(
+        typeid(Cells), SiteWork{{"cells",
+                                 [&counted](const Project&, const FloorPrediction& f, const Verdict& part,
+                                            const CancelToken&) {
+                                     ++counted;
+                                     CHECK(part.floors_judged == 1);
+                                     return std::make_shared<const std::size_t>(f.surface.cells());
+                                 }},
+                                [](const std::vector<Answer>& floors) -> Answer {
+                                    Cells all;
+                                    for (const Answer& f : floors)
+                                        all.of_floors.push_back(*static_cast<const std::size_t*>(f.get()));
+                                    return std::make_shared<const Cells>(all);
+                                }});
+    return work;
+}
+
+}  // namespace
+
+TEST_CASE(
+    "what is wanted besides comes along: of the floor in view with its map, of the site with the verdict") {
+    const Project p = demo::compose_venue();
+    // all fields side by side, and floor by floor
+    for (const std::size_t budget : {usual_budget_bytes(), std::size_t{1} << 20}) {
+        INFO(budget);
+        int counted = 0;
+        PredictionRunner runner(std::make_shared<MemoryBudget>(budget));
+        Listener listener(runner);
+        runner.request(p, floor_at(p, 1), named_and_counted(counted));
+        REQUIRE(wait_idle(runner));
+        REQUIRE(listener.failure.isEmpty());
+        REQUIRE(listener.got.size() >= 2);
+        const Prediction &first = *listener.got.front(), &last = *listener.got.back();
+        CHECK_FALSE(first.verdict);
+        REQUIRE(first.more.find<Named>());
+        CHECK(first.more.find<Named>()->name == find_floor(p, floor_at(p, 1))->name);
+        CHECK_FALSE(first.more.find<Cells>());
+        REQUIRE(last.verdict);
+        REQUIRE(last.more.find<Named>());
+        REQUIRE(last.more.find<Cells>());
+        CHECK(last.more.find<Cells>()->of_floors.size() == 5);
+        CHECK(last.more.find<Cells>()->of_floors.front() == last.site.floors.front().surface.cells());
+        CHECK(counted == 5);
+        runner.request(p, floor_at(p, 1));
+        REQUIRE(wait_idle(runner));
+        CHECK_FALSE(listener.got.back()->more.find<Cells>());  // nobody wants it any more
+    }
+}
+
 TEST_CASE("steps say what they hold and lack") {
     Project p = yemvo::test::one_floor();
     CHECK(step_mark(p, Step::venue, {}) == "1 floor to draw");

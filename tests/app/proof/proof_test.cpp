@@ -6,9 +6,11 @@
 #include "app/map/lens_bar.h"
 #include "app/model/activity.h"
 #include "app/model/in_view.h"
+#include "app/model/map_results.h"
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/proof/missed_places.h"
 #include "app/proof/proof_page.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/verdict_view.h"
@@ -131,7 +133,7 @@ TEST_CASE("the worst places are cards; a click goes there") {
     Proof d;
     WorstCards& cards = d.window.proof().cards();
     REQUIRE(cards.count() >= 2);
-    const WorstPlace place = d.w().results().prediction()->places.front();
+    const WorstPlace place = d.w().results().find<MissedPlaces>()->places.front();
     CHECK(cards.words(0).size() == 4);
     CHECK(cards.words(0)[2].contains(QString::fromUtf8("m² ")));
     QTest::mouseClick(&cards, Qt::LeftButton, {}, cards.card_rect(0).center());
@@ -168,12 +170,11 @@ TEST_CASE(
     const AccessPoint ap = access_points(d.project(), d.floor().id)[3];
     d.drag(ap.position, ap.position + Point{5, 3});
     REQUIRE(d.settle());
-    const auto& known = *d.w().results().prediction();
-    REQUIRE(known.other);
-    REQUIRE(known.other_project);
-    CHECK(access_points(*known.other_project, d.floor().id)[3].position == ap.position);
+    const HeldAgainst* other = d.w().results().find<HeldAgainst>();
+    REQUIRE(other);
+    CHECK(access_points(*other->project, d.floor().id)[3].position == ap.position);
     const auto values = render::map_values(d.project(), *d.w().results().floor_prediction(),
-                                           d.w().shown().map(), known.other_project.get(), &*known.other);
+                                           d.w().shown().map(), other->project.get(), &other->floor);
     const auto at = [&](Point p) { return values[*d.w().results().floor_prediction()->surface.cell_at(p)]; };
     CHECK(at(ap.position) < -3);
     CHECK(at(ap.position + Point{5, 3}) > 3);
@@ -186,6 +187,7 @@ TEST_CASE(
     d.menu("edit.undo");
     REQUIRE(d.settle());
     CHECK_FALSE(d.w().shown().held_against());
+    CHECK_FALSE(d.w().results().find<HeldAgainst>());
     d.menu("variant.compare-last-edit");
     CHECK(d.w().shown().map().against == render::Against::nothing);
 }
@@ -208,10 +210,10 @@ TEST_CASE("two variants are held against each other") {
     d.menu("variant.compare-next");
     REQUIRE(d.settle());
     CHECK(d.w().shown().other_name() == "against variant A");
-    const auto& known = *d.w().results().prediction();
-    REQUIRE(known.other);
+    const HeldAgainst* other = d.w().results().find<HeldAgainst>();
+    REQUIRE(other);
     const auto values = render::map_values(d.project(), *d.w().results().floor_prediction(),
-                                           d.w().shown().map(), known.other_project.get(), &*known.other);
+                                           d.w().shown().map(), other->project.get(), &other->floor);
     CHECK(values[*d.w().results().floor_prediction()->surface.cell_at(ap.position)] ==
           Approx(3).margin(0.02));
     const render::MapStatistics s =

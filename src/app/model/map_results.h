@@ -1,0 +1,28 @@
+// What the map in view needs beside the floor's own fields.
+#pragma once
+#include "coverage/site_prediction.h"
+
+namespace yemvo::app {
+
+class Document;
+class Results;
+class ShownMap;
+
+/// Round the floor in view, for the lens of what is heard outside.
+struct Surroundings {
+    FloorPrediction floor;
+};
+
+/// The floor in view as it was before the last edit, or in another variant.
+struct HeldAgainst {
+    std::shared_ptr<const Project> project;
+    FloorPrediction floor;
+};
+
+/// Nothing by itself: while it is wanted the fields tell how far off they may be.
+struct FieldDeviation {};
+
+/// Wanted as the choice of the map says.
+void teach_map_results(Results&, ShownMap&, Document&);
+
+}  // namespace yemvo::app
