@@ -47,10 +47,6 @@ struct Antenna {
 /// Gain relative to the peak [dB], at most 0.
 double relative_gain_db(const Lobe&, LocalDirection);
 
-inline double gain_dbi(const Antenna& a, LocalDirection d) {
-    return a.gain_dbi + relative_gain_db(a.lobe, d);
-}
-
 /// Directivity of the lobe [dBi] by integration over the sphere in 1 degree steps. A stated gain above it is
 /// impossible, one more than about 3 dB below it doubtful.
 double directivity_dbi(const Lobe&);

@@ -3,6 +3,7 @@
 #include <array>
 #include <stdexcept>
 
+#include "antenna/gain_table.h"
 #include "wireless/link_budget.h"
 
 namespace yemvo {
@@ -62,7 +63,7 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.distance_m = length(way);
     link.terms.push_back({TermKind::power, "Conducted power", radio.power_dbm});
     link.terms.push_back(
-        {TermKind::antenna, "Antenna gain, this direction", gain_dbi(can->antenna, orientation.local(way))});
+        {TermKind::antenna, "Antenna gain, this direction", gain_dbi(can->antenna, orientation, way)});
     link.terms.push_back({TermKind::free_space, "Free-space loss",
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     link.source = source;

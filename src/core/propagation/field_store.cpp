@@ -4,23 +4,10 @@
 #include <mutex>
 #include <unordered_map>
 
+#include "antenna/gain_table.h"
+
 namespace yemvo {
 namespace {
-
-struct KeyOfLobe {
-    ContentKey& key;
-    void operator()(const DomeLobe& l) const { key.add(1).add(l.beamwidth_deg).add(l.floor_db); }
-    void operator()(const SectorLobe& l) const {
-        key.add(2)
-            .add(l.horizontal_deg)
-            .add(l.vertical_deg)
-            .add(l.tilt_deg)
-            .add(l.front_back_db)
-            .add(l.side_limit_db);
-    }
-    void operator()(const PatchLobe& l) const { key.add(3).add(l.exponent).add(l.floor_db); }
-    void operator()(const DipoleLobe&) const { key.add(4); }
-};
 
 std::uint64_t place_key(const Surface& surface, Point3 source) {
     return ContentKey().add(surface.key()).add(source.x).add(source.y).add(source.z).value();
@@ -69,8 +56,8 @@ std::uint64_t FieldStore::key(const Place& place, const Antenna& antenna, const 
         .add(turn.azimuth_deg)
         .add(turn.downtilt_deg)
         .add(turn.roll_deg)
-        .add(int{id.index});
-    std::visit(KeyOfLobe{key}, antenna.lobe);
+        .add(int{id.index})
+        .add(key_of(antenna.lobe));
     return key.value();
 }
 

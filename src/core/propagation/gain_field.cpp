@@ -3,6 +3,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "antenna/gain_table.h"
 #include "wireless/link_budget.h"
 
 #ifndef YEMVO_FIELD_JOB  // this file is read once an instruction set
@@ -15,6 +16,7 @@ struct FieldJob {
     BodyAxes axes;
     double gain_dbi, at_one_metre_db, limit_db, nearest_m;
     const TilePlane* loss;
+    const std::int32_t* table;  ///< of the antenna, GainTable::pairs
 };
 }  // namespace yemvo
 #endif
@@ -35,71 +37,37 @@ using V = hn::Vec<D>;
 
 alignas(64) constexpr float tile_x[16] = {0, 1, 2, 3, 0, 1, 2, 3, 0, 1, 2, 3, 0, 1, 2, 3};
 alignas(64) constexpr float tile_y[16] = {0, 0, 0, 0, 1, 1, 1, 1, 2, 2, 2, 2, 3, 3, 3, 3};
-constexpr float degrees = 57.29577951f;
 
 inline V constant(double v) { return hn::Set(D(), static_cast<float>(v)); }
 
-/// A direction in the antenna's body, not of unit length, and 1 / its length.
-struct Way {
-    V front, right, up, per_length;
-};
-
-/// In degrees; x and y not both 0.
-inline V azimuth_deg(V right, V front) {
+/// Looked up as GainTable::relative_db does, in hundredths; the direction need not be of unit length.
+inline V relative_cdb(const std::int32_t* table, V right, V front, V up) {
     const D d;
-    const V x = hn::Abs(front), y = hn::Abs(right);
-    const V low = hn::Min(x, y), high = hn::Max(hn::Max(x, y), constant(1e-20));
-    V angle = hn::Mul(hn::Atan(d, hn::Div(low, high)), constant(degrees));
-    angle = hn::IfThenElse(hn::Gt(y, x), hn::Sub(constant(90), angle), angle);
-    angle = hn::IfThenElse(hn::Lt(front, hn::Zero(d)), hn::Sub(constant(180), angle), angle);
-    return hn::CopySign(angle, right);
+    constexpr double half = (GainTable::side - 1) / 2.0;
+    const V one = constant(1);
+    const V sum = hn::Add(hn::Add(hn::Abs(right), hn::Abs(front)), hn::Abs(up));
+    const V per = hn::Div(one, hn::Max(sum, constant(1e-12)));
+    const V x = hn::Mul(right, per), y = hn::Mul(front, per);
+    const auto below = hn::Lt(up, hn::Zero(d));
+    const V folded_x = hn::IfThenElse(below, hn::CopySign(hn::Sub(one, hn::Abs(y)), x), x);
+    const V folded_y = hn::IfThenElse(below, hn::CopySign(hn::Sub(one, hn::Abs(x)), y), y);
+    const V column = hn::MulAdd(folded_x, constant(half), constant(half));
+    const V row = hn::MulAdd(folded_y, constant(half), constant(half));
+    const hn::RebindToSigned<D> di;
+    const auto i = hn::ConvertTo(di, column), j = hn::ConvertTo(di, row);
+    const V u = hn::Sub(column, hn::ConvertTo(d, i)), v = hn::Sub(row, hn::ConvertTo(d, j));
+    static_assert(GainTable::side == 257);
+    const auto at = hn::Add(hn::Add(hn::ShiftLeft<8>(j), j), i);
+    const auto along_row = [&](int by) {
+        const auto pair = hn::GatherIndex(di, table + by, at);
+        const V left = hn::ConvertTo(d, hn::ShiftRight<16>(hn::ShiftLeft<16>(pair)));
+        return hn::MulAdd(u, hn::Sub(hn::ConvertTo(d, hn::ShiftRight<16>(pair)), left), left);
+    };
+    const V low = along_row(0), high = along_row(GainTable::side);
+    return hn::MulAdd(v, hn::Sub(high, low), low);
 }
 
-inline V elevation_deg(const Way& way) {
-    const D d;
-    const V sine = hn::Clamp(hn::Mul(way.up, way.per_length), constant(-1), constant(1));
-    return hn::Mul(hn::Asin(d, sine), constant(degrees));
-}
-
-inline V square(V v) { return hn::Mul(v, v); }
-
-inline V lobe_db(const DomeLobe& lobe, const Way& way) {
-    const V from_axis = hn::Add(constant(90), elevation_deg(way));
-    return hn::Max(hn::Mul(square(hn::Mul(from_axis, constant(1 / lobe.beamwidth_deg))), constant(-12)),
-                   constant(lobe.floor_db));
-}
-
-inline V lobe_db(const SectorLobe& lobe, const Way& way) {
-    const V most = constant(lobe.front_back_db);
-    const V azimuth = hn::Mul(azimuth_deg(way.right, way.front), constant(1 / lobe.horizontal_deg));
-    const V elevation =
-        hn::Mul(hn::Add(elevation_deg(way), constant(lobe.tilt_deg)), constant(1 / lobe.vertical_deg));
-    const V across = hn::Min(hn::Mul(square(azimuth), constant(12)), most);
-    const V upright = hn::Min(hn::Mul(square(elevation), constant(12)), constant(lobe.side_limit_db));
-    return hn::Neg(hn::Min(hn::Add(across, upright), most));
-}
-
-inline V lobe_db(const PatchLobe& lobe, const Way& way) {
-    const D d;
-    const V cosine = hn::Mul(way.front, way.per_length), least = constant(1e-6);
-    const V db = hn::Mul(hn::Log10(d, hn::Max(cosine, least)), constant(10 * lobe.exponent));
-    return hn::IfThenElse(hn::Le(cosine, least), constant(lobe.floor_db),
-                          hn::Max(db, constant(lobe.floor_db)));
-}
-
-inline V lobe_db(const DipoleLobe&, const Way& way) {
-    const D d;
-    const V floor_db = constant(-30);
-    const V cosine = hn::Mul(way.up, way.per_length);
-    const V sine = hn::Mul(hn::Sqrt(hn::MulAdd(way.front, way.front, square(way.right))), way.per_length);
-    const V field = hn::Abs(
-        hn::Div(hn::Cos(d, hn::Mul(cosine, constant(1.5707963267948966))), hn::Max(sine, constant(1e-6))));
-    const V db = hn::Mul(hn::Log10(d, hn::Max(field, constant(1e-9))), constant(20));
-    return hn::IfThenElse(hn::Lt(sine, constant(1e-6)), floor_db, hn::Max(db, floor_db));
-}
-
-template <class Shape>
-bool fill(const FieldJob& job, const Shape& lobe, std::int16_t* out) {
+bool Fill(const FieldJob& job, std::int16_t* out) {
     const D d;
     const hn::Rebind<std::int16_t, D> ds;
     const std::size_t lanes = hn::Lanes(d);
@@ -125,17 +93,17 @@ bool fill(const FieldJob& job, const Shape& lobe, std::int16_t* out) {
                     return hn::MulAdd(x, constant(axis.x),
                                       hn::MulAdd(y, constant(axis.y), hn::Mul(z, constant(axis.z))));
                 };
-                const Way way{along(job.axes.front), along(job.axes.right), along(job.axes.up),
-                              hn::Div(constant(1), hn::Sqrt(hn::Max(square_m, constant(1e-12))))};
+                const V relative =
+                    relative_cdb(job.table, along(job.axes.right), along(job.axes.front), along(job.axes.up));
                 const V spread_db = hn::Mul(
                     hn::Log10(d, hn::Max(square_m, constant(job.nearest_m * job.nearest_m))), constant(10));
                 const V path_db =
                     hn::Add(hn::Add(spread_db, hn::Load(d, loss + at)), constant(job.at_one_metre_db));
-                const V gain_db = hn::Sub(hn::Add(lobe_db(lobe, way), constant(job.gain_dbi)), path_db);
                 const auto lost = hn::Gt(path_db, constant(job.limit_db));
                 heard = heard || !hn::AllTrue(d, lost);
-                const V hundredths =
-                    hn::Clamp(hn::Mul(gain_db, constant(100)), constant(-32700), constant(32700));
+                const V gain_cdb =
+                    hn::NegMulAdd(path_db, constant(100), hn::Add(relative, constant(100 * job.gain_dbi)));
+                const V hundredths = hn::Clamp(gain_cdb, constant(-32700), constant(32700));
                 const auto whole = hn::NearestInt(hn::IfThenElse(lost, constant(-32768), hundredths));
                 hn::StoreU(hn::DemoteTo(ds, whole), ds, tile + at);
             }
@@ -146,41 +114,13 @@ bool fill(const FieldJob& job, const Shape& lobe, std::int16_t* out) {
     return heard;
 }
 
-bool FillDome(const FieldJob& job, const DomeLobe& lobe, std::int16_t* out) { return fill(job, lobe, out); }
-bool FillSector(const FieldJob& job, const SectorLobe& lobe, std::int16_t* out) {
-    return fill(job, lobe, out);
-}
-bool FillPatch(const FieldJob& job, const PatchLobe& lobe, std::int16_t* out) { return fill(job, lobe, out); }
-bool FillDipole(const FieldJob& job, const DipoleLobe& lobe, std::int16_t* out) {
-    return fill(job, lobe, out);
-}
-
 }  // namespace yemvo::HWY_NAMESPACE
 HWY_AFTER_NAMESPACE();
 
 #if HWY_ONCE
 namespace yemvo {
-namespace {
 
-HWY_EXPORT(FillDome);
-HWY_EXPORT(FillSector);
-HWY_EXPORT(FillPatch);
-HWY_EXPORT(FillDipole);
-
-bool fill(const FieldJob& job, const DomeLobe& lobe, std::int16_t* out) {
-    return HWY_DYNAMIC_DISPATCH(FillDome)(job, lobe, out);
-}
-bool fill(const FieldJob& job, const SectorLobe& lobe, std::int16_t* out) {
-    return HWY_DYNAMIC_DISPATCH(FillSector)(job, lobe, out);
-}
-bool fill(const FieldJob& job, const PatchLobe& lobe, std::int16_t* out) {
-    return HWY_DYNAMIC_DISPATCH(FillPatch)(job, lobe, out);
-}
-bool fill(const FieldJob& job, const DipoleLobe& lobe, std::int16_t* out) {
-    return HWY_DYNAMIC_DISPATCH(FillDipole)(job, lobe, out);
-}
-
-}  // namespace
+HWY_EXPORT(Fill);
 
 std::int16_t centi_db(double value_db) {
     return static_cast<std::int16_t>(std::lround(std::clamp(value_db * 100, -32700.0, 32700.0)));
@@ -192,6 +132,7 @@ GainField make_gain_field(const Surface& surface, Point3 source, const Turn& tur
     field.silent = obstruction.silent();
     if (field.silent) return field;
     field.gain_cdb.assign(padded(surface.cells()), silent_cdb);
+    const std::shared_ptr<const GainTable> table = gain_table(antenna.lobe);
     const FieldJob job{&surface,
                        source,
                        Orientation(turn).axes(),
@@ -199,10 +140,9 @@ GainField make_gain_field(const Surface& surface, Point3 source, const Turn& tur
                        free_space_loss_db(band(id).reference_mhz, 1),
                        limit_db,
                        nearest_distance_m,
-                       &obstruction.by_band[id.index]};
-    const bool heard =
-        std::visit([&](const auto& lobe) { return fill(job, lobe, field.gain_cdb.data()); }, antenna.lobe);
-    if (!heard) {
+                       &obstruction.by_band[id.index],
+                       table->pairs()};
+    if (!HWY_DYNAMIC_DISPATCH(Fill)(job, field.gain_cdb.data())) {
         field.silent = true;
         field.gain_cdb = {};
     } else {

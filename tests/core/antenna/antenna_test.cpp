@@ -1,5 +1,8 @@
 #include "antenna/antenna.h"
 
+#include <random>
+
+#include "antenna/gain_table.h"
 #include "core/support.h"
 #include "project/library.h"
 
@@ -57,7 +60,7 @@ TEST_CASE("no antenna of the library claims more gain than its lobe can have, no
 TEST_CASE("a ceiling unit looks down, on a wall it looks out, and a panel under a ceiling looks down") {
     const Antenna dome{4, DomeLobe{120, -12}}, panel{8, PatchLobe{2, -20}};
     const auto toward = [](const Antenna& a, Mount mount, double azimuth, Point3 way) {
-        return gain_dbi(a, Orientation(body_turn(a.frame(), mount, azimuth, 0)).local(way));
+        return gain_dbi(a, Orientation(body_turn(a.frame(), mount, azimuth, 0)), way);
     };
     CHECK(toward(dome, Mount::ceiling, 0, {0, 0, -1}) == Approx(4));
     CHECK(toward(dome, Mount::wall, 90, {1, 0, 0}) == Approx(4));
@@ -65,4 +68,41 @@ TEST_CASE("a ceiling unit looks down, on a wall it looks out, and a panel under 
     CHECK(toward(dome, Mount::desk, 0, {0, 0, 1}) == Approx(4));
     CHECK(toward(panel, Mount::wall, 180, {0, -1, 0}) == Approx(8));
     CHECK(toward(panel, Mount::ceiling, 0, {0, 0, -1}) == Approx(8));
+}
+
+TEST_CASE("the shared table gives what the lobe's formula says, in every direction") {
+    std::mt19937 random(3);
+    std::normal_distribution<double> any;
+    struct Case {
+        Lobe lobe;
+        double most_db, nearly_all_db;  ///< where limits meet in an edge; at 99 of 100 directions
+    };
+    for (const Case& c :
+         {Case{DomeLobe{120, -12}, 0.06, 0.005}, Case{DomeLobe{60, -20}, 0.12, 0.02},
+          Case{SectorLobe{70, 20, 4, 25, 20}, 1, 0.1}, Case{SectorLobe{65, 65, 0, 30, 30}, 0.7, 0.03},
+          Case{PatchLobe{2, -20}, 1.2, 0.05}, Case{DipoleLobe{}, 3, 0.05}}) {
+        const auto table = gain_table(c.lobe);
+        std::vector<double> off_db;
+        for (int i = 0; i < 20'000; ++i) {
+            const Point3 way{any(random), any(random), any(random)};
+            const double level = std::hypot(way.x, way.y), degree = std::numbers::pi / 180;
+            const LocalDirection d{std::atan2(way.x, way.y) / degree, std::atan2(way.z, level) / degree};
+            off_db.push_back(std::abs(table->relative_db(way) - relative_gain_db(c.lobe, d)));
+        }
+        std::sort(off_db.begin(), off_db.end());
+        INFO("lobe " << c.lobe.index());
+        CHECK(off_db.back() < c.most_db);
+        CHECK(off_db[off_db.size() * 99 / 100] < c.nearly_all_db);
+    }
+}
+
+TEST_CASE("equal lobes share a table, others do not; the length of a way does not matter") {
+    CHECK(gain_table(DomeLobe{100, -15}) == gain_table(DomeLobe{100, -15}));
+    CHECK(gain_table(DomeLobe{100, -15})->key() != gain_table(DomeLobe{100, -16})->key());
+    CHECK(gain_table(PatchLobe{100, -15})->key() != gain_table(DomeLobe{100, -15})->key());
+    const auto table = gain_table(SectorLobe{70, 20, 4, 25, 20});
+    CHECK(table->relative_db({1, 2, -3}) == Approx(table->relative_db({10, 20, -30})).margin(1e-6));
+    CHECK(table->relative_db({0, 5, 0}) ==
+          Approx(relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {0, 0})).margin(0.01));
+    CHECK(table->relative_db({0, -5, 0}) == Approx(-25));
 }
