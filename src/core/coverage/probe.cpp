@@ -8,8 +8,17 @@
 
 namespace yemvo {
 
+static LinkExplanation link(const Project& project, const Scene& scene, const PlacedAccessPoint& placed,
+                            std::size_t radio, Point3 receiver, const Predicted& how) {
+    const Floor& floor = *placed.floor;
+    LinkExplanation link =
+        how.tier ? how.tier->explain(project, scene, floor, *placed.access_point, radio, receiver)
+                 : explain(project, scene, floor, *placed.access_point, radio, receiver);
+    return how.overlay ? with_overlay(std::move(link), *how.overlay) : link;
+}
+
 std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, const Floor& floor,
-                                   Point place, BandSet bands) {
+                                   Point place, BandSet bands, const Predicted& how) {
     if (scene.frame != building_with(project, floor.id).id)
         throw std::logic_error("a scene in the metres of another building");
     const Point3 receiver{place.x, place.y,
@@ -19,7 +28,7 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
         for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
             if (const Radio& radio = placed.access_point->radios[r];
                 radio.on && (bands.empty() || bands.contains(radio.channel.band)))
-                links.push_back(explain(project, scene, *placed.floor, *placed.access_point, r, receiver));
+                links.push_back(link(project, scene, placed, r, receiver, how));
     std::stable_sort(links.begin(), links.end(), [](const LinkExplanation& a, const LinkExplanation& b) {
         return a.received_dbm > b.received_dbm;
     });

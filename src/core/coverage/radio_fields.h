@@ -23,15 +23,21 @@ struct RadioField {
     std::shared_ptr<const std::vector<TilePlane>> deviation;
 };
 
+/// What is wanted of each radio.
+struct RadioWish {
+    bool deviation = false;
+    const LossOverlay* overlay = nullptr;
+};
+
 /// Every radio that is on, of every floor, on one surface. Worked out in parallel; throws Cancelled.
 /// `share_done` is told from any thread how much of it there is.
 std::vector<RadioField> radio_fields(const Project&, const std::shared_ptr<const Scene>&, const Surface&,
-                                     FieldStore&, bool with_deviation, const CancelToken&,
+                                     FieldStore&, const RadioWish&, const CancelToken&,
                                      const std::function<void(double)>& share_done = {});
 
 /// Of all that the radio_fields of a surface are made from, but for those known to be silent there, which no
 /// result counts. Traces nothing; throws Cancelled.
 std::uint64_t reach_key(const Project&, const std::shared_ptr<const Scene>&, const Surface&, FieldStore&,
-                        bool with_deviation, const CancelToken&);
+                        const RadioWish&, const CancelToken&);
 
 }  // namespace yemvo

@@ -173,9 +173,10 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     return made;
 }
 
-Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes)
+Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes,
+                     std::shared_ptr<FieldTier> tier)
     : budget_(budget),
-      store_(budget, std::move(scenes)),
+      store_(budget, std::move(scenes), std::move(tier)),
       masks_(budget),
       reductions_(budget),
       memo_(std::make_shared<FloorMemo>(budget)) {}
@@ -188,7 +189,7 @@ std::uint64_t Predictor::floor_key(const Project& project, FloorId id, const Pre
         make_surface(project, *scene, floor, wish.cell_m.value_or(project.settings.grid_m), wish.beyond_m);
     return ContentKey()
         .add(mask_key(*scene, surface, floor, wish.beyond_m > 0))
-        .add(reach_key(project, scene, surface, store_, wish.deviation, cancel))
+        .add(reach_key(project, scene, surface, store_, {wish.deviation, wish.overlay.get()}, cancel))
         .value();
 }
 
@@ -218,8 +219,8 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
                                  wish.beyond_m);
         p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
         p.models = project.models;
-        p.radios = std::make_shared<const std::vector<RadioField>>(
-            radio_fields(project, kept, p.surface, store_, wish.deviation, cancel, share_done));
+        p.radios = std::make_shared<const std::vector<RadioField>>(radio_fields(
+            project, kept, p.surface, store_, {wish.deviation, wish.overlay.get()}, cancel, share_done));
         const auto& fields = *p.radios;
         p.band_in_use = bands_in_use(fields);
         p.by_band.resize(band_count());

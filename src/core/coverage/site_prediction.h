@@ -47,6 +47,8 @@ struct PredictionWish {
     /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of
     /// inside.
     double beyond_m = 0;
+    /// Losses on top; the explanations of links have to be asked for with the same.
+    std::shared_ptr<const LossOverlay> overlay = nullptr;
     /// Told the share of the work that is done, now and then and from any thread.
     std::function<void(double share)> progress = {};
 };
@@ -54,10 +56,10 @@ struct PredictionWish {
 /// Keeps what it worked out, so that the next prediction of a slightly different project is quick.
 class Predictor {
 public:
-    /// `scenes`: shared with another; of its own when null.
+    /// `scenes`: shared with another; of its own when null. `tier`: the direct one when null.
     explicit Predictor(
         const std::shared_ptr<MemoryBudget>& = std::make_shared<MemoryBudget>(usual_budget_bytes()),
-        std::shared_ptr<SceneCache> scenes = nullptr);
+        std::shared_ptr<SceneCache> scenes = nullptr, std::shared_ptr<FieldTier> tier = nullptr);
     /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
     /// Throws Cancelled.
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},

@@ -36,8 +36,9 @@ std::string crossing_name(const Project& project, const Scene& scene, const Cros
 }  // namespace
 
 std::string_view term_kind_name(TermKind kind) {
-    static constexpr std::array<std::string_view, 9> names{
-        "power", "antenna", "free_space", "wall", "opening", "slab", "ceiling", "ramp", "obstacle"};
+    static constexpr std::array<std::string_view, 10> names{"power",    "antenna", "free_space", "wall",
+                                                            "opening",  "slab",    "ceiling",    "ramp",
+                                                            "obstacle", "overlay"};
     return names[static_cast<std::size_t>(kind)];
 }
 
@@ -75,6 +76,13 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
                               -loss_db(scene, c, radio.channel.band), c.share, c.angle_deg(), c.length_m});
     for (const LinkTerm& term : link.terms) link.received_dbm += term.db;
     link.noise_dbm = client_noise_dbm(project, radio.channel);
+    return link;
+}
+
+LinkExplanation with_overlay(LinkExplanation link, const LossOverlay& overlay) {
+    const double loss_db = overlay.loss_db(link.channel.band, link.source, link.receiver);
+    link.terms.push_back({TermKind::overlay, overlay.name(), -loss_db});
+    link.received_dbm -= loss_db;
     return link;
 }
 

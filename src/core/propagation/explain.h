@@ -3,11 +3,12 @@
 #include <string>
 #include <vector>
 
+#include "propagation/loss_overlay.h"
 #include "propagation/trace.h"
 
 namespace yemvo {
 
-enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, ramp, obstacle };
+enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, ramp, obstacle, overlay };
 
 struct LinkTerm {
     TermKind kind;
@@ -41,5 +42,8 @@ double client_noise_dbm(const Project&, const Channel&);
 /// frequency, materials at the band's reference frequency.
 LinkExplanation explain(const Project&, const Scene&, const Floor&, const AccessPoint&, std::size_t radio,
                         Point3 receiver);
+
+/// The explanation with the overlay's loss as its last term.
+LinkExplanation with_overlay(LinkExplanation, const LossOverlay&);
 
 }  // namespace yemvo
