@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawing on a floor of 10,000 wall pieces in the real window at 1280x800: what a frame takes while the
 // pointer moves, what snapping takes of it, and what an added wall takes until it is painted.
 #include <random>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Colouring the map of the demo's first floor as a plan of 1280x800 shows it: in SIMD, and pixel by pixel as
 // it was.
 #include <atomic>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Dragging an access point in the real window at 1280x800: from the edit to the painted plan and the new
 // verdict.
 #include "app/model/document.h"

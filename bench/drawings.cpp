@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawings at size: a tower of 40 floors with 8 drawings, a DXF of 20,000 entities, a 36 x 24 inch PDF page.
 #include <QBuffer>
 #include <QElapsedTimer>

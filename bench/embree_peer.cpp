@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "bench/embree_peer.h"
 
 #include <embree3/rtcore.h>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The same obstruction worked out link by link with Embree: what the wall-shadow raster is measured against.
 #pragma once
 #include "propagation/scene.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What keeping a tower of 40 floors in the journal and saving it takes: all of it at first, then after one
 // wall was moved, against writing the whole project in one text each time, as was done before the file had
 // parts.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event
 // loop stands still while everything is predicted anew, while that is cancelled, and while an access point is
 // dragged.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Prediction of the demo library: from nothing, after a move, after a retune; raster against link by link.
 #include <unistd.h>
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The wall-shadow raster at size: an office and a hall, against Embree, against writing the fields once, by
 // instruction set; and how it grows.
 #include <sys/resource.h>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Made-up venues at size, the same from run to run.
 #pragma once
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How benchmarks measure: many runs, and the spread told.
 #pragma once
 #include <algorithm>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Sites at size: a tower, a floor of thousands of access points, files with hundreds of thousands of walls, a
 // drag of thousands. Each in a process of its own, so that its peak of memory is its own.
 #include <sys/resource.h>

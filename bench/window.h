@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The real window without a display, as every bench of it needs it.
 #pragma once
 #include <QApplication>

@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 cmake_minimum_required(VERSION 3.25)
 # Checks the includes among the folders of src/app against layers.txt, which goes from the ground to the roof.
 # cmake -DAPP=<src/app> -DSTAMP=<file> -P app_layers.cmake

@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 # yemvo_embed(target name file ...)
 # Puts the bytes of files into `target` and makes a header `embedded/<name>.h` with
 #   std::span<const std::byte> embedded_<name>(std::string_view file_name);   // empty when there is none

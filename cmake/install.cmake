@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 # What `cmake --install` puts where, and the Debian package of it (tools/package).
 include(GNUInstallDirs)
 install(TARGETS yemvo yemvo-cli RUNTIME DESTINATION ${CMAKE_INSTALL_BINDIR} COMPONENT yemvo)

@@ -1,3 +1,4 @@
+# SPDX-License-Identifier: GPL-3.0-or-later
 # yemvo_core_library(name DEPENDS ... LINKS ...)
 # One folder of src/core with every source below it as a static library. Its public include directory holds nothing but itself, so that
 # a header is reachable only through a declared dependency: a forbidden include does not compile.

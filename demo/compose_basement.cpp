@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Basement: the archive in mobile racks behind its fire wall, a workshop, servers and plant.
 #include "demo/composer.h"
 

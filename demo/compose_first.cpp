@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // First floor: reading room, stacks, study rooms, local history, round the atrium.
 #include "demo/composer.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The garden beside the library: a terrace, a bicycle shelter and a glasshouse on ground that falls to the
 // east.
 #include "demo/composer.h"

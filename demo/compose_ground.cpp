@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Ground floor: foyer under the atrium, café, auditorium, children's area, staff.
 #include "demo/composer.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Second floor: offices and a maker space round the atrium, and a terrace on the roof of the reading room.
 #include "demo/composer.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The words the demo floors are written in.
 #pragma once
 #include <string>

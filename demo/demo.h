@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Larkfield Library: the made-up venue that every example, picture and many tests use.
 #pragma once
 #include "project/project.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Draws the demo's floor plans as an architect would, into demo/drawings. Run by tools/sheets after the demo
 // venue or its furniture changed; they are committed, since they stand for what a person is handed.
 #include <QFile>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the architect's sheets show besides walls: furniture, stairs, room names.
 #pragma once
 #include <string>

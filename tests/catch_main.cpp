@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Catch2 itself, compiled once for all test programs.
 #define CATCH_CONFIG_RUNNER
 #include <catch2/catch.hpp>

@@ -1,4 +1,5 @@
 #!/usr/bin/env bash
+# SPDX-License-Identifier: GPL-3.0-or-later
 # schema_test.sh CLI CORE_TESTS SCHEMA: the parts of the demo and of projects after random edits keep to the schema, and the schema refuses broken ones.
 set -euo pipefail
 folder=$(mktemp -d)

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "test_data.h"
 
 std::string yemvo::test::test_data() { return TEST_DATA; }

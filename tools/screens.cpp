@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Opens the demo library in the real window and saves pictures of its main views.
 //   yemvo_screens FOLDER
 #include <QAbstractButton>

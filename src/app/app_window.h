@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The whole window: every feature, put together. The one place that knows them all by name.
 #pragma once
 #include <memory>

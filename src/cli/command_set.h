@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How commands are told to the argument reader.
 #pragma once
 #include <CLI/CLI.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // yemvo-cli: every computation without a window.
 #pragma once
 #include <iosfwd>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Core values as the JSON that commands print.
 #pragma once
 #include <nlohmann/json.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Commands that tell why: the links at a place, and what costs most over an area.
 #include <cmath>
 #include <cstdio>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Painting where there is no window and no display.
 #pragma once
 #include <memory>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The colouring of a row of the map's pixels in SIMD, chosen at run time: an amount between four cells that
 // all have values and are all shown. Its plain twin, for everything else, is in heat_map.cpp.
 #pragma once

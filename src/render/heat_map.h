@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The map under the walls: steps, contour lines, and hatching where the threshold is not kept.
 #pragma once
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The legend of a map: its steps, the histogram of area above them, and the threshold as a handle.
 #pragma once
 #include <QPainter>

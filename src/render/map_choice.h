@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the map shows, and how its values become steps of colour; map, legend, export and command line ask the
 // same.
 #pragma once

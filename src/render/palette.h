@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every colour of the program, in one place. A theme is one value of this class.
 #pragma once
 #include <QColor>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A piece of a floor's plan with its map, for cards and reports.
 #pragma once
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What stands on the plan besides the building: badges, band glyphs, outcome marks, scale bar, north.
 #pragma once
 #include <QPainter>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A floor's plan with its map as a picture to hand out: title line, legend, scale bar, north.
 #pragma once
 #include <QImage>

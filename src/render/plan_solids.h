@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What fills a floor besides its walls: obstacles, ceilings, slab areas, notes.
 #pragma once
 #include <QPainter>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/plan_view_map.h"
 
 namespace yemvo::render {

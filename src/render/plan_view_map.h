@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // From metres on a floor to pixels on a picture and back: y up there, y down here.
 #pragma once
 #include <QPointF>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The building on the plan: ground, grid, drawing, walls, openings, zones, voids.
 #pragma once
 #include <QPainter>

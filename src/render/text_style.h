@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Type: Inter at pixel sizes, and text with a halo for maps.
 #pragma once
 #include <QFont>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // abuse_files COUNT SEED: project files broken in every way that a disk, a script or an enemy could, each
 // read in a process of its own by the window's reader and by the command line. Nothing may crash, take over
 // 10 s or 500 MB beyond the file's own need; a refusal names place and remedy; what opens is sound and can be

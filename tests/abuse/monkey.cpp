@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // abuse_window SECONDS SEED: a monkey at the real window. Clicks, drags, keys, menu entries, typed and pasted
 // extremes; again and again the project is saved, opened by the reader, and held against the document.
 #include <malloc.h>

@@ -1,4 +1,5 @@
 #!/usr/bin/python3
+# SPDX-License-Identifier: GPL-3.0-or-later
 """reading_memory.py YEMVO-CLI: reads files that were made to fill the memory, and as large as a project may be; the
 reader must stay below twenty times the file plus 200 MB, whatever it says of the file."""
 import copy

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drives the real window by mouse and keyboard.
 #pragma once
 #include <QAbstractButton>

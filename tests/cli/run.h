@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Runs a command line as a person would, and keeps what it answered.
 #pragma once
 #include <nlohmann/json.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Figures of the command line held against each other: verdicts worked out again from the tables of maps.
 #include <cmath>
 #include <fstream>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Small venues that tests build on, and the fixtures' check values.
 #pragma once
 #include <filesystem>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The real window editing and saving at random until it is killed. Prints a line an edit: its number and
 // when.
 #include <QApplication>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Prints the names of the project in FILE, of every leftover and of the newest earlier versions under STATE,
 // one a line.
 #include <cstdio>

@@ -1,4 +1,5 @@
 #!/usr/bin/python3
+# SPDX-License-Identifier: GPL-3.0-or-later
 """Kills the editing program at random moments and looks at what is left.
 
 kill_while_editing.py EDITOR FIND_NEWEST DEMO_CLI ROUNDS [SEED]

@@ -1,4 +1,5 @@
 #!/usr/bin/python3
+# SPDX-License-Identifier: GPL-3.0-or-later
 """dxf_against_ezdxf.py YEMVO_CLI: writes drawings with ezdxf, measures them with ezdxf, and holds what
 `yemvo-cli drawing` tells against that: pieces, length and box of each layer."""
 import json

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Mutated drawing files against every reader: each must give a sheet or an Error, whatever it is fed.
 //   fuzz_readers COUNT [SEED] [READER...]     readers: dxf svg pdf png jpg webp tiff
 // Built with the sanitizers (tools/test asan, tools/fuzz) it also shows that nothing is read out of bounds.

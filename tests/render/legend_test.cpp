@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The legend of every lens: its strip, its handle, its words, its shares.
 #include "render/legend.h"
 

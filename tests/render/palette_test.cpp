@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Colours held against what eyes and printers make of them.
 #include "render/palette.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawings of every kind: known marks land where they should, bad files are refused by name.
 #include <QBuffer>
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is done with what is selected: copied, turned, joined, grouped; by menu, key, or the right button on
 // the plan.
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What can be done with what is selected: turned, mirrored, repeated, joined, copied. Each is one edit.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How the window asks a person for files and decisions.
 #pragma once
 #include <QString>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Kinds of files and their endings, as dialogs show them.
 #pragma once
 #include <QFileInfo>

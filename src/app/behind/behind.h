@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Work behind the window, one way for all of it: the newest wish alone or one after another, stopped, paused,
 // told how far it is, handing over parts as they are ready; a fault ends that work alone and is delivered to
 // somebody.

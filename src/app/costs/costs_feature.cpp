@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/costs/costs_feature.h"
 
 #include "app/costs/costs_page.h"

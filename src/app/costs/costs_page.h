@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The tray page that tells what costs most: which types take how many dB over how much of a floor or zone.
 #pragma once
 #include <QTableWidget>

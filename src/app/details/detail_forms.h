@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One form a kind of thing.
 #pragma once
 #include <functional>

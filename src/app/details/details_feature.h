@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Details of what is selected, at the right.
 #pragma once
 #include "app/offer/feature.h"

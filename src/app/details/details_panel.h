@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The properties of what is selected; of the floor when nothing is; of what a tool draws with while it draws.
 #pragma once
 #include <QScrollArea>

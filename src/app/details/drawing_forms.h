@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Details of what lies under and beside a floor: drawings, scale, alignment, buildings.
 #pragma once
 #include "app/forms/form.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Several things at once: what they share can be changed, what differs is shown as such.
 #include <QComboBox>
 #include <QHBoxLayout>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Forms of what fills a floor: obstacles, ceilings, slab areas, notes.
 #include <QHBoxLayout>
 #include <QPlainTextEdit>

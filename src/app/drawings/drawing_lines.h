@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The lines of CAD drawings as they lie on a floor, for snapping and following.
 #pragma once
 #include <memory>

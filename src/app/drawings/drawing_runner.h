@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Paints drawings behind the window, always the newest view it was asked for.
 #pragma once
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawings that come to lie under floors: chosen, dropped, pasted, prepared, revised.
 #pragma once
 #include <QStringList>

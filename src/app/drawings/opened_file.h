@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A drawing file read from disk or clipboard and opened, ready to be prepared.
 #pragma once
 #include <QString>

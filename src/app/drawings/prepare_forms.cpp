@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The preparation page's right side: where the drawing lies, its scale, its look.
 #include <QCheckBox>
 #include <QComboBox>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The preparation page's left side: pages with their thumbnails, or layers.
 #include <QLabel>
 #include <QListWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The page on which a drawing is made ready before it lies under a floor: page or layers, level, crop, look,
 // scale where the file or its print tells it.
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The sheet on the preparation page: looked at, turned level, cropped.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Writes the journal behind the window: at most a few seconds after an edit.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Watches the file that the project was opened from: who else has it open, whether somebody has written it.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What keeps a person's work safe, told where it is seen: files that others write, earlier versions, the
 // journal.
 #include <QApplication>

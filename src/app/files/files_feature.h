@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Projects as files: new, opened, saved, kept in earlier versions, guarded against others and against
 // crashes.
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reads and writes project files behind the window.
 #pragma once
 #include <QObject>

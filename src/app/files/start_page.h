@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the window shows while no project is open, and for a new one: everything on one page.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Earlier versions of the project's file, and unsaved work that was discarded: to look at and to bring back.
 #pragma once
 #include <QWidget>

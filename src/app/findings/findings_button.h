@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How many findings wait to be mended or accepted, in the header.
 #pragma once
 #include <QAbstractButton>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The model's own checks: looked for behind the window, in the tray, counted in the header.
 #pragma once
 #include "app/findings/findings_runner.h"

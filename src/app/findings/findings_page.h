@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The findings of the model's own checks: where, why, and how to mend or accept each.
 #pragma once
 #include <QAbstractTableModel>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Looks for findings behind the window, always in the newest project.
 #pragma once
 #include <QObject>

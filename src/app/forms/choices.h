@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a form lets choose from, by name.
 #pragma once
 #include <QStringList>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A column of property rows that read from the project and ask for edits.
 #pragma once
 #include <QLineEdit>

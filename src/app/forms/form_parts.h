@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What several forms are made of.
 #pragma once
 #include <QLabel>

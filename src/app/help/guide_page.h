@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The user guide in the window: its chapters, its text, a word to look for.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The guide in the window, and what this program is.
 #pragma once
 #include "app/offer/feature.h"

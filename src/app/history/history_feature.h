@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The history of edits, in the tray.
 #pragma once
 #include "app/offer/feature.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The edits of this session in their order; a click goes back to how the project was after one, or forward
 // again.
 #pragma once

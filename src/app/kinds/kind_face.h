@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How the window shows one kind of item and lets it be edited: the window's side of the table in
 // core/project/kinds. A new kind is a file of its own and an entry in app/things.
 #pragma once

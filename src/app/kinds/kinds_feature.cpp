@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/kinds/kinds_feature.h"
 
 #include <QMenu>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What holds for every kind of thing on a floor: hidden, locked, found by name.
 #pragma once
 #include "app/offer/feature.h"

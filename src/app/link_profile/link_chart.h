@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One link drawn along its way: in elevation, and below it the falling line of level.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/link_profile/link_profile_feature.h"
 
 #include "app/link_profile/link_profile_page.h"

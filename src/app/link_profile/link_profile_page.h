@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The tray page that explains one place: who is heard there, one link drawn, and its sum term by term.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The look of the ordinary widgets, made from the palette.
 #pragma once
 #include <QIcon>

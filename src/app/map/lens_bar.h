@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Which quantity the map shows, for which bands, radios and client, and how it is coloured.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the map shows: the lens bar over the plan and the same in the menus.
 #pragma once
 #include "app/offer/feature.h"

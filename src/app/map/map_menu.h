@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the map shows and how, as actions: the lens bar, the menus and the palette have the same ones.
 #pragma once
 

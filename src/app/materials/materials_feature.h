@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The page of materials and types.
 #pragma once
 #include "app/offer/feature.h"

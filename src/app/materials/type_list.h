@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How wall types look in a list.
 #pragma once
 #include <QString>

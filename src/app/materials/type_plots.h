@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Loss of a type against frequency and against angle.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The tables of a wall type: measured losses by frequency, and layers.
 #pragma once
 #include <QStringList>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Types to and from files, and a person's own library beside all projects.
 #include <QDir>
 #include <QFile>

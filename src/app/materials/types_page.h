@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Materials and wall types: looked up, composed, compared, replaced, exchanged.
 #pragma once
 #include <QWidget>

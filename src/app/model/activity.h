@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the person is doing: a step of the work, and a tool.
 #pragma once
 #include <QObject>

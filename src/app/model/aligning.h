@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The floor in view laid on another one: pairs of places picked by the align tool, here and where they
 // belong.
 #pragma once

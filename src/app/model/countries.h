@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Countries whose rules a plan can be made for, by name.
 #pragma once
 #include <utility>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The open project with its history and its file.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/drawings_in_view.h"
 
 #include "app/model/in_view.h"

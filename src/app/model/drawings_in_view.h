@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The drawings under the floor in view: which one is worked on, how it is scaled, what it is held against.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Ways to a place that several parts of the window's state make together.
 #pragma once
 #include <optional>

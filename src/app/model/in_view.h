@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where the person is: a floor's plan or the site, and a place there.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One answer to several signals.
 #pragma once
 #include <QObject>

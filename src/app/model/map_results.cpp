@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/model/map_results.h"
 
 #include "app/model/document.h"

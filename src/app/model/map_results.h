@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the map in view needs beside the floor's own fields.
 #pragma once
 #include "coverage/site_prediction.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the tools make next: types, heights, shapes.
 #pragma once
 #include <QObject>

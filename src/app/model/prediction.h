@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is known of the site's radio: worked out behind the window, of one value of the project.
 #pragma once
 #include <memory>

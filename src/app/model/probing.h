@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The probe in view: every radio heard there, and why.
 #pragma once
 #include <QObject>

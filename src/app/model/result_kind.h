@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Results that views ask for while they need them, each a type of its own: what a prediction brings along
 // beside the fields and the verdict. A feature teaches its kinds to Results; whoever looks at one says that
 // it is wanted.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The newest prediction and verdict.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is chosen: things on the floor in view, more on other floors beside them, and in the step Proof a
 // requirement.
 #pragma once

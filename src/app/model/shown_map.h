@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the map shows: lens, bands, whose radios, the change against something.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A tool of the plan as menus and the column of tools show it, and how it is made.
 #pragma once
 #include <memory>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What one part of the window asks for that another one does, neither knowing the other.
 #pragma once
 #include <QObject>

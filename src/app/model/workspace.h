@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What every part of the window may ask for: the project and its edits, the floor in view, a word to the
 // person, and the way to what else the window is about at the moment, each in an object and a header of its
 // own.

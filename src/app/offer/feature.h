@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A part of the window that makes its offers to the shell when it is made.
 #pragma once
 #include <QObject>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What can be done now, as the line at the foot says it.
 #pragma once
 #include <QString>

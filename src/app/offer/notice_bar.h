@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a person has to know about the project's files, said where it is seen, with what can be done about it.
 #pragma once
 #include <QString>

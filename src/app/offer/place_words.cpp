@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/offer/place_words.h"
 
 #include "app/model/workspace.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a feature of the window offers, and what it may ask of the window round it. A feature makes its offers
 // in its constructor; the shell goes through them and knows no feature by name. features.cpp lists the
 // features.

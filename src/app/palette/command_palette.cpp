@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/palette/command_palette.h"
 
 #include <QKeyEvent>

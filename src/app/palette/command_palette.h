@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Finds every action, floor, zone, access point and type by name.
 #pragma once
 #include <QDialog>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // All keys on one page.
 #pragma once
 #include <QDialog>

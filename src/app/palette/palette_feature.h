@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Everything by name, and all keys on one page.
 #pragma once
 #include "app/offer/feature.h"

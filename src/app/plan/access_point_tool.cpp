@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/plan/access_point_tool.h"
 
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Lays the floor in view on another one by pairs of places.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The little box at the pointer in which exact values are typed while drawing.
 #pragma once
 #include <QFrame>

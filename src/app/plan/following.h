@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls taken from the lines of a drawing. Pure functions: no widget needed.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A pointer on the plan that the arrow keys move, for working without a mouse.
 #pragma once
 #include <QKeyEvent>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/plan/mark_tools.h"
 
 #include "app/look/theme.h"

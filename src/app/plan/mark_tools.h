@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Tools of one click: columns, notes, and the cut through a wall.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What to do next on a floor that still lacks something: one sentence with the one button for it.
 #pragma once
 #include <QFrame>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What lies under the pointer, and inside a rubber band.
 #pragma once
 #include <optional>

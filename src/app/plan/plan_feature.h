@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The plan with its tools, and its picture as a file.
 #pragma once
 #include "app/behind/behind.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What lies over the plan besides tools and badges: probes with their ray, findings, the place that is spoken
 // of.
 #pragma once

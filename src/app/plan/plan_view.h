@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The plan: a floor drawn with its map, and the surface the tools work on.
 #pragma once
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The drawings under the floor: what of them is asked to be painted behind the window.
 #include "app/look/theme.h"
 #include "app/model/drawings_in_view.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Pins probes, and moves them.
 #pragma once
 #include <vector>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Gives a drawing its scale: known lengths, a known area; and checks it.
 #pragma once
 #include <vector>

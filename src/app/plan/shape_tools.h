@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls drawn as rectangles and arcs.
 #pragma once
 #include <optional>

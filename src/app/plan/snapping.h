@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where a drawn point jumps to. Pure functions: no widget needed.
 #pragma once
 #include <memory>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A tool of the plan: what the pointer and the keys do while it is chosen.
 #pragma once
 #include <QKeyEvent>

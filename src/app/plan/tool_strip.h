@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The tools of the step, as a column of icons.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every tool of the plan: its name, key and icon, the steps that offer it, and how it is made.
 #pragma once
 #include <vector>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Asks for predictions when the project or what is looked at changes, and hands them on.
 #pragma once
 #include "app/offer/feature.h"

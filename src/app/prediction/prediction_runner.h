@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Predicts behind the window, always the newest project it was given.
 #pragma once
 #include <QObject>

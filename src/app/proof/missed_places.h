@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where requirements are missed, for the cards of Proof.
 #pragma once
 #include "app/model/result_kind.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/proof/proof_feature.h"
 
 #include "app/model/activity.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The proof beside the plan, and the verdict in the header.
 #pragma once
 #include "app/offer/feature.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Proof: what is required, what is reached, where it is missed, and what the model's own checks found.
 #pragma once
 #include <QWidget>

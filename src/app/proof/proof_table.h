@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The table of the proof: requirement by requirement, for the venue and each of its floors or zones, band by
 // band.
 #pragma once

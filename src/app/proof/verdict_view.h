@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The verdict in the header: for each band with requirements the share met, its outcome, the change by the
 // last edit.
 #pragma once

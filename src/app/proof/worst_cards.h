@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The worst places as cards: a cut-out of the map, what is missed there and by how much.
 #pragma once
 #include <QPixmap>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The radio schedule: the table of all radios of the site, edited in place.
 #pragma once
 #include <QAbstractTableModel>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/schedule/schedule_feature.h"
 
 #include "app/model/activity.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The section through the building, and its floors: added, inserted, duplicated, stepped through, found by
 // name.
 #pragma once

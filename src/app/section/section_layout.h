@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where the storeys lie in the section: pure geometry, no widget.
 #pragma once
 #include <QPointF>

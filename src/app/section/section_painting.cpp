@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How the section looks: rooms, slabs, yards, rows, and the slab that is held.
 #include <QPainter>
 #include <algorithm>

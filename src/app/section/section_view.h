@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The building cut open: storeys at their heights, slabs, access points, share met; chooses the floor in
 // view and changes storeys.
 #pragma once

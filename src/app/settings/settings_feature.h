@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a person sets for all projects: dark or light, how much is kept in memory.
 #pragma once
 #include "app/offer/feature.h"

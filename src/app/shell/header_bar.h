@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The header: menus, the five steps with what is missing in each, and what features put at its right end.
 #pragma once
 #include <QAbstractButton>

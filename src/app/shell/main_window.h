@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The window: what stands where, what is in front, menus and the line at the foot. Everything in it is
 // offered by the features (app/offer/shell.h).
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The menus: their sections in order, and the commands that features put into them.
 #pragma once
 #include <map>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The line at the foot: what the tool does now and its keys; where the pointer is; what runs behind.
 #pragma once
 #include <QElapsedTimer>

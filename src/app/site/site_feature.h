@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The site: its buildings from above.
 #pragma once
 #include "app/offer/feature.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The site from above: buildings and yards, placed and turned against each other by hand.
 #pragma once
 #include <QWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Variants of the plan: made, named, switched, held against each other.
 #pragma once
 #include "app/offer/feature.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Antennas: gain by direction, as functions with parameters.
 // Sources: 3GPP TR 36.814 Table A.2.1.1-2 (the sector's quadratic lobes), elementary antenna theory (dipole,
 // cosine-power patch). The dome is a planning form of our own with the same quadratic lobe, pointed down.

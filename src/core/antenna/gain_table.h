@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Gain by direction as a table that all antennas share, whatever their gain is described by: one way to look
 // it up, for fields and for explanations alike.
 //

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How an antenna is turned in the venue.
 #pragma once
 #include "geometry/point.h"

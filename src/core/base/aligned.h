@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Memory on whole cache lines, for the loops that work on 64 bytes at once.
 #pragma once
 #include <array>

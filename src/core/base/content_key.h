@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Results kept by what they were computed from: undo, variants and what-ifs then cost nothing.
 #pragma once
 #include <bit>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What goes wrong at the edge: files and what people type.
 #pragma once
 #include <stdexcept>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Memory that was freed in small pieces, back to the system.
 #pragma once
 

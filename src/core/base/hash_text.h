@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Names on disk that come from content.
 #pragma once
 #include <cstdint>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Typed, stable identities. Nothing in a project refers to anything by index or by name.
 #pragma once
 #include <compare>

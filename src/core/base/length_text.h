@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Lengths as people type and read them.
 #pragma once
 #include <string>

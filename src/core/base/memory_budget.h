@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One limit on the memory of all caches together: where it is reached, what was asked for longest ago goes
 // first, whosever it is.
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Numbers as text, whatever the desktop's language: written and read here alone.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How long work is stopped.
 #pragma once
 #include <atomic>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A part of the project that copies share until one of them writes.
 #pragma once
 #include <memory>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // UTF-8 as people and JSON schemas count it.
 #pragma once
 #include <cstddef>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // For the checks' own use: where they put what they find.
 #pragma once
 #include <sstream>

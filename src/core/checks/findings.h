@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A model that checks itself: what is drawn but cannot be meant, where, why, and how to mend it.
 #pragma once
 #include <functional>

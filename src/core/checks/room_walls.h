@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Which walls of a floor make its rooms.
 #pragma once
 #include "project/project.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What costs most: which types take how many dB over how much of an area.
 #pragma once
 #include <vector>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Work on all cores where there is enough of it.
 #pragma once
 #include <tbb/parallel_for.h>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the failure of one access point takes.
 #pragma once
 #include "coverage/verdict.h"

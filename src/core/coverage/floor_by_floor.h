@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A site predicted and judged one floor after the other, so that one floor's fields at a time have to be in
 // memory. What a floor gave is remembered: after an edit only the floors that it reaches are worked out
 // again.

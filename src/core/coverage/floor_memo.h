@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What requirements need of a floor, kept by what it was worked out from: a change of one band leaves the
 // others' values as they are.
 #pragma once

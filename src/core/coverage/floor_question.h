@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is asked of a site besides its verdict, floor by floor, so that only one floor's fields have to be in
 // memory.
 #pragma once

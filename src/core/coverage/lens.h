@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Lenses: the quantities that can be looked at as a map. One table describes each.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The loops of lenses and requirements over the cells of a floor, in SIMD, chosen at run time.
 //
 // Levels are hundredths of a dBm with silent_cdb for nothing. `serving` holds an index or -1 a cell; a table

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A lens over a floor: what each cell shows.
 #pragma once
 #include <vector>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What lenses are made of: one set of bands over one floor, reduced. For the lenses' own use.
 #pragma once
 #include <algorithm>

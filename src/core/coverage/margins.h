@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // By how much each place of a floor keeps a requirement.
 #pragma once
 #include <cstdint>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every link at one place.
 #pragma once
 #include "propagation/field_tier.h"

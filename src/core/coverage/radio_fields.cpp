@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "coverage/radio_fields.h"
 
 #include <tbb/parallel_for.h>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The radios that reach a floor, with their fields and settings.
 #pragma once
 #include <functional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The PHY rate by level, at every hundredth of a dB.
 #pragma once
 #include <algorithm>

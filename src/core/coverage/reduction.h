@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // From the fields of many radios to what holds at each cell.
 #pragma once
 #include <cstdint>

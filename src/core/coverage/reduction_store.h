@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reductions kept by content. Where one access point alone changed, the others' are not gone through again: a
 // drag merges one field a frame.
 #pragma once

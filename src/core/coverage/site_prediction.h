@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The whole site predicted: surfaces, masks and reductions, floor by floor.
 #pragma once
 #include <cstdint>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Whether the requirements hold, where and by how much.
 #pragma once
 #include <optional>

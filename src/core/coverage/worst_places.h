@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where requirements are missed: the connected areas below a limit, the ones that matter most first.
 #pragma once
 #include "coverage/verdict.h"

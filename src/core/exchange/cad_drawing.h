@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A CAD drawing flattened to what a plan shows: straight pieces, arcs, curves and words by layer, blocks
 // already put in their places. Coordinates are the file's own, x right, y up.
 #pragma once

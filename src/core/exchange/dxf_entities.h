@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // DXF entities turned into shapes in the coordinates of the block they stand in.
 // Source: the published DXF reference, "ENTITIES section".
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // DXF as a stream of groups: a code and a value. Text and binary files read alike.
 // Source: the published DXF reference, "DXF file format", "ASCII" and "binary DXF files".
 #pragma once

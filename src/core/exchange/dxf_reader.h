@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reads DXF, text or binary, R12 to 2018.
 #pragma once
 #include <string>

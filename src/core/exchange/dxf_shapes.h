@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Shapes as DXF entities give them, in space, before blocks are put in their places.
 // Source: the published DXF reference; object coordinate systems by its arbitrary axis algorithm.
 #pragma once

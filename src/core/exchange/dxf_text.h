@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Words in DXF files: code pages, escapes and formatting.
 #pragma once
 #include <string>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Access points as they hang in the venue.
 #pragma once
 #include <string>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Client profiles: kinds of devices that people carry, as far as a link is concerned.
 #pragma once
 #include <string>

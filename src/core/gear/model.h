@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The gear library: models of access points.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Circular arcs between two points, told by their bulge.
 #pragma once
 #include "geometry/segment.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Points and vectors in metres: x east, y north, z up.
 #pragma once
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Polygons given by their corners in order, closed by themselves; boxes.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What polygons share and what one leaves of another.
 #pragma once
 #include "geometry/polygon.h"

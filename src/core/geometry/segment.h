@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Straight pieces between two points.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Which segments lie near a place: a grid of buckets over them.
 #pragma once
 #include <cstdint>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Shift, turn and scale: how a drawing lies in the venue, and a building on its site.
 #pragma once
 #include "geometry/point.h"

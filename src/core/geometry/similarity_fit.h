@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The similarity that carries one set of points best onto another.
 // Source: S. Umeyama, "Least-squares estimation of transformation parameters between two point patterns",
 // IEEE PAMI 13(4), 1991; in the plane its solution is the closed form used here.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A zip archive as named pieces of bytes, read with suspicion.
 #pragma once
 #include <filesystem>

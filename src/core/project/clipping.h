@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Things taken out of a project, to be put into the same or another one, also by way of the clipboard.
 #pragma once
 #include "project/items.h"

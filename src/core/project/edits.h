@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Edits: functions that change a project value. Each keeps the project's invariants: ids are new and unique,
 // what is referred to exists. An id that the project does not have is a mistake of the caller
 // (std::logic_error).

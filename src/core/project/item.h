@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One thing that stands on a floor and can be pointed at.
 #pragma once
 #include <cstdint>

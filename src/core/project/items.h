@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Things on a floor, whatever they are: found, shaped, moved, grouped, removed, copied. Ids must exist unless
 // said otherwise (std::logic_error).
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is written beside the work while a person edits, so that a crash costs seconds: one folder a running
 // program with the last project value in the parts of a project file, of which only those are written that
 // have changed.

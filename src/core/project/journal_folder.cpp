@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/journal_folder.h"
 
 #include <fcntl.h>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How a journal lies in its folder: `work.json` tells which file of `entries/` holds which entry of the
 // project, each called by its content. What was there before work.json names something else is there until
 // then.

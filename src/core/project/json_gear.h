@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Models, access points and client profiles as JSON. Shapes: docs/format/project.schema.json.
 #pragma once
 #include "gear/access_point.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Lists to and from JSON arrays. For the project's own use: it brings the whole JSON library along.
 #pragma once
 #include <nlohmann/json.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // JSON text to values, with bounds: a file that was made to exhaust the program is refused while it is read.
 #pragma once
 #include <any>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The whole project as one text of JSON, as files up to format 7 had it; a file has it in parts (file/).
 #pragma once
 #include <string>

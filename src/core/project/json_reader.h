@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reading JSON that may be wrong in any way: every access is checked and a fault names its place,
 // as "project.json: buildings[0].floors[1].walls[3].points[0]: must be a number".
 #pragma once

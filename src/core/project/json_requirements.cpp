@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/json_requirements.h"
 
 #include "project/json_lists.h"

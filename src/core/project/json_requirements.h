@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Requirement sets as JSON. Shapes: docs/format/project.schema.json.
 #pragma once
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What most things on a floor have, as JSON: points, tops, groups.
 #pragma once
 #include <nlohmann/json.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Wall types and materials as JSON. Shapes: docs/format/types.schema.json.
 #pragma once
 #include "project/json_reader.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // JSON as text that diffs well: a thing a line.
 #pragma once
 #include <functional>

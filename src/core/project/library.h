@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a new project starts with: the wall types, models, client profiles and requirement sets of data/,
 // which are built into the program.
 #pragma once

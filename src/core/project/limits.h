@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How large things may be: the one set that edits, files, the schema and the window's fields keep to. A value
 // beyond them is a mistake of a hand or a file, not a venue.
 #pragma once

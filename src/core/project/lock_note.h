@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A note beside a project file that tells who has it open. It stops nobody: it is there to be told.
 #pragma once
 #include <chrono>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Finding the part of a project that an edit changes. For the edits' own use.
 #pragma once
 #include <algorithm>

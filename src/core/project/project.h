@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The document: one venue and all that was said about it, as a plain value.
 //
 // A Project is copied freely: its large parts are Shared, one a floor and kind (walls, zones, slab, drawings,

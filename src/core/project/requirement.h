@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What must hold, where, and on how much of the area.
 #pragma once
 #include <algorithm>

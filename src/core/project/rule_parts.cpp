@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/rule_parts.h"
 
 #include "base/utf8.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The parts that rules are made of; each throws RuleBroken. `field` is as a file names it, `words` as a
 // person does.
 #pragma once

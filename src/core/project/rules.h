@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What must hold of each thing by itself, whoever made it: an edit, a file, a paste. What must hold between
 // things (ids, references) stands in validation.h.
 #pragma once

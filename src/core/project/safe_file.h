@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Writing a file so that nothing that was there is lost, whatever happens meanwhile.
 #pragma once
 #include <cstddef>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Making a project whole again whose file had bad parts.
 #pragma once
 #include <vector>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Project files: a zip of the project's parts and the drawings' own bytes under assets/.
 // docs/format/README.md.
 #pragma once

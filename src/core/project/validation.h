@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What must hold in every project value, checked when one comes from outside.
 #pragma once
 #include "project/project.h"

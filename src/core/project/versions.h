@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Earlier versions of project files: copies of what a save replaced, in a place of the program's own, so that
 // nothing that was once saved is lost at once.
 #pragma once

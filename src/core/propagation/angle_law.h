@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Loss against the angle of incidence, in the form in which both the link walk and the raster read it.
 //
 // The law itself is loss_at_angle_db() (venue/wall_type.h). Here it stands as cubic pieces over

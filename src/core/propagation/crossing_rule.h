@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // When a ray crosses a panel or a slab: the one rule that the link walk and the raster both follow.
 //
 // Seen from the source, a panel spans the wedge between the rays through its ends P and Q. With p, q, r the

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Straight ways alone: free space, and what stands on the line between antenna and receiver.
 #pragma once
 #include <atomic>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Gain fields kept by content, so that retuning traces nothing, undo costs nothing, and a changed wall redoes
 // only what its shadow can reach.
 #pragma once

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The face of a way to work out fields: on a whole surface, and at one place term by term. The direct way
 // (direct_tier.h) is the first; another one stands beside it, and each field's key tells which made it.
 #pragma once

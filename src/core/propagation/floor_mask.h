@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Which places of a floor lie inside its walls.
 #pragma once
 #include <algorithm>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Gain fields: what remains of a radio's conducted power at each cell of a surface, before power and channel.
 #pragma once
 #include <cstdint>

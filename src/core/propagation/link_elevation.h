@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A link drawn from the side: what stands in the upright plane through it, whether the ray meets it or passes
 // over, under or through an opening.
 #pragma once

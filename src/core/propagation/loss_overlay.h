@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Losses on top of what is worked out from walls and distance: of what-ifs and of calibration.
 #pragma once
 #include <cstdint>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "propagation/met_keys.h"
 
 #include "base/content_key.h"

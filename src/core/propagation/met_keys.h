@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Keys of what links between two heights can meet.
 #pragma once
 #include "propagation/ray_heights.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls that lie on each other count once.
 #pragma once
 #include <functional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The way of a ray inside a prism: the one rule that the link walk and the raster both follow.
 #pragma once
 #include "propagation/scene.h"

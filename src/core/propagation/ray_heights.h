@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Between which heights the rays from a source to a surface lie: what is above or below meets none of them.
 #pragma once
 #include <algorithm>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The venue as flat arrays for tracing: one metre system, absolute heights.
 //
 // Both ways of finding what a ray crosses, the walk along one link (trace.h) and the wall-shadow raster

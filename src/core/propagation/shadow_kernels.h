@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The inner loops of the wall-shadow raster, for the instruction set that the machine has.
 //
 // Receivers lie in tiles of 4x4 cells, 16 floats each, tile after tile along a row of tiles; the loops work

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Obstruction of a whole receiver surface at once: each panel's shadow, seen from the source, is drawn onto
 // the grid and its loss added to the cells inside; every band from one trace. Exact: the same rule as
 // trace.h, the same angle law.

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Which instruction set the fast loops use. Chosen by what the machine has; the results agree within 0.01 dB.
 #pragma once
 #include <string>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Receiver surfaces: where the field is asked for.
 #pragma once
 #include <optional>

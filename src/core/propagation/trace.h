@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // One link walked through the scene: what it crosses, in order.
 #pragma once
 #include <vector>

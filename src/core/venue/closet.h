@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Telecommunications closets: where switches stand and the cables of access points end.
 #pragma once
 #include <string>

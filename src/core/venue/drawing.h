@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawings: pictures, PDF pages, SVG and CAD files that lie under a floor.
 #pragma once
 #include <optional>

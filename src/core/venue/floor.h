@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Floors and what stands on them.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Building materials by ITU-R P.2040-2 (2021), and the loss of plane layers of them.
 #pragma once
 #include <string>

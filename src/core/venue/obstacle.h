@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Solids that a ray passes through: columns, shelving, machinery, crowds, foliage.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Rooms: what walls close round, doors taken as closed.
 #pragma once
 #include <optional>

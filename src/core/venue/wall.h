@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls as runs of straight or curved pieces, with doors and windows in them.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls cut, joined, moved aside and made to meet. What is given back keeps the first wall's id, type and
 // heights; openings stay where they stood as far as their wall does.
 #pragma once

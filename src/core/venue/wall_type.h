@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What walls, doors, windows, slabs, ceilings and obstacles are built of, as far as radio is concerned.
 #pragma once
 #include <optional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "wireless/band.h"
 
 #include "base/error.h"

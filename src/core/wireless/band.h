@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The bands that radios work in: an open list, from low to high.
 #pragma once
 #include <compare>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Channels: numbering, centre frequencies, and which narrow channels a wide one is made of.
 // Source: IEEE 802.11-2020 Annex E (2.4 and 5 GHz), IEEE 802.11ax and 802.11be (6 GHz, 320 MHz).
 #pragma once

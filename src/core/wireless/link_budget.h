@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The terms of a link that do not depend on the venue.
 // Sources: ITU-R P.525 (free space), ITU-R P.372 (noise).
 #pragma once

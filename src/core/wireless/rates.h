@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // PHY rates from the standards' parameters.
 // Sources: IEEE 802.11-2020 clauses 19 (n, HT) and 21 (ac, VHT), IEEE 802.11ax clause 27 (HE), 802.11be
 // clause 36 (EHT). R = N_SD * N_BPSCS * R_c * N_SS / (T_DFT + T_GI).

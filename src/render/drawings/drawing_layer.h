@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The drawings under a floor as one picture of what is seen of them.
 #pragma once
 #include <optional>

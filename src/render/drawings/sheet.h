@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A drawing file opened for painting: picture, PDF page, SVG or CAD drawing.
 #pragma once
 #include <QImage>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Drawings through the window: prepared, scaled, aligned, replaced; floors and buildings by hand.
 #include <QClipboard>
 #include <QListWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Projects opened, saved and left, as a person does it: nothing typed meanwhile is lost.
 #include <QDir>
 #include <QPushButton>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The window and a person's files: nothing that can be made is refused by the file, nothing is overwritten
 // unasked.
 #include <QClipboard>

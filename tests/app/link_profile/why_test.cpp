@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Asking why: lenses in the bar, probes on the plan, the link profile, the journal, the dark theme.
 #include <QComboBox>
 #include <QListWidget>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The tools that build a venue, driven by mouse and keyboard.
 #include <QAbstractButton>
 #include <QComboBox>

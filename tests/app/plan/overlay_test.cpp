@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What lies over the plan, told without painting it.
 #include "app/driver.h"
 #include "app/model/activity.h"

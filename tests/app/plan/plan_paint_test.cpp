@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the plan keeps painted is what it would paint anew: after each of these the picture is held against
 // one made from nothing.
 #include <QWheelEvent>

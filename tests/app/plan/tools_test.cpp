@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/driver.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The ground floor of the library drawn by hand from an empty project, over its CAD drawing, with real mouse
 // and keyboard events: outer walls, core, rooms, doors, windows, shelves, columns and zones.
 #include <QComboBox>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Proof and differences, as a person uses them.
 #include <QClipboard>
 

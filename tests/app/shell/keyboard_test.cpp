@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Work without a mouse: the plan's own pointer, floors, bands, lenses, the threshold.
 #include <QAction>
 #include <QMenuBar>

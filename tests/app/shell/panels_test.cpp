@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // An access point in Details, the lens bar, the start page: every field and button as a person uses it.
 #include <QCheckBox>
 #include <QSettings>

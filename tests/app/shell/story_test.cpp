@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The whole story by mouse and keyboard: from nothing to a saved, scaled floor with a heat map, handed out.
 #include <QDropEvent>
 #include <QFile>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "base/content_key.h"
 #include "base/error.h"
 #include "base/length_text.h"

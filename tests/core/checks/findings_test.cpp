@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Each rule: a case that raises it and one that does not; its mend ends it, and the value before comes back.
 #include "checks/findings.h"
 

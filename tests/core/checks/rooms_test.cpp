@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // "Take this room": the outline round a click in made cases.
 #include "venue/rooms.h"
 

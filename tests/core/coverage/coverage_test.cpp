@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/support.h"
 #include "coverage/probe.h"
 #include "coverage/verdict.h"

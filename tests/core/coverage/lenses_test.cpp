@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Each lens on two or three radios in free space and behind one wall, worked out by hand from received
 // levels.
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What must hold whatever the venue: shown on many random ones.
 #include <random>
 

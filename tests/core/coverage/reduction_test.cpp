@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Reductions, the loops of lenses and what is kept of them, against the plainest code that could be right.
 #include <cmath>
 #include <random>

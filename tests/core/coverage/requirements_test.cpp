@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Requirement sets: where they hold, in which bands, and the places where they are missed, against shares
 // counted by hand in free space.
 #include <cmath>

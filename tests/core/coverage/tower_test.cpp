@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Sites at size: what is left out changes nothing that anybody looks at, and floors judged one by one are
 // judged the same.
 #include <cmath>

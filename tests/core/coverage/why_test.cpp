@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every number can be asked why: probes against lenses, elevations against crossings, costs against both.
 #include <random>
 

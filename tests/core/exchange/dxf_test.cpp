@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // DXF details that the comparison with an independent program (tests/exchange) does not reach.
 #include <chrono>
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Fits of point pairs against values worked out otherwise.
 #include <random>
 

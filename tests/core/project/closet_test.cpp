@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Closets come in by the table of kinds alone: what is true of every thing on a floor is true of them.
 #include "core/support.h"
 #include "project/clipping.h"

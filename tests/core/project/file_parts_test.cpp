@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A project file in parts: what of it cannot be read is set aside, all else opens.
 #include <nlohmann/json.hpp>
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Floors stacked, inserted, duplicated, aligned; buildings and yards on one site; prediction across them.
 #include "core/support.h"
 #include "coverage/lens_map.h"

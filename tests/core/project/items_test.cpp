@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "core/support.h"
 #include "demo/demo.h"
 #include "project/clipping.h"

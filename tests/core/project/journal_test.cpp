@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is written beside the work, and what is made of it after a crash.
 #include "project/journal.h"
 

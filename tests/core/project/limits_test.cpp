@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What the window can make, the file can hold: one set of limits for edits, files and the schema.
 #include "project/limits.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Long random histories: the project stays valid, writes and reads back the same, and every value can be
 // returned to.
 #include <cmath>

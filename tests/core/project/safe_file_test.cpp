@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Nobody's file is written over unasked, and what was there is never lost.
 #include "project/safe_file.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A file with a bad part opens without that part; what is hostile is refused while it is read.
 #include "checks/findings.h"
 #include "core/support.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Project values that no program wrote: each leaf of a real one replaced by something else.
 #include <limits>
 #include <random>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Links in a two-floor building against a three-dimensional intersection written apart: every face as a
 // polygon in space, met by a line with plane arithmetic; no code of the tracer is used.
 #include <numbers>

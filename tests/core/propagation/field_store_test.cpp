@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "propagation/field_store.h"
 
 #include "core/support.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where the inside of a floor ends, for buildings of every shape, and what follows from it.
 #include <cmath>
 #include <numbers>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Links worked out by hand: what stands in the way, where it is crossed, and what it takes at 5.5 GHz. At
 // square entry's loss; angles have their own test (angle_law_test.cpp).
 #include "core/support.h"

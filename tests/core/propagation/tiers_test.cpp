@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Another way to work out fields, and losses on top: both tell themselves in the field's key and in the
 // explanation.
 #include "core/support.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "wireless/channel.h"
 
 #include <set>
@@ -7,7 +8,9 @@
 
 using namespace yemvo;
 
-static nlohmann::json table() { return nlohmann::json::parse(std::ifstream(yemvo::test::test_data() + "/channels.json")); }
+static nlohmann::json table() {
+    return nlohmann::json::parse(std::ifstream(yemvo::test::test_data() + "/channels.json"));
+}
 
 TEST_CASE("every channel of the table exists, with its centre and its 20 MHz members, and no other does") {
     std::map<std::pair<std::string, int>, std::size_t> counts;

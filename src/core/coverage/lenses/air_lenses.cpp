@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What is in the air: who is heard, who takes turns, what leaves the building.
 #include <cmath>
 #include <map>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The table of lenses: each is one entry, with what it is called, what it needs and how it is painted. A new
 // lens is an entry in one of these files (or in a file of its own, added in lens.cpp) and its id.
 #pragma once

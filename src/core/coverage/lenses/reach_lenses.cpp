@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // How far the plan reaches: levels, and who serves.
 #include "coverage/lenses/lens_entries.h"
 

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What a client gets: rates, balance, and how surely.
 #include <cmath>
 #include <stdexcept>

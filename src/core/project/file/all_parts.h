@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every kind of part that a project file has.
 #pragma once
 #include <functional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/file/floor_part.h"
 
 #include "project/json_drawing.h"

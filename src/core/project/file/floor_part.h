@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What stands on a floor, as a part of the project file. Shapes: docs/format/project.schema.json.
 #pragma once
 #include "project/file/part_kind.h"

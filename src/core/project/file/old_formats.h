@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Project files of earlier formats: step by step to what the first version of the parts is.
 #pragma once
 #include "project/json_reader.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A project file is made of parts: one a domain of the project, and for each floor what stands on it. A part
 // is a JSON object in an entry of its own, with a version of its own.
 #pragma once

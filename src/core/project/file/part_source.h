@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Where the parts of a project are read from: an archive, a journal's folder, a text.
 #pragma once
 #include <functional>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A part's object, whatever version it is of, through its steps to the one reader.
 #pragma once
 #include <nlohmann/json.hpp>

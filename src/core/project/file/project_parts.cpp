@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/file/project_parts.h"
 
 #include "project/json_gear.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // The parts of a project file that are of the project as a whole. Shapes: docs/format/project.schema.json.
 #pragma once
 #include "project/file/part_kind.h"

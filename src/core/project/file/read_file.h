@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A project out of its parts.
 #pragma once
 #include "project/file/part_source.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/file/write_file.h"
 
 #include <nlohmann/json.hpp>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // A project as the parts of a file.
 #pragma once
 #include <functional>

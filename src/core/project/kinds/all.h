@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Every kind of thing that floors hold.
 #pragma once
 #include <tuple>

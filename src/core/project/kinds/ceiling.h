@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Ceiling areas: another ceiling height, perhaps with something hung there.
 #pragma once
 #include "project/kinds/kind.h"

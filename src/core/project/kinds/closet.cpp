@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/kinds/closet.h"
 
 #include "project/json_shapes.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Closets: where switches stand and cables end.
 #pragma once
 #include "project/kinds/kind.h"

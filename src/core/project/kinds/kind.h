@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // What one kind of thing that stands on a floor is to everything that goes through all of them: where it is
 // kept, what shapes it, what it refers to, how files hold it, what must hold of it. A kind is a struct
 // KindOf<Thing> in a header of its own beside this one, its source, an entry in all.h and one in ItemKind;

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Notes: words, and perhaps a photo, pinned to a place.
 #pragma once
 #include "project/kinds/kind.h"

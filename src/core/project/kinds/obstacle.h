@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Obstacles: columns, racking, machinery, crowds, foliage.
 #pragma once
 #include "project/kinds/kind.h"

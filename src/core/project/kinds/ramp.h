@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Ramps: sloping plates from the floor upwards.
 #pragma once
 #include "project/kinds/kind.h"

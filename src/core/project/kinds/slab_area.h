@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Slab areas: parts of the slab that are built of something else.
 #pragma once
 #include "project/kinds/kind.h"

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Voids: openings through the slab under a floor.
 #pragma once
 #include "project/kinds/kind.h"

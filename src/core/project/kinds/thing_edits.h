@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Edits that are the same for every kind of thing on a floor.
 #pragma once
 #include <cmath>

@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Walls: runs of straight and arc pieces, with their openings.
 #pragma once
 #include "project/kinds/kind.h"

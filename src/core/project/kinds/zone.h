@@ -1,3 +1,4 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
 // Zones: areas with a purpose.
 #pragma once
 #include "project/kinds/kind.h"
