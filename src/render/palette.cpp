@@ -35,12 +35,13 @@ const Palette& Palette::light() {
         p.line2 = "#E3E6E9";
         p.ink = "#22262B";
         p.muted = "#5F6773";
+        p.edge = "#808894";
         p.accent = "#3B4BA3";
         p.on_accent = "#FFFFFF";
         p.accent_tint = "#E3E6F4";
         p.bands = {BandColour{"#B7791F", "#F4E8D3", "#1F1604"}, BandColour{"#0F766E", "#D5E8E5", "#FFFFFF"},
                    BandColour{"#7E3AA8", "#EADDF2", "#FFFFFF"}};
-        p.not_met = "#C2410C";
+        p.not_met = "#B53C0B";
         p.not_met_tint = "#F9E3D8";
         p.near = "#96620F";
         p.hatch = "#A2340A";
@@ -82,6 +83,7 @@ const Palette& Palette::dark() {
         p.line2 = "#2F343A";
         p.ink = "#E6E8EB";
         p.muted = "#A0A8B3";
+        p.edge = "#6E7782";
         p.accent = "#98A5F2";
         p.on_accent = "#14171C";
         p.accent_tint = "#333A5C";

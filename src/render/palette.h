@@ -16,6 +16,7 @@ struct BandColour {
 struct Palette {
     QColor paper, floor, chrome, field, tile, button;
     QColor line, line2, ink, muted;
+    QColor edge;  ///< of fields: seen against field and panel
     QColor accent, on_accent, accent_tint;
     std::array<BandColour, 3> bands;
     QColor not_met, not_met_tint, near, hatch;

@@ -124,6 +124,9 @@ TEST_CASE("text is readable on every ground that it stands on") {
             CHECK(contrast(p->accent, ground) >= 4.5);
         }
         CHECK(contrast(p->on_accent, p->accent) >= 4.5);
+        // a failing figure stands on its tint too; a field is seen on a panel and on paper
+        CHECK(contrast(p->not_met, p->not_met_tint) >= 4.5);
+        for (const QColor& ground : {p->field, p->chrome, p->paper}) CHECK(contrast(p->edge, ground) >= 3);
     }
 }
 

@@ -13,6 +13,7 @@
 #include <QPushButton>
 #include <QSpinBox>
 
+#include "app/look/access.h"
 #include "app/look/theme.h"
 #include "app/model/countries.h"
 #include "base/error.h"
@@ -26,6 +27,13 @@ QLabel* label(const QString& text, const char* style) {
     auto* l = new QLabel(text);
     l->setObjectName(style);
     return l;
+}
+
+void add_row(QFormLayout* form, const QString& name, QWidget* field) {
+    auto* l = label(name, "row");
+    l->setBuddy(field);
+    belongs_to(field, name);
+    form->addRow(l, field);
 }
 
 }  // namespace
@@ -55,7 +63,7 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     name_->setObjectName("newName");
     name_->setFixedWidth(230);
     name_->setMaxLength(200);
-    form->addRow(label("Name", "row"), name_);
+    add_row(form, "Name", name_);
     country_ = new QComboBox;
     country_->setObjectName("newCountry");
     country_->setFixedWidth(230);
@@ -63,22 +71,22 @@ StartPage::StartPage(QWidget* parent) : QWidget(parent) {
     const QString here = QLocale::system().name().section('_', 1, 1);
     country_->setCurrentIndex(
         std::max(0, country_->findData(here.size() == 2 && country_->findData(here) >= 0 ? here : "GB")));
-    form->addRow(label("Country", "row"), country_);
+    add_row(form, "Country", country_);
     units_ = new QComboBox;
     units_->setObjectName("newUnits");
     units_->setFixedWidth(230);
     units_->addItems({"Metres", "Feet and inches"});
-    form->addRow(label("Lengths in", "row"), units_);
+    add_row(form, "Lengths in", units_);
     floors_ = new QSpinBox;
     floors_->setObjectName("newFloors");
     floors_->setRange(1, 200);
     floors_->setFixedWidth(80);
     floors_->setButtonSymbols(QAbstractSpinBox::NoButtons);
-    form->addRow(label("Floors", "row"), floors_);
+    add_row(form, "Floors", floors_);
     height_ = new QLineEdit("3.50 m");
     height_->setObjectName("newHeight");
     height_->setFixedWidth(80);
-    form->addRow(label("Storey height", "row"), height_);
+    add_row(form, "Storey height", height_);
     connect(units_, &QComboBox::activated, this, [this](int index) {
         height_->setText(
             render::local(format_length(3.5, index == 0 ? LengthUnits::metres : LengthUnits::feet_inches)));

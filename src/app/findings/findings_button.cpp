@@ -17,6 +17,7 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
     setObjectName("findingsButton");
     setFixedSize(86, header_height);
     setCursor(Qt::PointingHandCursor);
+    setToolTip("No open findings");
     connect(&workspace.found(), &FoundFindings::changed, this, [this] {
         const std::size_t open = workspace_.found().open();
         setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));

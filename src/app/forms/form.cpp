@@ -12,6 +12,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/look/access.h"
 #include "app/look/theme.h"
 #include "base/error.h"
 #include "base/number_text.h"
@@ -136,6 +137,15 @@ void Form::note(const QString& words) {
     column_->addWidget(label);
 }
 
+/// By the label of the row; the second and third of a row with their number.
+static void call_by_label(QWidget* field, const QHBoxLayout* row) {
+    auto* label = row->count() > 1 ? qobject_cast<QLabel*>(row->itemAt(0)->widget()) : nullptr;
+    if (!label) return;
+    const int number = row->indexOf(field);
+    if (number == 1) label->setBuddy(field);
+    belongs_to(field, number == 1 ? label->text() : QString("%1, %2").arg(label->text()).arg(number));
+}
+
 QHBoxLayout* Form::row(const QString& name) {
     auto* layout = new QHBoxLayout;
     layout->setSpacing(5);
@@ -179,6 +189,7 @@ UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::fun
     auto* field = new UnitField({}, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
+    call_by_label(field, layout);
     connect(field, &UnitField::confirmed, this, [this, field, set](const QString& text) {
         try_at(field, [&] {
             if (text.trimmed().isEmpty()) throw Error("a name is needed");
@@ -194,6 +205,7 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
+    call_by_label(field, layout);
     connect(field, &UnitField::confirmed, this, [this, field, set, get, range](const QString& text) {
         const QPointer shown(field);
         try_at(field, [&] {
@@ -217,6 +229,7 @@ UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const 
     auto* field = new UnitField(unit, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
+    call_by_label(field, layout);
     connect(field, &UnitField::confirmed, this,
             [this, field, set, get, range, unit, decimals](const QString& text) {
                 const QPointer shown(field);
@@ -238,6 +251,7 @@ QComboBox* Form::choice(QHBoxLayout* layout, const QString& object, const QStrin
     combo->setMinimumWidth(40);
     combo->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     layout->addWidget(combo, 1);
+    call_by_label(combo, layout);
     connect(combo, &QComboBox::activated, this, [set, get, shown = QPointer(combo)](int index) {
         set(index);
         if (shown) shown->setCurrentIndex(get());  // what was refused is not shown as chosen

@@ -9,6 +9,7 @@
 #include <QSvgRenderer>
 #include <QWidget>
 
+#include "app/look/access.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -34,15 +35,15 @@ QMenu::item { padding: 5px 28px 5px 22px; }
 QMenu::item:selected { background: @accentTint; color: @ink; }
 QMenu::item:disabled { color: @muted; }
 QMenu::separator { height: 1px; background: @line; margin: 4px 0; }
-QLineEdit, QSpinBox { background: @field; border: 1px solid @line; border-radius: 4px; padding: 0 6px; font-size: 12.5px;
+QLineEdit, QSpinBox { background: @field; border: 1px solid @edge; border-radius: 4px; padding: 0 6px; font-size: 12.5px;
   min-height: 20px; max-height: 20px; selection-background-color: @accent; selection-color: @onAccent; }
 QLineEdit:focus { border: 1.5px solid @accent; }
 QLineEdit[fault="true"] { border: 1.5px solid @notMet; background: @notMetTint; }
 QLineEdit:disabled { background: @chrome; color: @muted; }
-QComboBox { background: @field; border: 1px solid @line; border-radius: 4px; padding: 0 4px 0 7px; font-size: 12.5px;
+QComboBox { background: @field; border: 1px solid @edge; border-radius: 4px; padding: 0 4px 0 7px; font-size: 12.5px;
   min-height: 20px; max-height: 20px; }
 QComboBox#barCombo { border-radius: 5px; min-height: 24px; max-height: 24px; font-size: 13px; font-weight: 600; }
-QComboBox:focus { border: 1px solid @accent; }
+QComboBox:focus { border: 1.5px solid @accent; }
 QComboBox::drop-down { border: 0; width: 18px; }
 QComboBox::down-arrow { image: url(:/icons/chevron.svg); width: 11px; height: 11px; }
 QComboBox QAbstractItemView { background: @field; border: 1px solid @line; selection-background-color: @accentTint;
@@ -56,6 +57,8 @@ QPushButton#main:disabled { background: @muted; border-color: @muted; }
 QToolButton { border: 0; border-radius: 5px; background: transparent; }
 QToolButton:hover { background: @accentTint; }
 QToolButton:checked { background: @accent; }
+QToolButton:focus { border: 1.5px solid @accent; }
+QToolButton:checked:focus { border: 1.5px solid @ink; }
 QToolButton#barWords { background: transparent; border: 0; color: @muted; padding: 0 4px; font-size: 12.5px; }
 QToolButton#barWords:hover { color: @accent; text-decoration: underline; }
 QToolButton#segment { background: @field; border: 1px solid @line; border-radius: 0; padding: 0 8px; min-height: 24px; max-height: 24px; }
@@ -105,6 +108,7 @@ static QString coloured(QString s, const render::Palette& p) {
                                                     {"@notMet", p.not_met},
                                                     {"@chrome", p.chrome},
                                                     {"@field", p.field},
+                                                    {"@edge", p.edge},
                                                     {"@line2", p.line2},
                                                     {"@line", p.line},
                                                     {"@ink", p.ink},
@@ -146,6 +150,7 @@ void choose_theme(bool dark) {
 }
 
 void apply_theme(QApplication& app) {
+    make_accessible(app);
     app.setStyle(new CalmStyle);
     app.setFont(render::font(13));
     const auto& p = theme();
