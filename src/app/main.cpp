@@ -5,6 +5,7 @@
 #include <clocale>
 
 #include "app/app_window.h"
+#include "app/look/text_size.h"
 #include "app/look/theme.h"
 
 namespace {
@@ -31,6 +32,7 @@ public:
 
 int main(int argc, char** argv) {
     yemvo::give_back_large_blocks();
+    yemvo::app::apply_text_size();
     Application app(argc, argv);
     std::setlocale(LC_NUMERIC, "C");  // the window writes numbers by QLocale, files by no locale at all
     app.setApplicationName("Yemvo");

@@ -3,8 +3,10 @@
 
 #include <QApplication>
 #include <QFile>
+#include <QIconEngine>
 #include <QPainter>
 #include <QPalette>
+#include <QPixmapCache>
 #include <QProxyStyle>
 #include <QSvgRenderer>
 #include <QWidget>
@@ -183,10 +185,40 @@ QPixmap icon_pixmap(const QString& name, const QColor& colour, int size, qreal r
     return pixmap;
 }
 
-QIcon icon(const QString& name, const QColor& colour) {
-    QIcon result;
-    for (qreal ratio : {1.0, 2.0}) result.addPixmap(icon_pixmap(name, colour, 20, ratio));
-    return result;
-}
+namespace {
+
+/// Drawn at the very size that is asked for, so that it is sharp at every scale of the desktop.
+class DrawnIcon : public QIconEngine {
+public:
+    DrawnIcon(const QString& name, const QColor& colour) : name_(name), colour_(colour) {}
+    QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State) override {
+        const QString key = QString("icon %1 %2 %3 %4")
+                                .arg(name_, colour_.name())
+                                .arg(std::min(size.width(), size.height()))
+                                .arg(static_cast<int>(mode));
+        QPixmap drawn;
+        if (QPixmapCache::find(key, &drawn)) return drawn;
+        QColor ink = colour_;
+        if (mode == QIcon::Disabled) ink = theme().muted;
+        drawn = icon_pixmap(name_, ink, std::min(size.width(), size.height()), 1);
+        QPixmapCache::insert(key, drawn);
+        return drawn;
+    }
+    void paint(QPainter* p, const QRect& rect, QIcon::Mode mode, QIcon::State state) override {
+        const qreal ratio = p->device()->devicePixelRatioF();
+        QPixmap drawn = pixmap(rect.size() * ratio, mode, state);
+        drawn.setDevicePixelRatio(ratio);
+        p->drawPixmap(rect, drawn);
+    }
+    QIconEngine* clone() const override { return new DrawnIcon(name_, colour_); }
+
+private:
+    QString name_;
+    QColor colour_;
+};
+
+}  // namespace
+
+QIcon icon(const QString& name, const QColor& colour) { return QIcon(new DrawnIcon(name, colour)); }
 
 }  // namespace yemvo::app

@@ -16,7 +16,7 @@
 
 namespace yemvo::app {
 
-static constexpr int verdict_width = 106;
+static constexpr int verdict_width = 106, least_verdict_width = 92;  ///< of a band
 
 VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
     : QAbstractButton(parent), workspace_(workspace) {
@@ -37,7 +37,10 @@ void VerdictView::refresh() {
             tip += QString(". Nothing is required at %1, which is in use")
                        .arg(QString::fromStdString(bands_text(left)));
     setToolTip(tip);
-    setFixedWidth(sizeHint().width());
+    const int wide = sizeHint().width();
+    setMinimumWidth(judged() ? wide * least_verdict_width / verdict_width : 245);
+    setMaximumWidth(wide);
+    updateGeometry();
     update();
 }
 
@@ -82,12 +85,13 @@ void VerdictView::paintEvent(QPaintEvent*) {
         return;
     }
     double x = 8;
+    const double each = width() / static_cast<double>(workspace_.results().verdict()->bands.size());
     for (const BandResult& b : workspace_.results().verdict()->bands) {
         const Outcome o = outcome(b.share_met(), b.share_required);
         const QString share = render::percent(b.share_met());
         p.setFont(render::font(14, 650));
         p.setPen(outcome_ink(o, colours));
-        p.drawText(QRectF(x, 5, verdict_width, 20), Qt::AlignVCenter, share);
+        p.drawText(QRectF(x, 5, each, 20), Qt::AlignVCenter, share);
         render::paint_outcome(p, QPointF(x + QFontMetricsF(p.font()).horizontalAdvance(share) + 11, 15), o,
                               colours);
         render::paint_band_glyph(p, QPointF(x + 5, 33), b.band, colours);
@@ -101,8 +105,8 @@ void VerdictView::paintEvent(QPaintEvent*) {
                 below += (change > 0 ? QStringLiteral("  ▲ ") : QStringLiteral("  ▼ ")) +
                          render::figure(std::abs(change), 1);
         }
-        p.drawText(QRectF(x + 14, 25, verdict_width, 16), Qt::AlignVCenter, below);
-        x += verdict_width;
+        p.drawText(QRectF(x + 14, 25, each - 14, 16), Qt::AlignVCenter, below);
+        x += each;
     }
 }
 

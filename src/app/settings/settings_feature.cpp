@@ -4,6 +4,7 @@
 #include <QMenu>
 #include <QSettings>
 
+#include "app/look/text_size.h"
 #include "app/look/theme.h"
 #include "base/memory_budget.h"
 #include "render/text_style.h"
@@ -28,7 +29,27 @@ SettingsFeature::SettingsFeature(Shell& shell) : Feature(shell) {
                                     QSettings().setValue("dark", is_dark());
                                 },
                                 Needs::nothing, [] { return is_dark(); }});
+    offer_text_sizes(shell.menu("view.look", "Text size"));
     offer_memory(shell.menu("view.look", "Memory for results"));
+}
+
+void SettingsFeature::offer_text_sizes(QMenu* menu) {
+    for (const int percent : text_sizes_percent) {
+        const QString words = percent == 100 ? QString("Text as large as the desktop's")
+                                             : QString("Text at %1 % of the desktop's").arg(percent);
+        shell_.command_in(
+            menu, {QString("text.%1").arg(percent),
+                   words,
+                   {},
+                   [this, percent] {
+                       choose_text_size(percent);
+                       workspace_.tell(QString("Text and all that goes with it are drawn at %1 % from the "
+                                               "next start on")
+                                           .arg(percent));
+                   },
+                   Needs::nothing,
+                   [percent] { return text_size_percent() == percent; }});
+    }
 }
 
 void SettingsFeature::offer_memory(QMenu* menu) {

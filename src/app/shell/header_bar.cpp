@@ -20,7 +20,7 @@
 namespace yemvo::app {
 namespace {
 
-constexpr int step_width = 107;
+constexpr int step_width = 107, least_step_width = 84;
 
 QString counted(std::size_t n, const QString& one, const QString& many) {
     return QString::number(n) + " " + (n == 1 ? one : many);
@@ -69,10 +69,14 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
 StepButton::StepButton(const QString& name, QWidget* parent) : QAbstractButton(parent) {
     setText(name);
     setCheckable(true);
-    setFixedSize(step_width, header_height);
+    setFixedHeight(header_height);
+    setMinimumWidth(least_step_width);
+    setMaximumWidth(step_width);
     setCursor(Qt::PointingHandCursor);
     setObjectName("step" + name);
 }
+
+QSize StepButton::sizeHint() const { return {step_width, header_height}; }
 
 void StepButton::set_mark(const QString& mark) {
     if (mark == mark_) return;

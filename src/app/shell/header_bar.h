@@ -18,6 +18,7 @@ public:
     StepButton(const QString& name, QWidget* parent);
     void set_mark(const QString& mark);
     const QString& mark() const { return mark_; }
+    QSize sizeHint() const override;
 
 protected:
     void paintEvent(QPaintEvent*) override;

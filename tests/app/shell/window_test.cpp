@@ -287,3 +287,29 @@ TEST_CASE("the tabs of the tray are there from the first picture on") {
     CHECK(tabs->width() >= tabs->tabRect(tabs->count() - 1).right());
     CHECK(tabs->tabRect(0).width() > 60);
 }
+
+TEST_CASE("in a narrow window the header's parts stand beside each other") {
+    Driver d;
+    d.window.open_demo();
+    REQUIRE(d.settle());
+    for (const int width : {1100, 1180, 1280, 1600}) {
+        d.window.resize(width, 760);
+        QCoreApplication::processEvents();
+        INFO(width);
+        CHECK(d.window.width() == width);
+        const auto right_of = [&](const char* name) {
+            auto* w = d.window.findChild<QWidget*>(name);
+            REQUIRE(w);
+            return std::pair(w->x(), w->x() + w->width());
+        };
+        int from = 0;
+        for (const char* name : {"stepVenue", "stepDemand", "stepPlacement", "stepSpectrum", "stepProof",
+                                 "verdict", "findingsButton"}) {
+            const auto [left, right] = right_of(name);
+            INFO(name);
+            CHECK(left >= from);
+            CHECK(right <= width);
+            from = right;
+        }
+    }
+}
