@@ -13,6 +13,9 @@ class PlanSurface;
 class Tool;
 class Workspace;
 
+/// What tools are for: those for the same stand together in the column.
+enum class ToolGroup { choose, walls, solids, plates, places, drawings, radios };
+
 struct ToolInfo {
     ToolId id;
     const char* name;
@@ -22,6 +25,7 @@ struct ToolInfo {
     std::unique_ptr<Tool> (*make)(Workspace&, PlanSurface&);
     std::vector<Step> steps;  ///< that offer it, the one it belongs to first
     ToolId button;            ///< whose button stands for it: all that draw walls share one
+    ToolGroup group = ToolGroup::places;
 };
 
 }  // namespace yemvo::app

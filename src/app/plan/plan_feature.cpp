@@ -23,7 +23,15 @@
 namespace yemvo::app {
 
 PlanFeature::PlanFeature(Shell& shell) : Feature(shell), view_(new PlanView(workspace_, shell.frame())) {
-    shell.put(Place::tools, new ToolStrip(workspace_, shell.frame()));
+    auto* tools = new ToolStrip(workspace_, shell.frame());
+    shell.put(Place::tools, tools);
+    QAction* names = shell.command("view.look", {"view.tool-names",
+                                                 "Names of the tools",
+                                                 {},
+                                                 [tools] { tools->set_named(!tools->is_named()); },
+                                                 Needs::nothing,
+                                                 [tools] { return tools->is_named(); }});
+    connect(tools, &ToolStrip::names_asked, names, &QAction::trigger);
     shell.view(view_, [this] { return Hint{view_->tool().name(), view_->tool().hint()}; });
     shell.works({[this] { return writer_.words(); }});
     connect(&writer_, &Behind::progressed, this, [this] { shell_.work_changed(); });

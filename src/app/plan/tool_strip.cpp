@@ -2,8 +2,9 @@
 #include "app/plan/tool_strip.h"
 
 #include <QPainter>
+#include <QSettings>
 #include <QToolButton>
-#include <QVBoxLayout>
+#include <algorithm>
 
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -12,35 +13,64 @@
 #include "app/plan/tools.h"
 
 namespace yemvo::app {
+namespace {
 
-ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-    setFixedWidth(41);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(4, 6, 5, 6);
-    column->setSpacing(2);
+constexpr int side = 4, narrow_width = 41, named_width = 150;
+constexpr int pitch = 32, least_pitch = 22, gap = 9, least_gap = 5, foot = 26;
+constexpr const char* named_setting = "tool_names";
+
+}  // namespace
+
+ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), names_(new QToolButton(this)) {
+    setObjectName("toolStrip");
     for (const ToolInfo& tool : all_tools()) {
         if (tool.button != tool.id) continue;
         auto* button = new QToolButton(this);
         button->setObjectName(QString("tool-") + tool.icon);
         button->setCheckable(true);
-        button->setFixedSize(32, 32);
-        button->setIconSize({20, 20});
+        button->setText(tool.name);
         button->setToolTip(QString("%1 (%2)").arg(tool.what, tool.key));
         connect(button, &QToolButton::clicked, this, [this, id = tool.id] {
             workspace_.activity().set_tool(id);
             refresh();
         });
-        column->addWidget(button);
-        buttons_.emplace_back(tool.id, button);
+        buttons_.push_back({tool.id, tool.group, button});
     }
-    column->addStretch(1);
+    std::ranges::stable_sort(buttons_, {}, &Button::group);
+    names_->setObjectName("toolNames");
+    connect(names_, &QToolButton::clicked, this, &ToolStrip::names_asked);
     listen(this, &ToolStrip::refresh, workspace.activity(), &Activity::tool_changed, workspace.activity(),
            &Activity::step_changed, workspace, &Workspace::project_changed);
+    named_ = QSettings().value(named_setting, false).toBool();
+    dress_buttons();
     refresh();
 }
 
+void ToolStrip::set_named(bool named) {
+    if (named == named_) return;
+    named_ = named;
+    QSettings().setValue(named_setting, named);
+    dress_buttons();
+    lay_out();
+}
+
+void ToolStrip::dress_buttons() {
+    setFixedWidth(named_ ? named_width : narrow_width);
+    for (const Button& b : buttons_) {
+        b.widget->setToolButtonStyle(named_ ? Qt::ToolButtonTextBesideIcon : Qt::ToolButtonIconOnly);
+        dress(b.widget,
+              named_ ? "QToolButton { padding-left: 5px; text-align: left; } QToolButton:checked { color: "
+                       "@onAccent; }"
+                     : "");
+    }
+    names_->setText(named_ ? QStringLiteral("«") : QStringLiteral("»"));
+    names_->setToolTip(named_ ? "Icons alone" : "Names of the tools");
+    names_->setAccessibleName(names_->toolTip());
+}
+
 void ToolStrip::refresh() {
-    for (const auto& [id, button] : buttons_) {
+    for (const auto& [id, group, button] : buttons_) {
         const bool chosen = tool_info(workspace_.activity().tool()).button == id;
         button->setVisible(chosen || offers(workspace_.activity().step(), id));
         button->setChecked(chosen);
@@ -51,7 +81,40 @@ void ToolStrip::refresh() {
         }
         button->setEnabled(workspace_.document().is_open());
     }
+    lay_out();
 }
+
+/// Closer together where the column is low, as beside an open tray.
+void ToolStrip::lay_out() {
+    std::vector<const Button*> shown;
+    int groups = 0;
+    for (const Button& b : buttons_) {
+        if (b.widget->isHidden()) continue;
+        groups += !shown.empty() && shown.back()->group != b.group;
+        shown.push_back(&b);
+    }
+    const int count = static_cast<int>(shown.size()), room = height() - 6 - foot;
+    const bool low = count * pitch + groups * gap > room;
+    const int between = low ? least_gap : gap;
+    const int step = low ? std::max(least_pitch, (room - groups * between) / std::max(1, count)) : pitch;
+    const int tall = std::min(step, 32);
+    rules_.clear();
+    int y = 6;
+    for (std::size_t i = 0; i < shown.size(); ++i) {
+        if (i > 0 && shown[i]->group != shown[i - 1]->group) {
+            rules_.push_back(y + between / 2);
+            y += between;
+        }
+        shown[i]->widget->setGeometry(side, y, width() - 2 * side - 1, tall);
+        const int icon_px = std::min(20, tall - 3);
+        shown[i]->widget->setIconSize({icon_px, icon_px});
+        y += step;
+    }
+    names_->setGeometry(side, height() - foot + 1, width() - 2 * side - 1, foot - 4);
+    update();
+}
+
+void ToolStrip::resizeEvent(QResizeEvent*) { lay_out(); }
 
 void ToolStrip::changeEvent(QEvent* e) {
     if (e->type() == QEvent::PaletteChange) refresh();
@@ -62,6 +125,7 @@ void ToolStrip::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.fillRect(rect(), theme().chrome);
     for (int x : {0, width() - 1}) p.fillRect(QRect(x, 0, 1, height()), theme().line);
+    for (int y : rules_) p.fillRect(QRect(9, y, width() - 18, 1), theme().line);
 }
 
 }  // namespace yemvo::app
