@@ -13,13 +13,13 @@
 #include "app/plan/tools.h"
 
 namespace yemvo::app {
-namespace {
+namespace strip {
 
 constexpr int side = 4, narrow_width = 41, named_width = 150;
 constexpr int pitch = 32, least_pitch = 22, gap = 9, least_gap = 5, foot = 26;
 constexpr const char* named_setting = "tool_names";
 
-}  // namespace
+}  // namespace strip
 
 ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), names_(new QToolButton(this)) {
@@ -42,7 +42,7 @@ ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
     connect(names_, &QToolButton::clicked, this, &ToolStrip::names_asked);
     listen(this, &ToolStrip::refresh, workspace.activity(), &Activity::tool_changed, workspace.activity(),
            &Activity::step_changed, workspace, &Workspace::project_changed);
-    named_ = QSettings().value(named_setting, false).toBool();
+    named_ = QSettings().value(strip::named_setting, false).toBool();
     dress_buttons();
     refresh();
 }
@@ -50,13 +50,13 @@ ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
 void ToolStrip::set_named(bool named) {
     if (named == named_) return;
     named_ = named;
-    QSettings().setValue(named_setting, named);
+    QSettings().setValue(strip::named_setting, named);
     dress_buttons();
     lay_out();
 }
 
 void ToolStrip::dress_buttons() {
-    setFixedWidth(named_ ? named_width : narrow_width);
+    setFixedWidth(named_ ? strip::named_width : strip::narrow_width);
     for (const Button& b : buttons_) {
         b.widget->setToolButtonStyle(named_ ? Qt::ToolButtonTextBesideIcon : Qt::ToolButtonIconOnly);
         dress(b.widget,
@@ -93,10 +93,11 @@ void ToolStrip::lay_out() {
         groups += !shown.empty() && shown.back()->group != b.group;
         shown.push_back(&b);
     }
-    const int count = static_cast<int>(shown.size()), room = height() - 6 - foot;
-    const bool low = count * pitch + groups * gap > room;
-    const int between = low ? least_gap : gap;
-    const int step = low ? std::max(least_pitch, (room - groups * between) / std::max(1, count)) : pitch;
+    const int count = static_cast<int>(shown.size()), room = height() - 6 - strip::foot;
+    const bool low = count * strip::pitch + groups * strip::gap > room;
+    const int between = low ? strip::least_gap : strip::gap;
+    const int step =
+        low ? std::max(strip::least_pitch, (room - groups * between) / std::max(1, count)) : strip::pitch;
     const int tall = std::min(step, 32);
     rules_.clear();
     int y = 6;
@@ -105,12 +106,13 @@ void ToolStrip::lay_out() {
             rules_.push_back(y + between / 2);
             y += between;
         }
-        shown[i]->widget->setGeometry(side, y, width() - 2 * side - 1, tall);
+        shown[i]->widget->setGeometry(strip::side, y, width() - 2 * strip::side - 1, tall);
         const int icon_px = std::min(20, tall - 3);
         shown[i]->widget->setIconSize({icon_px, icon_px});
         y += step;
     }
-    names_->setGeometry(side, height() - foot + 1, width() - 2 * side - 1, foot - 4);
+    names_->setGeometry(strip::side, height() - strip::foot + 1, width() - 2 * strip::side - 1,
+                        strip::foot - 4);
     update();
 }
 
