@@ -62,6 +62,11 @@ CASES = {
     "wall types, 500,000": put("wall_types", [{"key": f"k{i}"} for i in range(500_000)]),
     "as it should be": lambda p: None,
 }
+# entries that nobody knows, and a part that is no JSON, each as large as a small file may unpack to
+LARGE_ENTRIES = {
+    "an entry that nobody knows, 240 MB": "demand.json",
+    "a part that is no JSON, 240 MB": "probes.json",
+}
 CASES.update({name + " (one text)": change for name, change in list(CASES.items())})
 
 
@@ -111,14 +116,18 @@ def main():
         subprocess.run([cli, "demo", "--out", demo], check=True, stdout=subprocess.DEVNULL)
         with zipfile.ZipFile(demo) as archive:
             base = in_one(archive)
-        for name, change in CASES.items():
+        for name in [*CASES, *LARGE_ENTRIES]:
             project = copy.deepcopy(base)
-            change(project)
+            CASES.get(name, CASES["as it should be"])(project)
             file = os.path.join(folder, "case.yemvo")
             entries = {"project.json": project} if name.endswith("(one text)") else split(project)
+            texts = {entry: json.dumps(value) for entry, value in entries.items()}
+            if name in LARGE_ENTRIES:
+                texts[LARGE_ENTRIES[name]] = "x" * 240_000_000
+                texts["assets/plan.png"] = os.urandom(2_500_000)  # what unpacks to so much is not small itself
             with zipfile.ZipFile(file, "w", zipfile.ZIP_DEFLATED, compresslevel=9) as archive:
-                for entry, value in entries.items():
-                    archive.writestr(entry, json.dumps(value))
+                for entry, text in texts.items():
+                    archive.writestr(entry, text)
             # in a process of its own, so that the peak is that of this one file
             measured = subprocess.run(
                 [sys.executable, "-c",

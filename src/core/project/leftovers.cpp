@@ -17,8 +17,9 @@ constexpr const char* thrown_away = "thrown-away-";
 
 /// The file that tells of the value in a journal's folder; empty where there is none.
 static fs::path value_in(const fs::path& folder) {
+    std::error_code ignored;
     for (const char* name : {work_name, old_value})
-        if (fs::is_regular_file(folder / name)) return folder / name;
+        if (fs::is_regular_file(folder / name, ignored)) return folder / name;
     return {};
 }
 

@@ -26,11 +26,13 @@ void read_part(const Reader& r, int version, const PartKind<Owner>& kind, Owner&
 /// it is; a part without is as its first version was.
 template <class Owner>
 void from_inside(const Reader& r, const Json* versions, const PartKind<Owner>& kind, Owner& owner) {
-    int version = 1;
-    if (versions && versions->is_object())
-        if (const auto told = versions->find(kind.key); told != versions->end())
-            version = Reader(*told, std::string("project.json: parts.") + kind.key).integer();
-    r.part([&] { read_part(r, version, kind, owner); });
+    r.part([&] {
+        int version = 1;
+        if (versions && versions->is_object())
+            if (const auto told = versions->find(kind.key); told != versions->end())
+                version = Reader(*told, std::string("project.json: parts.") + kind.key).integer();
+        read_part(r, version, kind, owner);
+    });
 }
 
 }  // namespace yemvo

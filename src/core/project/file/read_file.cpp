@@ -110,9 +110,13 @@ private:
     /// What a part that cannot be read says, as far as it is text and not large.
     std::string raw_text(const std::string& entry) const {
         constexpr std::size_t most = 1'000'000;
+        if (!source_.has(entry)) return {};
         try {
-            const Bytes bytes = source_.has(entry) ? source_.read(entry) : Bytes();
-            std::string text(reinterpret_cast<const char*>(bytes.data()), bytes.size());
+            std::string text(most + 1, '\0');
+            source_.stream(entry, [&](std::istream& in) {
+                in.read(text.data(), static_cast<std::streamsize>(text.size()));
+                text.resize(static_cast<std::size_t>(in.gcount()));
+            });
             return text.size() <= most && text_length(text) ? text : std::string();
         } catch (const Error&) {
             return {};  // its bytes are damaged: that is the reason which is told
