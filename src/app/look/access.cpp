@@ -15,7 +15,7 @@ namespace {
 
 constexpr const char* named_by_hint = "namedByHint";
 
-/// "Wall (W)", "Undo: Move wall": the first line, without the key.
+/// "Draw walls (W)": the first line, without the key.
 QString name_in(const QString& hint) {
     static const QRegularExpression key("\\s*\\([^()]*\\)\\s*$"), tags("<[^>]*>");
     QString first = hint.section('\n', 0, 0).section("<br", 0, 0);

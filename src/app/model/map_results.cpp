@@ -20,10 +20,11 @@ ViewWork surroundings() {
 ViewWork held_against(const ShownMap& shown) {
     auto other = shown.held_against();
     if (!other) return {};
-    return [other = std::move(other)](const ViewSource& s) -> Answer {
+    const render::MapChoice& map = shown.map();
+    return [other = std::move(other), against = map.against, id = map.other](const ViewSource& s) -> Answer {
         if (!find_floor(*other, s.floor)) return nullptr;
-        return std::make_shared<const HeldAgainst>(
-            HeldAgainst{other, s.predictor.predict(*other, {s.floor}, s.wish, s.cancel).floors.front()});
+        return std::make_shared<const HeldAgainst>(HeldAgainst{
+            against, id, other, s.predictor.predict(*other, {s.floor}, s.wish, s.cancel).floors.front()});
     };
 }
 
@@ -33,21 +34,16 @@ void teach_map_results(Results& results, ShownMap& shown, Document& document) {
     results.teach({typeid(Surroundings), surroundings});
     results.teach({typeid(HeldAgainst), [&shown] { return held_against(shown); }});
     results.teach({typeid(FieldDeviation), {}, {}, true});
-    struct Held {
-        render::Against against = render::Against::nothing;
-        VariantId other = {};
-        bool operator==(const Held&) const = default;
-    };
-    QObject::connect(&shown, &ShownMap::changed, &results, [&results, &shown, before = Held()]() mutable {
+    QObject::connect(&shown, &ShownMap::changed, &results, [&results, &shown] {
         const render::MapChoice& map = shown.map();
         const LensNeeds& needs = lens(map.lens).needs;
         results.want<Surroundings>(&shown, needs.surroundings);
         results.want<FieldDeviation>(&shown, needs.deviation);
-        const Held now{map.is_change() ? map.against : render::Against::nothing, map.other};
-        if (now == before) return;
-        before = now;
-        results.want<HeldAgainst>(&shown, now.against != render::Against::nothing);
-        results.want_anew<HeldAgainst>();
+        const HeldAgainst* known = results.find<HeldAgainst>();
+        const bool other = !known || known->against != map.against || known->other != map.other;
+        // newly wanted it is asked for by that; else once more where it is about something else
+        if (!results.want<HeldAgainst>(&shown, map.is_change()) && other && shown.held_against())
+            results.want_anew<HeldAgainst>();
     });
     // the project changes before the history knows: what it is held against is told again then
     QObject::connect(&document.history(), &QUndoStack::indexChanged, &results, [&results, &shown] {

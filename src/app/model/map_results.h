@@ -2,6 +2,7 @@
 // What the map in view needs beside the floor's own fields.
 #pragma once
 #include "coverage/site_prediction.h"
+#include "render/map_choice.h"
 
 namespace yemvo::app {
 
@@ -16,6 +17,8 @@ struct Surroundings {
 
 /// The floor in view as it was before the last edit, or in another variant.
 struct HeldAgainst {
+    render::Against against;
+    VariantId other;
     std::shared_ptr<const Project> project;
     FloorPrediction floor;
 };

@@ -53,13 +53,14 @@ void Results::set_judged_so_far(int floors, int all) {
     emit progressed();
 }
 
-void Results::set_wanted(std::type_index type, const void* who, bool on) {
+bool Results::set_wanted(std::type_index type, const void* who, bool on) {
     const bool was = is_wanted(type);
     if (on)
         wanted_.insert({type, who});
     else
         wanted_.erase({type, who});
     if (on && !was) emit wanted();
+    return on && !was;
 }
 
 bool Results::is_wanted(std::type_index type) const {

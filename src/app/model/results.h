@@ -37,10 +37,11 @@ public:
     }
 
     void teach(ResultKind kind) { kinds_.push_back(std::move(kind)); }
-    /// From now on, until `who` does not want it any more, predictions bring it along.
+    /// From now on, until `who` does not want it any more, predictions bring it along. True when nobody
+    /// wanted it before: then it has been asked for.
     template <class T>
-    void want(const void* who, bool on) {
-        set_wanted(typeid(T), who, on);
+    bool want(const void* who, bool on) {
+        return set_wanted(typeid(T), who, on);
     }
     /// What a wanted one is about has changed.
     template <class T>
@@ -67,7 +68,7 @@ signals:
 
 private:
     void take_part(const Prediction&);
-    void set_wanted(std::type_index, const void* who, bool on);
+    bool set_wanted(std::type_index, const void* who, bool on);
     bool is_wanted(std::type_index) const;
     Document& document_;
     InView& in_view_;

@@ -35,10 +35,6 @@ void write_file(const fs::path& path, std::string_view text) {
     }
 }
 
-std::string_view as_text(const Bytes& bytes) {
-    return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
-}
-
 bool shares(const Project& a, const Project& b, const std::string& asset) {
     const auto here = a.assets.find(asset), there = b.assets.find(asset);
     return here != a.assets.end() && there != b.assets.end() && here->second.same(there->second);
@@ -77,9 +73,9 @@ void Journal::write(const Project& value, const std::string& file) {
         if (!(last_ && part.same_in(*last_) && kept(part.entry)))
             next.on_disk[part.entry] = write_entry(part.text());
     for (const auto& [name, bytes] : project.assets) {
-        const std::string entry = asset_prefix + name;
+        const std::string entry = std::string(asset_prefix) + name;
         if (!(last_ && shares(project, *last_, name) && kept(entry)))
-            next.on_disk[entry] = write_entry(as_text(*bytes));
+            next.on_disk[entry] = write_entry(text_of(*bytes));
     }
     write_file(folder_ / work_name, work_text(next));
     work_ = std::move(next);

@@ -46,7 +46,7 @@ void add_entries(const Json& json, const char* key, const std::string& prefix, c
 Work read_old(const fs::path& folder) {
     const Json about = read_object(folder / old_about);
     Work work{text_in(about, "project"), text_in(about, "file"), {{old_value, old_value}}};
-    add_entries(about, "assets", asset_prefix, old_assets, work);
+    add_entries(about, "assets", std::string(asset_prefix), old_assets, work);
     return work;
 }
 
@@ -86,13 +86,12 @@ Bytes Source::read(const std::string& entry) const {
     const std::string text((std::istreambuf_iterator<char>(in)), {});
     if (fs::path(found->second).parent_path() == entry_folder && path.filename() != hash_text(text))
         throw Error("its bytes are damaged", entry, "Try an earlier version of the file");
-    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
-    return Bytes(begin, begin + text.size());
+    return bytes_of(text);
 }
 
 void Source::stream(const std::string& entry, const std::function<void(std::istream&)>& use) const {
     const Bytes bytes = read(entry);
-    ViewBuffer buffer({reinterpret_cast<const char*>(bytes.data()), bytes.size()});
+    ViewBuffer buffer(text_of(bytes));
     std::istream in(&buffer);
     use(in);
 }

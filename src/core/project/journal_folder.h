@@ -14,7 +14,6 @@ namespace yemvo::journal_folder {
 inline constexpr const char *lock_name = "lock", *work_name = "work.json", *entry_folder = "entries";
 /// Of a Yemvo that had the project in one text.
 inline constexpr const char *old_value = "project.json", *old_about = "about.json", *old_assets = "assets";
-inline constexpr const char* asset_prefix = "assets/";  ///< how entries that are a drawing's own bytes begin
 
 /// What work.json says.
 struct Work {

@@ -22,8 +22,7 @@ public:
     }
     Bytes read(const std::string& entry) const override {
         check(entry);
-        const auto* begin = reinterpret_cast<const std::byte*>(text_.data());
-        return Bytes(begin, begin + text_.size());
+        return bytes_of(text_);
     }
 
 private:

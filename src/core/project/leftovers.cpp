@@ -52,21 +52,8 @@ std::vector<Leftover> thrown_away_leftovers(const fs::path& root) { return folde
 
 Project recover(const Leftover& l) {
     const Source source(l.folder);
-    ReadProject read = read_project(source, true);
-    Project project = std::move(read.project);
-    if (!read.aside.empty()) {
-        auto& aside = project.aside.edit();
-        aside.insert(aside.end(), read.aside.begin(), read.aside.end());
-    }
-    for (const std::string& entry : source.names()) {
-        if (!entry.starts_with(asset_prefix)) continue;
-        try {
-            project.assets[entry.substr(std::string_view(asset_prefix).size())] =
-                Shared<Bytes>(source.read(entry));
-        } catch (const Error&) {
-            // a drawing without its bytes: told where it is shown
-        }
-    }
+    Project project = with_aside(read_project(source, true));
+    read_assets(source, project);
     return project;
 }
 

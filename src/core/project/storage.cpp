@@ -11,7 +11,6 @@ namespace yemvo {
 namespace {
 
 namespace fs = std::filesystem;
-constexpr std::string_view asset_folder = "assets/";
 
 ReadProject read_parts(const ArchiveReader& archive, const std::string& file, bool tolerant) {
     if (!archive.has(outline_entry))
@@ -37,28 +36,12 @@ void tell_set_aside(const ReadProject& read, std::vector<std::string>& warnings)
         warnings.push_back("These parts are set aside and kept in the file: see Findings");
 }
 
-void read_assets(const ArchiveReader& archive, Project& project) {
-    for (const std::string& name : archive.names())
-        if (name.starts_with(asset_folder)) {
-            try {
-                project.assets[name.substr(asset_folder.size())] = Shared<Bytes>(archive.read(name));
-            } catch (const Error&) {
-                // told below: a drawing without its bytes
-            }
-        }
-}
-
-Bytes bytes_of(const std::string& text) {
-    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
-    return Bytes(begin, begin + text.size());
-}
-
 Bytes packed(const Project& project) {
     std::map<std::string, Bytes> parts;
     for (const FilePart& part : file_parts(project)) parts[part.entry] = bytes_of(part.text());
     std::map<std::string, const Bytes*> entries;
     for (const auto& [name, bytes] : parts) entries[name] = &bytes;
-    for (const auto& [name, bytes] : project.assets) entries[std::string(asset_folder) + name] = &*bytes;
+    for (const auto& [name, bytes] : project.assets) entries[std::string(asset_prefix) + name] = &*bytes;
     return archive_bytes(entries);
 }
 
@@ -79,12 +62,8 @@ Loaded load_project(const fs::path& path) {
     loaded.mark = mark_of(path);
     const ArchiveReader archive(path);
     ReadProject read = read_parts(archive, path.string(), true);
-    loaded.project = std::move(read.project);
     tell_set_aside(read, loaded.warnings);
-    if (!read.aside.empty()) {
-        auto& aside = loaded.project.aside.edit();
-        aside.insert(aside.end(), read.aside.begin(), read.aside.end());
-    }
+    loaded.project = with_aside(std::move(read));
     read_assets(archive, loaded.project);
     for (const Floor* floor : all_floors(loaded.project))
         for (const Drawing& d : *floor->drawings)

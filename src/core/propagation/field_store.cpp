@@ -10,6 +10,7 @@
 #include "propagation/met_keys.h"
 
 namespace yemvo {
+
 FieldStore::FieldStore(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes,
                        std::shared_ptr<FieldTier> tier)
     : fields_(budget),

@@ -221,6 +221,14 @@ TEST_CASE("two variants are held against each other") {
         render::statistics(*d.w().results().floor_prediction(), values, d.w().shown().map());
     CHECK(s.share_better > 0.1);
     CHECK(s.share_worse == 0);
+    // opened anew, nothing is held against anything, and the same choice brings it again
+    d.window.open_project(Project(d.project()), {});
+    REQUIRE(d.settle());
+    CHECK_FALSE(d.w().results().find<HeldAgainst>());
+    d.w().activity().set_step(Step::placement);
+    d.menu("variant.compare-next");
+    REQUIRE(d.settle());
+    CHECK(d.w().results().find<HeldAgainst>());
 }
 
 TEST_CASE("what costs most over a zone is listed; a click selects it on the plan") {

@@ -4,11 +4,23 @@
 #include <functional>
 #include <istream>
 #include <string>
+#include <string_view>
 #include <vector>
 
 #include "project/project.h"
 
 namespace yemvo {
+
+/// How entries begin that are a drawing's or a photo's own bytes.
+inline constexpr std::string_view asset_prefix = "assets/";
+
+inline Bytes bytes_of(std::string_view text) {
+    const auto* begin = reinterpret_cast<const std::byte*>(text.data());
+    return Bytes(begin, begin + text.size());
+}
+inline std::string_view text_of(const Bytes& bytes) {
+    return {reinterpret_cast<const char*>(bytes.data()), bytes.size()};
+}
 
 class PartSource {
 public:

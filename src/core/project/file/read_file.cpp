@@ -15,7 +15,6 @@ namespace yemvo {
 namespace {
 
 constexpr const char* remedy = "Try an earlier version of the file";
-constexpr std::string_view asset_folder = "assets/";
 
 int check_format(const Reader& r) {
     if (r.at("format").text() != "yemvo-project") r.at("format").fail("is not 'yemvo-project'");
@@ -125,7 +124,7 @@ private:
 
     void note_unknown_entries() {
         for (const std::string& name : source_.names())
-            if (!known_.contains(name) && !name.starts_with(asset_folder)) {
+            if (!known_.contains(name) && !name.starts_with(asset_prefix)) {
                 const Error fault("is no part that this project speaks of", shortened(name, 200), remedy);
                 if (!reading_.tolerant) throw fault;
                 reading_.set_aside_text(fault, raw_text(name));
@@ -151,6 +150,25 @@ private:
 
 ReadProject read_project(const PartSource& source, bool tolerant) {
     return FileReading(source, tolerant).run();
+}
+
+void read_assets(const PartSource& source, Project& project) {
+    for (const std::string& entry : source.names()) {
+        if (!entry.starts_with(asset_prefix)) continue;
+        try {
+            project.assets[entry.substr(asset_prefix.size())] = Shared<Bytes>(source.read(entry));
+        } catch (const Error&) {
+            // a drawing without its bytes is told where drawings are
+        }
+    }
+}
+
+Project with_aside(ReadProject read) {
+    if (!read.aside.empty()) {
+        auto& aside = read.project.aside.edit();
+        std::move(read.aside.begin(), read.aside.end(), std::back_inserter(aside));
+    }
+    return std::move(read.project);
 }
 
 }  // namespace yemvo

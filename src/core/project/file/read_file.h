@@ -19,4 +19,9 @@ struct ReadProject {
 /// where the outline is no project at all it is refused. Assets are not read.
 ReadProject read_project(const PartSource&, bool tolerant);
 
+/// Adds the assets whose bytes are whole.
+void read_assets(const PartSource&, Project&);
+/// The project, which keeps what could not be read of it.
+Project with_aside(ReadProject);
+
 }  // namespace yemvo
