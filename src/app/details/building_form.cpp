@@ -68,7 +68,8 @@ Form* building_form(Workspace& w, QWidget* parent) {
         form->row("Datum level"), "buildingLevel", metre, [=] { return building().level_m; },
         [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, limits::elevation_m);
     form->note(
-        "East, north and turn (counter-clockwise) of its own zero; 'zero at' is how high its ±0.00 lies "
+        "East, north and turn (counter-clockwise) of its own zero; the datum level is how high its ±0.00 "
+        "lies "
         "above the site's.");
     form->text("Floors", [=] { return QString::number(building().floors.size()); });
 
