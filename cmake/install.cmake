@@ -24,3 +24,17 @@ set(CPACK_DEBIAN_PACKAGE_DEPENDS "libqt6svg6, qt6-qpa-plugins, fonts-inter, font
 set(CPACK_DEBIAN_PACKAGE_RECOMMENDS "qt6-image-formats-plugins")
 set(CPACK_STRIP_FILES ON)
 include(CPack)
+
+# translations/LANGUAGE.po, where there are any
+file(GLOB translations CONFIGURE_DEPENDS ${CMAKE_SOURCE_DIR}/translations/*.po)
+set(compiled_translations "")
+foreach(po ${translations})
+    get_filename_component(language ${po} NAME_WE)
+    set(qm ${CMAKE_BINARY_DIR}/translations/yemvo_${language}.qm)
+    add_custom_command(OUTPUT ${qm} COMMAND ${CMAKE_SOURCE_DIR}/tools/translations ${po} ${qm} DEPENDS ${po} VERBATIM)
+    list(APPEND compiled_translations ${qm})
+endforeach()
+if(compiled_translations)
+    add_custom_target(translations ALL DEPENDS ${compiled_translations})
+    install(FILES ${compiled_translations} DESTINATION ${CMAKE_INSTALL_DATADIR}/yemvo/translations COMPONENT yemvo)
+endif()

@@ -2,3 +2,4 @@
 #include "test_data.h"
 
 std::string yemvo::test::test_data() { return TEST_DATA; }
+std::string yemvo::test::made_up_language() { return MADE_UP; }

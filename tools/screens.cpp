@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Opens the demo library in the real window and saves pictures of its main views.
-//   yemvo_screens FOLDER
+//   yemvo_screens FOLDER [TRANSLATION.qm]
 #include <QAbstractButton>
 #include <QApplication>
 #include <QComboBox>
@@ -37,6 +37,7 @@
 #include "app/proof/missed_places.h"
 #include "project/edits.h"
 #include "project/storage.h"
+#include "render/tr.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -366,8 +367,8 @@ int main(int argc, char** argv) {
     QStandardPaths::setTestModeEnabled(true);
     app.setApplicationName("yemvo-screens");
     app.setOrganizationName("yemvo-screens");
-    if (argc != 2) {
-        std::fprintf(stderr, "usage: yemvo_screens FOLDER\n");
+    if (argc < 2 || argc > 3 || (argc == 3 && !use_translation(QString::fromLocal8Bit(argv[2])))) {
+        std::fprintf(stderr, "usage: yemvo_screens FOLDER [TRANSLATION.qm]\n");
         return 2;
     }
     apply_theme(app);

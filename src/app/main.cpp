@@ -3,10 +3,12 @@
 #include <QCommandLineParser>
 #include <QSettings>
 #include <clocale>
+#include <cstdio>
 
 #include "app/app_window.h"
 #include "app/look/text_size.h"
 #include "app/look/theme.h"
+#include "render/tr.h"
 
 namespace {
 
@@ -19,7 +21,7 @@ public:
             return QApplication::notify(receiver, event);
         } catch (const std::exception& fault) {
             if (window)
-                window->tell_fault(QString::fromUtf8(fault.what()));
+                window->tell_fault(yemvo::fault_text(fault));
             else
                 throw;
         }
@@ -38,13 +40,21 @@ int main(int argc, char** argv) {
     app.setApplicationName("Yemvo");
     app.setOrganizationName("Yemvo");
     app.setApplicationVersion("0.1.0");
+    yemvo::use_translation_of_the_desktop();
     QCommandLineParser arguments;
-    arguments.setApplicationDescription("Designs wireless networks for multi-floor venues.");
+    arguments.setApplicationDescription(yemvo::tr("Designs wireless networks for multi-floor venues."));
     arguments.addHelpOption();
     arguments.addVersionOption();
-    arguments.addOption({"demo", "Open the demo library."});
-    arguments.addPositionalArgument("FILE", "A project (.yemvo) to open.", "[FILE]");
+    arguments.addOption({"demo", yemvo::tr("Open the demo library.")});
+    arguments.addOption(
+        {"translation", yemvo::tr("Show the window in the language of this translation (.qm)."), "FILE"});
+    arguments.addPositionalArgument("FILE", yemvo::tr("A project (.yemvo) to open."), "[FILE]");
     arguments.process(app);
+    if (const QString file = arguments.value("translation");
+        !file.isEmpty() && !yemvo::use_translation(file)) {
+        std::fprintf(stderr, "yemvo: %s is no translation (.qm)\n", qPrintable(file));
+        return 2;
+    }
     yemvo::app::choose_theme(QSettings().value("dark", false).toBool());
     yemvo::app::AppWindow window;
     app.window = &window;

@@ -29,7 +29,7 @@ std::vector<std::string> band_names() {
 
 Project load(Context& context, const std::string& file) {
     Loaded loaded = load_project(file);
-    for (const std::string& warning : loaded.warnings) context.err << "yemvo-cli: " << warning << "\n";
+    for (const Said& warning : loaded.warnings) context.err << "yemvo-cli: " << warning << "\n";
     return std::move(loaded.project);
 }
 
@@ -38,7 +38,7 @@ const Floor& named_floor(const Project& project, const std::string& name) {
     std::string known;
     for (const Floor* f : all_floors(project))
         known += (known.empty() ? "" : "; ") + floor_title(project, *f);
-    throw Error("there is no floor '" + name + "'", project.name, "Its floors are: " + known);
+    throw Error(say("there is no floor '%1'", name), project.name, say("Its floors are: %1", known));
 }
 
 void print(Context& context, const Json& json) { context.out << json.dump(1) << "\n"; }
@@ -51,7 +51,8 @@ static void check_command(const CLI::App& root, const std::string& name) {
         known += ' ';
         known += command->get_name();
     }
-    throw Error("there is no command '" + shortened(name, 60) + "'", "yemvo-cli", "The commands are" + known);
+    throw Error(say("there is no command '%1'", shortened(name, 60)), std::string("yemvo-cli"),
+                say("The commands are%1", known));
 }
 
 int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err) {
@@ -69,7 +70,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
         root.parse(argc, argv);
         const int code = context.chosen ? context.chosen() : wrong_use;
         if (!out.flush())
-            throw Error("the result could not be written", "standard output", "Free some space");
+            throw Error(say("the result could not be written"), say("standard output"),
+                        say("Free some space"));
         return code;
     } catch (const CLI::Success& asked) {  // --help, --version
         root.exit(asked, out, err);

@@ -20,9 +20,11 @@ struct Wish {
 };
 
 std::shared_ptr<const Bytes> read_all(const std::string& file) {
-    if (std::filesystem::is_directory(file)) throw Error("is a folder", file, "Name a drawing in it");
+    if (std::filesystem::is_directory(file))
+        throw Error(say("is a folder"), file, say("Name a drawing in it"));
     std::ifstream in(file, std::ios::binary);
-    if (!in) throw Error("cannot be read", file, "Check that the file exists and that you may read it");
+    if (!in)
+        throw Error(say("cannot be read"), file, say("Check that the file exists and that you may read it"));
     const std::vector<char> all((std::istreambuf_iterator<char>(in)), {});
     auto bytes = std::make_shared<Bytes>(all.size());
     std::transform(all.begin(), all.end(), bytes->begin(), [](char c) { return static_cast<std::byte>(c); });
@@ -59,7 +61,7 @@ Json cad_json(const CadDrawing& cad, const std::string& wanted) {
                           {"bbox_m", box_json(*l.box, unit_m)}});
     }
     for (const CadSkipped& s : cad.skipped)
-        skipped.push_back({{"what", s.what}, {"why", s.why}, {"count", s.count}});
+        skipped.push_back({{"what", s.what.english()}, {"why", s.why.english()}, {"count", s.count}});
     return {{"kind", "dxf"},     {"unit", unit.empty() ? Json() : Json(unit)},
             {"unit_m", unit_m},  {"unit_guessed", guessed},
             {"layers", layers},  {"texts", cad.texts.size()},
@@ -73,7 +75,8 @@ Json sheet_json(const render::Sheet& sheet, DrawingKind kind, int page) {
         json["size_mm"] = {rounded(box.width() * 25.4 / 72, 2), rounded(box.height() * 25.4 / 72, 2)};
     else
         json[kind == DrawingKind::picture ? "size_px" : "size_units"] = {box.width(), box.height()};
-    json["skipped"] = sheet.left_out();
+    json["skipped"] = Json::array();
+    for (const Said& left : sheet.left_out()) json["skipped"].push_back(left.english());
     return json;
 }
 
@@ -103,7 +106,7 @@ void print_words(Context& context, const Json& json) {
 }
 
 int drawing(Context& context, const Wish& wish) {
-    if (wish.page < 1) throw Error("is below 1", "--page", "Pages are counted from 1");
+    if (wish.page < 1) throw Error(say("is below 1"), std::string("--page"), say("Pages are counted from 1"));
     const auto bytes = read_all(wish.file);
     const std::string name = wish.file.substr(wish.file.rfind('/') + 1);
     const DrawingKind kind = render::kind_of_file(*bytes, name);

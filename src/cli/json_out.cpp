@@ -39,7 +39,8 @@ Json to_json(const Project& project) {
 Json to_json(const LinkExplanation& link) {
     Json terms = Json::array();
     for (const LinkTerm& t : link.terms)
-        terms.push_back({{"kind", term_kind_name(t.kind)}, {"name", t.name}, {"db", rounded(t.db, 4)}});
+        terms.push_back(
+            {{"kind", term_kind_name(t.kind)}, {"name", t.name.english()}, {"db", rounded(t.db, 4)}});
     return {{"access_point", link.number},
             {"band_ghz", band_ghz(link.channel.band)},
             {"channel", link.primary},
@@ -75,7 +76,7 @@ Json to_json(const Project& project, const Verdict& verdict) {
                                   {"value", rounded(f.worst->value, 2)}};
             floors.push_back(entry);
         }
-        list.push_back({{"name", requirement_name(r.requirement)},
+        list.push_back({{"name", requirement_name(r.requirement).english()},
                         {"set", find_requirement_set(project, r.set)->name},
                         {"group", lens_group_name(required_lens(r.requirement).group)},
                         {"lens", r.requirement.lens},

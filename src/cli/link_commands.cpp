@@ -21,9 +21,10 @@ struct ProbeWish {
 
 /// One place a line, "x_m,y_m", with or without a head; a third column and more are passed over.
 std::vector<Point> read_places(const std::string& file) {
-    if (std::filesystem::is_directory(file)) throw Error("is a folder", file, "Name a table (.csv)");
+    if (std::filesystem::is_directory(file))
+        throw Error(say("is a folder"), file, say("Name a table (.csv)"));
     std::ifstream in(file);
-    if (!in) throw Error("cannot be read", file, "Check that it exists and that you may read it");
+    if (!in) throw Error(say("cannot be read"), file, say("Check that it exists and that you may read it"));
     std::vector<Point> places;
     std::string line;
     for (int number = 1; std::getline(in, line); ++number) {
@@ -36,11 +37,11 @@ std::vector<Point> read_places(const std::string& file) {
         if (x && y) {
             places.push_back({*x, *y});
         } else if (number > 1 || x || y) {
-            throw Error("'" + line.substr(0, 60) + "' is not a place",
-                        file + ", line " + std::to_string(number), "Give two numbers in metres, as 12.5,8");
+            throw Error(say("'%1' is not a place", line.substr(0, 60)), say("%1, line %2", file, number),
+                        say("Give two numbers in metres, as 12.5,8"));
         }
     }
-    if (places.empty()) throw Error("holds no places", file, "Write a place a line, as 12.5,8");
+    if (places.empty()) throw Error(say("holds no places"), file, say("Write a place a line, as 12.5,8"));
     return places;
 }
 
@@ -54,11 +55,10 @@ void check_near(const Project& project, const Floor& floor, Point place) {
     }
     const auto box = bounds(drawn);
     if (!box || box->grown(most_m).contains(place)) return;
-    throw Error("lies more than 500 m from everything that is drawn",
-                plain_number(place.x, 1) + "," + plain_number(place.y, 1),
-                "The building reaches from " + plain_number(box->low.x, 1) + "," +
-                    plain_number(box->low.y, 1) + " to " + plain_number(box->high.x, 1) + "," +
-                    plain_number(box->high.y, 1));
+    throw Error(say("lies more than 500 m from everything that is drawn"),
+                say("%1,%2", plain_number(place.x, 1), plain_number(place.y, 1)),
+                say("The building reaches from %1,%2 to %3,%4", plain_number(box->low.x, 1),
+                    plain_number(box->low.y, 1), plain_number(box->high.x, 1), plain_number(box->high.y, 1)));
 }
 
 Point parse_place(const std::string& text) {
@@ -66,7 +66,8 @@ Point parse_place(const std::string& text) {
     const auto x = read_number(text.substr(0, comma));
     const auto y = comma == std::string::npos ? std::nullopt : read_number(text.substr(comma + 1));
     if (!x || !y)
-        throw Error("'" + text + "' is not a place", "--at", "Give two numbers in metres, as 12.5,8");
+        throw Error(say("'%1' is not a place", text), std::string("--at"),
+                    say("Give two numbers in metres, as 12.5,8"));
     return {*x, *y};
 }
 
@@ -96,7 +97,7 @@ Json links_at(const Project& project, const Scene& scene, const Floor& floor, Po
         links.push_back(to_json(link));
         const double asked_dbm = signal_asked_dbm(project, link.channel.band);
         links.back()["asked_dbm"] = asked_dbm;
-        links.back()["told"] = told(link, "the place", asked_dbm);
+        links.back()["told"] = told(link, "the place", asked_dbm).english();
     }
     return links;
 }
@@ -105,8 +106,8 @@ int probe(Context& context, const ProbeWish& wish) {
     const Project project = load(context, wish.file);
     const Floor& floor = named_floor(project, wish.floor);
     if (wish.at.empty() == wish.places.empty())
-        throw Error("needs one of --at and --places", "probe",
-                    "Give a place, as --at 12.5,8, or a table of places");
+        throw Error(say("needs one of --at and --places"), std::string("probe"),
+                    say("Give a place, as --at 12.5,8, or a table of places"));
     const std::vector<Point> places =
         wish.places.empty() ? std::vector{parse_place(wish.at)} : read_places(wish.places);
     for (Point place : places) check_near(project, floor, place);
@@ -146,8 +147,8 @@ std::vector<std::uint8_t> wanted_cells(const Floor& floor, const FloorPrediction
         known += (known.empty() ? "" : "; ") + z.name;
     }
     if (only.zones.empty())
-        throw Error("there is no zone '" + zone + "' on " + floor.name, "--zone",
-                    known.empty() ? "The floor has none" : "Its zones are: " + known);
+        throw Error(say("there is no zone '%1' on %2", zone, floor.name), std::string("--zone"),
+                    known.empty() ? say("The floor has none") : say("Its zones are: %1", known));
     return asked_cells(only, floor, *p.mask);
 }
 

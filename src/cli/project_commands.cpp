@@ -59,7 +59,7 @@ void write_csv(const std::string& file, const FloorPrediction& p, const std::vec
             << (std::isfinite(values[i]) ? plain_number(double{values[i]}, 2) : std::string()) << '\n';
     }
     csv.flush();
-    if (!csv) throw Error("could not be written", file, "Choose another place");
+    if (!csv) throw Error(say("could not be written"), file, say("Choose another place"));
 }
 
 /// The ending of a file name in small letters: ".png".
@@ -84,7 +84,7 @@ std::vector<AccessPointId> chosen_access_points(const Project& project, const st
                 known += std::to_string(p.access_point->number);
             }
             const std::string remedy = known.empty() ? "The project has none" : "Its access points are";
-            throw Error("there is no access point " + std::to_string(number), "--access-point",
+            throw Error(say("there is no access point %1", number), std::string("--access-point"),
                         remedy + known);
         }
         ids.push_back(found->access_point->id);
@@ -110,13 +110,14 @@ int predict(Context& context, const PredictWish& wish) {
     const auto values = lens_values(p, render::look_of(project, choice));
     std::size_t cells = 0;
     for (std::size_t i = 0; i < values.size(); ++i) cells += p.mask->inside[i] && !std::isnan(values[i]);
-    if (std::filesystem::is_directory(wish.out)) throw Error("is a folder", wish.out, "Name a file in it");
+    if (std::filesystem::is_directory(wish.out))
+        throw Error(say("is a folder"), wish.out, say("Name a file in it"));
     if (ending_of(wish.out) == ".csv")
         write_csv(wish.out, p, values);
     else if (ending_of(wish.out) == ".png")
         render::save_plan_picture(project, floor, p, choice, wish.out);
     else
-        throw Error("is neither .png nor .csv", wish.out, "End the name of --out in one of them");
+        throw Error(say("is neither .png nor .csv"), wish.out, say("End the name of --out in one of them"));
     const Json json{{"file", wish.out},
                     {"floor", floor.name},
                     {"lens", wish.lens},
@@ -143,7 +144,7 @@ int verdict(Context& context, const std::string& file) {
     for (const CoarseFloor& c : v.coarse)
         context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of "
                     << v.grid_m << " m: it is judged every " << c.cell_m << " m\n";
-    if (const std::string lacks = lacks_to_judge(project, v); !lacks.empty())
+    if (const Said lacks = lacks_to_judge(project, v); !lacks.empty())
         context.err << "yemvo-cli: there is no verdict: " << lacks << "\n";
     if (const BandSet left = bands_not_judged(project); !left.empty() && !v.requirements.empty())
         context.err << "yemvo-cli: " << bands_text(left) << " is in use, but nothing is required there\n";
@@ -154,7 +155,8 @@ int verdict(Context& context, const std::string& file) {
     for (const RequirementResult& r : v.requirements) {
         char line[300];
         std::snprintf(line, sizeof line, "%-8s %-38s %8s of %8s required\n", r.met() ? "met" : "NOT MET",
-                      requirement_name(r.requirement).c_str(), format_percent(r.share_met(), 1).c_str(),
+                      requirement_name(r.requirement).english().c_str(),
+                      format_percent(r.share_met(), 1).c_str(),
                       format_percent(r.requirement.share_required, 1).c_str());
         context.out << line;
     }

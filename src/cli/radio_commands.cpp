@@ -29,11 +29,11 @@ int rates(Context& context, const RatesWish& wish) {
                         {"rate_mbps", rounded(*rate, 1)}});
     }
     if (list.empty())
-        throw Error("802.11" + wish.standard + " has no rates at " + std::to_string(wish.width_mhz) +
-                        " MHz with " + std::to_string(wish.streams) + " streams and that guard interval",
+        throw Error(say("802.11%1 has no rates at %2 MHz with %3 streams and that guard interval",
+                        wish.standard, wish.width_mhz, wish.streams),
                     {},
-                    "n: 20, 40 MHz, guard 0.4, 0.8; ac: to 160 MHz, 0.4, 0.8; ax: to 160 MHz, be: to 320 "
-                    "MHz, guard 0.8, 1.6, 3.2");
+                    say("n: 20, 40 MHz, guard 0.4, 0.8; ac: to 160 MHz, 0.4, 0.8; ax: to 160 MHz, be: to 320 "
+                        "MHz, guard 0.8, 1.6, 3.2"));
     if (context.json) return print(context, list), done;
     for (const Json& entry : list) {
         char line[100];
@@ -50,8 +50,8 @@ int list_channels(Context& context, const std::string& name, int width_mhz) {
     for (const Channel& c : channels(*find_band(name), width_mhz))
         list.push_back({{"channel", c.number}, {"centre_mhz", centre_mhz(c)}, {"primaries", primaries(c)}});
     if (list.empty())
-        throw Error("the band has no channels " + std::to_string(width_mhz) + " MHz wide", name + " GHz",
-                    "Use 20 or 40 at 2.4 GHz, to 160 at 5 GHz, to 320 at 6 GHz");
+        throw Error(say("the band has no channels %1 MHz wide", width_mhz), say("%1 GHz", name),
+                    say("Use 20 or 40 at 2.4 GHz, to 160 at 5 GHz, to 320 at 6 GHz"));
     if (context.json) return print(context, list), done;
     for (const Json& entry : list) {
         context.out << entry["channel"] << "  " << entry["centre_mhz"].get<double>() << " MHz  ";

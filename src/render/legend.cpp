@@ -5,6 +5,7 @@
 
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::render {
 
@@ -115,7 +116,7 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
 }
 
 QString LegendLayout::title() const {
-    const QString what = QString::fromStdString(info_.name + ", " + bands_text(choice_.bands));
+    const QString what = tr_mark(info_.name) + ", " + said_text(bands_text(choice_.bands));
     return scale_.is_change ? what + ", " + other_ : what;
 }
 
@@ -125,10 +126,10 @@ QString LegendLayout::kept_words(const MapStatistics& s, bool short_form) const 
             .arg(render::percent(s.share_better, 0), render::percent(s.share_worse, 0));
     }
     const bool one = info_.unit == "radios" && choice_.threshold == 1;
-    const QString limit = short_figure(choice_.threshold) + " " +
-                          (one ? QStringLiteral("radio") : QString::fromStdString(info_.unit));
+    const QString limit = short_figure(choice_.threshold) + " " + (one ? tr("radio") : tr_mark(info_.unit));
     if (!short_form)
-        return percent(s.share_kept) + (info_.more_is_better ? " at or above " : " at or below ") + limit;
+        return (info_.more_is_better ? tr("%1 at or above %2") : tr("%1 at or below %2"))
+            .arg(percent(s.share_kept), limit);
     return percent(s.share_kept, 0) + (info_.more_is_better ? QStringLiteral(" ≥ ") : QStringLiteral(" ≤ ")) +
            limit;
 }
@@ -214,7 +215,7 @@ void LegendLayout::paint_choices(QPainter& p, const MapStatistics& s, const Pale
         p.setFont(font(11));
         p.setPen(palette.muted);
         p.drawText(frame_.adjusted(12, 7, -12, 0), Qt::AlignRight | Qt::AlignTop,
-                   QString("and %1 smaller").arg(s.areas.size() - most));
+                   tr("and %1 smaller").arg(s.areas.size() - most));
     }
     for (std::size_t i = 0; i < shown; ++i) {
         const auto& area = s.areas[i];

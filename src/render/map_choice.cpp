@@ -45,7 +45,7 @@ MapChoice coloured(MapChoice choice, const Project& project) {
 
 const std::vector<std::pair<std::string, std::string>>& palettes() {
     static const std::vector<std::pair<std::string, std::string>> all{
-        {"colour", "Violet to yellow"}, {"blue", "Blues"}, {"grey", "Greys, for print"}};
+        {"colour", mark("Violet to yellow")}, {"blue", mark("Blues")}, {"grey", mark("Greys, for print")}};
     return all;
 }
 

@@ -12,6 +12,7 @@
 #include "render/plan_solids.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::render {
 namespace {
@@ -31,24 +32,23 @@ QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& ma
 }
 
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
-                 const std::string& other, double cell_m, int width, const Palette& palette) {
-    const LensInfo& info = lens(choice.lens);
+                 const QString& other, double cell_m, int width, const Palette& palette) {
+    QStringList parts{tr_mark(lens(choice.lens).name), said_text(bands_text(choice.bands))};
+    if (choice.is_change()) parts << tr("change %1").arg(other);
+    parts << tr("client at %1")
+                 .arg(local(format_length(project.settings.client_height_m, project.settings.units)));
+    if (cell_m > project.settings.grid_m * 1.001)
+        parts << tr("every %1 m").arg(figure(cell_m, cell_m < 1 ? 2 : 0));
     p.setPen(palette.ink);
     p.setFont(font(20, 650));
     p.drawText(QRectF(side_px, 12, width - 2 * side_px, 28), Qt::AlignLeft | Qt::AlignVCenter,
                QString::fromStdString(project.name + ", " + floor_title(project, floor)));
     p.setFont(font(13));
     p.setPen(palette.muted);
-    p.drawText(
-        QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
-        QString::fromStdString(info.name + ", " + bands_text(choice.bands) +
-                               (choice.is_change() ? ", change " + other : "") + ", client at " +
-                               format_length(project.settings.client_height_m, project.settings.units) +
-                               (cell_m > project.settings.grid_m * 1.001
-                                    ? ", every " + plain_number(cell_m, cell_m < 1 ? 2 : 0) + " m"
-                                    : std::string())));
+    p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignLeft | Qt::AlignVCenter,
+               parts.join(", "));
     p.drawText(QRectF(side_px, 38, width - 2 * side_px, 20), Qt::AlignRight | Qt::AlignVCenter,
-               QString("Predicted with Yemvo"));
+               tr("Predicted with Yemvo"));
 }
 
 }  // namespace
@@ -85,7 +85,8 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
         paint_badge(p, map.to_screen(ap.position), project, ap, BadgeState::plain, palette);
     p.setClipping(false);
 
-    paint_title(p, project, floor, choice, other.name, prediction.surface.cell_m, width, palette);
+    paint_title(p, project, floor, choice, QString::fromStdString(other.name), prediction.surface.cell_m,
+                width, palette);
     const MapStatistics s = statistics(prediction, values, choice);
     LegendLayout legend(QPointF(width - side_px + 8, image.height() - 2), choice);
     legend.set_other(QString::fromStdString(other.name));
@@ -99,7 +100,7 @@ void save_plan_picture(const Project& project, const Floor& floor, const FloorPr
                        const MapChoice& choice, const std::string& file, const HeldAgainst& other) {
     const Headless headless;
     if (!plan_picture(project, floor, prediction, choice, other).save(QString::fromStdString(file), "PNG"))
-        throw Error("could not be written", file, "Choose another place");
+        throw Error(say("could not be written"), file, say("Choose another place"));
 }
 
 }  // namespace yemvo::render

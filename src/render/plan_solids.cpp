@@ -4,6 +4,7 @@
 #include <QPainterPath>
 
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::render {
 namespace {
@@ -109,7 +110,7 @@ void paint_ceilings(QPainter& p, const Project& project, const Floor& floor, con
         p.setPen(pen);
         p.setBrush(c.type ? QBrush(with_alpha(palette.slab, 0.035)) : Qt::NoBrush);
         p.drawPolygon(shape);
-        QString words = "ceiling " + length_words(c.height_m, project);
+        QString words = tr("ceiling %1").arg(length_words(c.height_m, project));
         if (c.type) words += ", " + QString::fromStdString(wall_type(project, *c.type).name).toLower();
         const QRectF box = shape.boundingRect();
         const double width = QFontMetricsF(font(10.5)).horizontalAdvance(words);
@@ -145,10 +146,12 @@ void paint_ramps(QPainter& p, const Project& project, const Floor& floor, const 
         const QPointF back = (from - to) / way.length() * 8, side(-back.y() * 0.5, back.x() * 0.5);
         p.drawLine(to, to + back + side);
         p.drawLine(to, to + back - side);
-        draw_halo_text(p, (from + to) / 2,
-                       (r.name.empty() ? QString("up ") : QString::fromStdString(r.name) + ", up ") +
-                           length_words(r.rise_m, project),
-                       font(10.5, 500), palette.ink, palette.casing, 3);
+        draw_halo_text(
+            p, (from + to) / 2,
+            r.name.empty()
+                ? tr("up %1").arg(length_words(r.rise_m, project))
+                : tr("%1, up %2").arg(QString::fromStdString(r.name), length_words(r.rise_m, project)),
+            font(10.5, 500), palette.ink, palette.casing, 3);
     }
     p.restore();
 }

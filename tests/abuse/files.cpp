@@ -334,8 +334,8 @@ Outcome read(const fs::path& file) {
         if (!is_sound(loaded, file)) return wrong;
     } catch (const Error& fault) {
         outcome = refused;
-        if (fault.where().find(file.filename().string()) == std::string::npos || fault.remedy().empty() ||
-            fault.summary().size() < 5) {
+        if (fault.where().english().find(file.filename().string()) == std::string::npos ||
+            fault.remedy().empty() || fault.summary().english().size() < 5) {
             complain(std::string("a refusal without place or remedy: ") + fault.what());
             return wrong;
         }

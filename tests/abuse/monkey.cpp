@@ -124,7 +124,7 @@ public:
             Loaded loaded = load_project(path);
             if (!(loaded.project == expected)) complain("what was saved reads back as something else");
             if (!loaded.project.aside->empty() && p.aside->empty())
-                complain("a part was set aside: " + loaded.warnings.front());
+                complain("a part was set aside: " + loaded.warnings.front().english());
         } catch (const std::exception& fault) {
             complain(std::string("the project is not sound: ") + fault.what());
         }

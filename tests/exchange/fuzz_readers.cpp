@@ -216,7 +216,7 @@ void feed(const Bytes& file, const std::string& name, Tally& tally) {
         paint_sheets({laid}, PlanMap{48 / side, QPointF(8, 40)}, QSize(64, 64));
         ++tally.opened;
     } catch (const Error& refusal) {
-        if (refusal.where().find(name) == std::string::npos) {
+        if (refusal.where().english().find(name) == std::string::npos) {
             std::fprintf(stderr, "a message without the file's name: %s\n", refusal.what());
             std::abort();
         }

@@ -17,6 +17,7 @@
 #include "app/plan/plan_view.h"
 #include "project/edits.h"
 #include "project/items.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -33,15 +34,15 @@ ArrangeFeature::ArrangeFeature(Shell& shell, PlanView& plan) : Feature(shell), p
 
 void ArrangeFeature::make_history() {
     QUndoStack& history = workspace_.document().history();
-    QAction* undo = shell_.command("edit.history", {"edit.undo", "Undo", QKeySequence::Undo,
+    QAction* undo = shell_.command("edit.history", {"edit.undo", tr("Undo"), QKeySequence::Undo,
                                                     [&history] { history.undo(); }, Needs::nothing});
-    QAction* redo = shell_.command("edit.history", {"edit.redo", "Redo", QKeySequence::Redo,
+    QAction* redo = shell_.command("edit.history", {"edit.redo", tr("Redo"), QKeySequence::Redo,
                                                     [&history] { history.redo(); }, Needs::nothing});
     const auto name = [&history, undo, redo] {
         undo->setEnabled(history.canUndo());
-        undo->setText(history.canUndo() ? "Undo " + lower_first(history.undoText()) : "Undo");
+        undo->setText(history.canUndo() ? tr("Undo %1").arg(lower_first(history.undoText())) : tr("Undo"));
         redo->setEnabled(history.canRedo());
-        redo->setText(history.canRedo() ? "Redo " + lower_first(history.redoText()) : "Redo");
+        redo->setText(history.canRedo() ? tr("Redo %1").arg(lower_first(history.redoText())) : tr("Redo"));
     };
     connect(&history, &QUndoStack::indexChanged, this, name);
     connect(&workspace_.document(), &Document::opened, this, name);
@@ -50,41 +51,42 @@ void ArrangeFeature::make_history() {
 
 void ArrangeFeature::make_commands() {
     Workspace& w = workspace_;
-    const auto offer = [this](const char* section, const char* id, const char* text, const QKeySequence& key,
-                              std::function<void()> run) {
+    const auto offer = [this](const char* section, const char* id, const QString& text,
+                              const QKeySequence& key, std::function<void()> run) {
         shell_.command(section, {id, text, key, std::move(run)});
     };
-    offer("edit.clipboard", "edit.cut", "Cut", QKeySequence::Cut, [&w] {
+    offer("edit.clipboard", "edit.cut", tr("Cut"), QKeySequence::Cut, [&w] {
         if (copy_selection(w)) w.selection().remove();
     });
-    offer("edit.clipboard", "edit.copy", "Copy", QKeySequence::Copy, [&w] { copy_selection(w); });
-    offer("edit.clipboard", "edit.paste", "Paste", QKeySequence::Paste, [this] { paste(); });
-    offer("edit.clipboard", "edit.duplicate", "Duplicate", QKeySequence("Ctrl+Alt+D"),
+    offer("edit.clipboard", "edit.copy", tr("Copy"), QKeySequence::Copy, [&w] { copy_selection(w); });
+    offer("edit.clipboard", "edit.paste", tr("Paste"), QKeySequence::Paste, [this] { paste(); });
+    offer("edit.clipboard", "edit.duplicate", tr("Duplicate"), QKeySequence("Ctrl+Alt+D"),
           [&w] { duplicate_selection(w); });
-    offer("edit.clipboard", "edit.delete", "Delete", {}, [&w] { w.selection().remove(); });
-    offer("edit.shape", "edit.turn-left", "Turn left 90°", QKeySequence("Ctrl+L"),
+    offer("edit.clipboard", "edit.delete", tr("Delete"), {}, [&w] { w.selection().remove(); });
+    offer("edit.shape", "edit.turn-left", tr("Turn left 90°"), QKeySequence("Ctrl+L"),
           [&w] { turn_selection(w, 90); });
-    offer("edit.shape", "edit.turn-right", "Turn right 90°", QKeySequence("Ctrl+R"),
+    offer("edit.shape", "edit.turn-right", tr("Turn right 90°"), QKeySequence("Ctrl+R"),
           [&w] { turn_selection(w, -90); });
-    offer("edit.shape", "edit.mirror-left-right", "Mirror left–right", {},
+    offer("edit.shape", "edit.mirror-left-right", tr("Mirror left–right"), {},
           [&w] { mirror_selection(w, true); });
-    offer("edit.shape", "edit.mirror-up-down", "Mirror up–down", {}, [&w] { mirror_selection(w, false); });
-    offer("edit.shape", "edit.join", "Join walls", QKeySequence("J"), [&w] { join_selection(w); });
-    offer("edit.shape", "edit.meet", "Extend or trim wall to meet", QKeySequence("M"),
+    offer("edit.shape", "edit.mirror-up-down", tr("Mirror up–down"), {},
+          [&w] { mirror_selection(w, false); });
+    offer("edit.shape", "edit.join", tr("Join walls"), QKeySequence("J"), [&w] { join_selection(w); });
+    offer("edit.shape", "edit.meet", tr("Extend or trim wall to meet"), QKeySequence("M"),
           [&w] { meet_selection(w); });
-    offer("edit.shape", "edit.group", "Group", QKeySequence("Ctrl+G"), [&w] { group_selection(w); });
-    offer("edit.shape", "edit.ungroup", "Ungroup", QKeySequence("Ctrl+Shift+G"),
+    offer("edit.shape", "edit.group", tr("Group"), QKeySequence("Ctrl+G"), [&w] { group_selection(w); });
+    offer("edit.shape", "edit.ungroup", tr("Ungroup"), QKeySequence("Ctrl+Shift+G"),
           [&w] { ungroup_selection(w); });
-    offer("edit.select", "select.type-here", "Select all of this type on this floor", QKeySequence("Ctrl+U"),
-          [&w] { select_alike(w, false); });
-    offer("edit.select", "select.type-everywhere", "Select all of this type everywhere",
+    offer("edit.select", "select.type-here", tr("Select all of this type on this floor"),
+          QKeySequence("Ctrl+U"), [&w] { select_alike(w, false); });
+    offer("edit.select", "select.type-everywhere", tr("Select all of this type everywhere"),
           QKeySequence("Ctrl+Shift+U"), [&w] { select_alike(w, true); });
-    offer("edit.select", "select.all", "Select everything on this floor", QKeySequence::SelectAll, [&w] {
+    offer("edit.select", "select.all", tr("Select everything on this floor"), QKeySequence::SelectAll, [&w] {
         constexpr double far_m = 1e6;
         if (const Floor* f = w.floor())
             w.selection().select(items_in(w.project(), *f, {{-far_m, -far_m}, {far_m, far_m}}, true));
     });
-    offer("edit.select", "select.access-points", "Select all access points", {}, [&w] {
+    offer("edit.select", "select.access-points", tr("Select all access points"), {}, [&w] {
         std::vector<Item> all;
         for (const AccessPoint& ap : access_points(w.project(), w.floor_id()))
             all.push_back({Item::Kind::access_point, ap.id.value});
@@ -103,7 +105,8 @@ void ArrangeFeature::paste() {
 /// The link profile comes with the tool.
 void ArrangeFeature::pin_probe(Point at) {
     int made = 0;
-    if (!workspace_.edit("Pin a probe", [&](Project& p) { made = add_probe(p, workspace_.floor_id(), at); }))
+    if (!workspace_.edit(tr("Pin a probe"),
+                         [&](Project& p) { made = add_probe(p, workspace_.floor_id(), at); }))
         return;
     if (!workspace_.activity().shows_map()) workspace_.activity().set_step(Step::placement);
     workspace_.activity().set_tool(ToolId::probe);
@@ -117,10 +120,11 @@ void ArrangeFeature::add_corner_commands(QMenu* menu, QPointF on_plan) {
     const auto points = corners(workspace_.project(), *workspace_.floor(), item);
     for (std::size_t i = 0; i < points.size(); ++i)
         if (QLineF(plan_.map().to_screen(points[i]), on_plan).length() <= 8) {
-            menu->addAction("Remove this corner", [this, item, i] { remove_corner(workspace_, item, i); });
+            menu->addAction(tr("Remove this corner"),
+                            [this, item, i] { remove_corner(workspace_, item, i); });
             break;
         }
-    menu->addAction("Add a corner here",
+    menu->addAction(tr("Add a corner here"),
                     [this, item, at = plan_.map().to_floor(on_plan)] { add_corner(workspace_, item, at); });
     menu->addSeparator();
 }
@@ -149,10 +153,11 @@ void ArrangeFeature::open_menu(const QPoint& global, QPointF on_plan) {
             menu->addAction(shell_.action(id));
         if (chosen.size() == 1)
             if (const auto type = type_of(workspace_.project(), f, chosen[0]))
-                menu->addAction("Open its type", [this, type] { emit workspace_.wishes().type_page(*type); });
+                menu->addAction(tr("Open its type"),
+                                [this, type] { emit workspace_.wishes().type_page(*type); });
     }
-    menu->addAction("Why here?", [this, at = plan_.map().to_floor(on_plan)] { pin_probe(at); });
-    menu->addAction("Paste here", [this, at = plan_.map().to_floor(on_plan)] {
+    menu->addAction(tr("Why here?"), [this, at = plan_.map().to_floor(on_plan)] { pin_probe(at); });
+    menu->addAction(tr("Paste here"), [this, at = plan_.map().to_floor(on_plan)] {
         if (!paste_items(workspace_, at)) paste();
     });
     menu->popup(global);

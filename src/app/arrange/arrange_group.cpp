@@ -10,6 +10,7 @@
 #include "app/forms/form_parts.h"
 #include "app/model/selection.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -38,22 +39,22 @@ QPushButton* button(QHBoxLayout* row, const QString& object, const QString& word
 }
 
 void repeat_rows(Form& form, Workspace& w) {
-    auto* count = form.row("Repeat");
+    auto* count = form.row(tr("Repeat"));
     form.number_field(
-        count, "repeatColumns", "across", 0, [] { return arranging().columns; },
+        count, "repeatColumns", tr("across"), 0, [] { return arranging().columns; },
         [](double v) { arranging().columns = static_cast<int>(v); }, {1, 200});
     form.number_field(
-        count, "repeatRows", "up", 0, [] { return arranging().rows; },
+        count, "repeatRows", tr("up"), 0, [] { return arranging().rows; },
         [](double v) { arranging().rows = static_cast<int>(v); }, {1, 200});
-    auto* step = form.row("every");
+    auto* step = form.row(tr("every"));
     form.length_field(
         step, "repeatX", metre(w), [] { return arranging().step_x_m; },
         [](double v) { arranging().step_x_m = v; }, {-1000, 1000});
     form.length_field(
         step, "repeatY", metre(w), [] { return arranging().step_y_m; },
         [](double v) { arranging().step_y_m = v; }, {-1000, 1000});
-    button(form.row({}), "repeat", "Repeat", "Copies in columns and rows; doors and windows along their wall",
-           [&w] {
+    button(form.row({}), "repeat", tr("Repeat"),
+           tr("Copies in columns and rows; doors and windows along their wall"), [&w] {
                const Arranging& a = arranging();
                repeat_selection(w, a.columns, a.rows, {a.step_x_m, a.step_y_m});
            });
@@ -64,14 +65,14 @@ void floors_row(Form& form, Workspace& w) {
     form.built_for([&w] { return floor_names(w); });
     if (building.floors.size() < 2) return;
     std::vector<FloorId> others;
-    QStringList names{"Copy to…", "All other floors"};
+    QStringList names{tr("Copy to…"), tr("All other floors")};
     for (const Floor& f : building.floors)
         if (!(f.id == w.floor_id())) {
             others.push_back(f.id);
             names << QString::fromStdString(f.name);
         }
     form.choice(
-        form.row("Floors"), "copyToFloors", names, [] { return 0; },
+        form.row(tr("Floors")), "copyToFloors", names, [] { return 0; },
         [&w, others](int i) {
             if (i == 1) copy_to_floors(w, others);
             if (i > 1) copy_to_floors(w, {others[static_cast<std::size_t>(i) - 2]});
@@ -81,15 +82,15 @@ void floors_row(Form& form, Workspace& w) {
 }  // namespace
 
 void arrange_group(Form& form, Workspace& w) {
-    form.group("Arrange");
+    form.group(tr("Arrange"));
     const auto& chosen = w.selection().items();
     const bool only_openings =
         std::all_of(chosen.begin(), chosen.end(), [](const Item& i) { return i.kind == ItemKind::opening; });
     if (!only_openings) {
-        auto* turn = form.row("Turn");
-        button(turn, "turnLeft", "Left", "90° counter-clockwise about the middle",
+        auto* turn = form.row(tr("Turn"));
+        button(turn, "turnLeft", tr("Left"), tr("90° counter-clockwise about the middle"),
                [&w] { turn_selection(w, 90); });
-        button(turn, "turnRight", "Right", "90° clockwise about the middle",
+        button(turn, "turnRight", tr("Right"), tr("90° clockwise about the middle"),
                [&w] { turn_selection(w, -90); });
         form.number_field(
             turn, "turnBy", "°", 1, [] { return 0.0; },
@@ -97,41 +98,45 @@ void arrange_group(Form& form, Workspace& w) {
                 if (v != 0) turn_selection(w, v);
             },
             {-360, 360});
-        auto* mirror = form.row("Mirror");
-        button(mirror, "mirrorX", "Left–right", "About the middle", [&w] { mirror_selection(w, true); });
-        button(mirror, "mirrorY", "Up–down", "About the middle", [&w] { mirror_selection(w, false); });
+        auto* mirror = form.row(tr("Mirror"));
+        button(mirror, "mirrorX", tr("Left–right"), tr("About the middle"),
+               [&w] { mirror_selection(w, true); });
+        button(mirror, "mirrorY", tr("Up–down"), tr("About the middle"),
+               [&w] { mirror_selection(w, false); });
     }
     repeat_rows(form, w);
     const auto walls =
         std::count_if(chosen.begin(), chosen.end(), [](const Item& i) { return i.kind == ItemKind::wall; });
     if (walls > 0) {
-        auto* row = form.row("Offset");
+        auto* row = form.row(tr("Offset"));
         form.length_field(
             row, "offsetBy", metre(w), [] { return arranging().offset_m; },
             [](double v) { arranging().offset_m = v; }, {-1000, 1000});
-        button(row, "offset", "Copy beside", "Copies to the left of the run; to the right when negative",
+        button(row, "offset", tr("Copy beside"),
+               tr("Copies to the left of the run; to the right when negative"),
                [&w] { offset_selection(w, arranging().offset_m); });
     }
     if (walls > 1) {
-        auto* row = form.row("Walls");
-        button(row, "joinWalls", "Join", "Walls whose ends meet become one run (J)",
+        auto* row = form.row(tr("Walls"));
+        button(row, "joinWalls", tr("Join"), tr("Walls whose ends meet become one run (J)"),
                [&w] { join_selection(w); });
         if (walls == 2)
-            button(row, "meetWalls", "Meet", "The first is lengthened or cut back to meet the second",
+            button(row, "meetWalls", tr("Meet"), tr("The first is lengthened or cut back to meet the second"),
                    [&w] { meet_selection(w); });
     }
     if (!only_openings) floors_row(form, w);
     if (chosen.size() > 1 && !only_openings) {
-        auto* row = form.row("Group");
-        button(row, "group", "Group", "Selected together from now on (Ctrl+G)", [&w] { group_selection(w); });
-        button(row, "ungroup", "Ungroup", "Each for itself again (Ctrl+Shift+G)",
+        auto* row = form.row(tr("Group"));
+        button(row, "group", tr("Group"), tr("Selected together from now on (Ctrl+G)"),
+               [&w] { group_selection(w); });
+        button(row, "ungroup", tr("Ungroup"), tr("Each for itself again (Ctrl+Shift+G)"),
                [&w] { ungroup_selection(w); });
     }
     if (chosen.size() == 1) {
-        auto* row = form.row("Alike");
-        button(row, "alikeHere", "This floor", "Select everything of this type on this floor",
+        auto* row = form.row(tr("Alike"));
+        button(row, "alikeHere", tr("This floor"), tr("Select everything of this type on this floor"),
                [&w] { select_alike(w, false); });
-        button(row, "alikeEverywhere", "Everywhere", "Select everything of this type on every floor",
+        button(row, "alikeEverywhere", tr("Everywhere"), tr("Select everything of this type on every floor"),
                [&w] { select_alike(w, true); });
     }
 }

@@ -13,6 +13,7 @@
 #include "project/edits.h"
 #include "project/items.h"
 #include "project/project.h"
+#include "render/tr.h"
 #include "venue/floor.h"
 #include "venue/wall_shaping.h"
 
@@ -43,9 +44,9 @@ std::vector<WallId> selected_walls(const Workspace& w) {
     return ids;
 }
 
-bool nothing(Workspace& w, const char* what) {
+bool nothing(Workspace& w, const QString& what_to_do) {
     if (w.floor() && !w.selection().items().empty()) return false;
-    w.tell(QString("Select what shall be %1 first").arg(what), true);
+    w.tell(what_to_do, true);
     return true;
 }
 
@@ -57,26 +58,26 @@ std::vector<Item> without_openings(std::vector<Item> items) {
 }  // namespace
 
 void turn_selection(Workspace& w, double degrees) {
-    if (nothing(w, "turned")) return;
-    if (const auto box = selected_box(w)) move_by(w, "Turn", turned(box->centre(), degrees));
+    if (nothing(w, tr("Select what shall be Select what shall be turned first first"))) return;
+    if (const auto box = selected_box(w)) move_by(w, tr("Turn"), turned(box->centre(), degrees));
 }
 
 void mirror_selection(Workspace& w, bool left_right) {
-    if (nothing(w, "mirrored")) return;
+    if (nothing(w, tr("Select what shall be Select what shall be mirrored first first"))) return;
     const auto box = selected_box(w);
     if (!box) return;
     const Point c = box->centre();
-    move_by(w, "Mirror", mirrored(c, c + (left_right ? Point{0, 1} : Point{1, 0})));
+    move_by(w, tr("Mirror"), mirrored(c, c + (left_right ? Point{0, 1} : Point{1, 0})));
 }
 
 void repeat_selection(Workspace& w, int columns, int rows, Point step) {
-    if (nothing(w, "repeated")) return;
+    if (nothing(w, tr("Select what shall be repeated first"))) return;
     const FloorId at = w.floor_id();
     const auto items = w.selection().items();
     const Clipping clipped = clip(w.project(), *w.floor(), without_openings(items));
     std::vector<Item> made = items;
     QString left_out;
-    w.edit(QString("Repeat %1 × %2").arg(columns).arg(rows), [&](Project& p) {
+    w.edit(tr("Repeat %1 × %2").arg(columns).arg(rows), [&](Project& p) {
         for (int c = 0; c < columns; ++c)
             for (int r = 0; r < rows; ++r) {
                 if (c == 0 && r == 0) continue;
@@ -92,7 +93,7 @@ void repeat_selection(Workspace& w, int columns, int rows, Point step) {
                 Opening more = first;
                 more.start_m += c * step.x;
                 if (more.start_m + more.width_m > piece_length_m(wall, more.piece) + 1e-6) {
-                    left_out = "The wall ends before the last of them";
+                    left_out = tr("The wall ends before the last of them");
                     break;
                 }
                 made.push_back({ItemKind::opening, add_opening(p, at, wall.id, more).value, wall.id.value});
@@ -105,10 +106,10 @@ void repeat_selection(Workspace& w, int columns, int rows, Point step) {
 
 void offset_selection(Workspace& w, double left_m) {
     const auto ids = selected_walls(w);
-    if (ids.empty()) return w.tell("Select the walls that shall be offset first", true);
+    if (ids.empty()) return w.tell(tr("Select the walls that shall be offset first"), true);
     const FloorId at = w.floor_id();
     std::vector<Item> made;
-    w.edit("Offset wall", [&](Project& p) {
+    w.edit(tr("Offset wall"), [&](Project& p) {
         for (WallId id : ids) {
             Wall copy = offset(*find_wall(*find_floor(p, at), id), left_m);
             copy.openings.clear();
@@ -121,7 +122,7 @@ void offset_selection(Workspace& w, double left_m) {
 
 void join_selection(Workspace& w) {
     const auto ids = selected_walls(w);
-    if (ids.size() < 2) return w.tell("Select the walls that shall become one first", true);
+    if (ids.size() < 2) return w.tell(tr("Select the walls that shall become one first"), true);
     constexpr double reach_m = 0.3;
     const FloorId at = w.floor_id();
     // found on a copy first: an edit that changes nothing is no edit
@@ -142,8 +143,9 @@ void join_selection(Workspace& w) {
             k = i + 1;
         }
     if (gone.empty())
-        return w.tell("Walls are joined where their ends meet (within 30 cm) and their type is one", true);
-    w.edit("Join walls", [&](Project& p) {
+        return w.tell(tr("Walls are joined where their ends meet (within 30 cm) and their type is one"),
+                      true);
+    w.edit(tr("Join walls"), [&](Project& p) {
         for (const Wall& wall : walls) replace_wall(p, at, wall);
         for (WallId id : gone) remove_wall(p, at, id);
     });
@@ -151,32 +153,33 @@ void join_selection(Workspace& w) {
 
 void meet_selection(Workspace& w) {
     const auto ids = selected_walls(w);
-    if (ids.size() != 2) return w.tell("Select two walls: the first is made to meet the second", true);
+    if (ids.size() != 2) return w.tell(tr("Select two walls: the first is made to meet the second"), true);
     const auto meeting = met(*find_wall(*w.floor(), ids[0]), *find_wall(*w.floor(), ids[1]));
-    if (!meeting) return w.tell("The first wall's line does not meet the second one", true);
+    if (!meeting) return w.tell(tr("The first wall's line does not meet the second one"), true);
     const FloorId at = w.floor_id();
-    w.edit("Extend or trim wall", [&](Project& p) {
+    w.edit(tr("Extend or trim wall"), [&](Project& p) {
         replace_wall(p, at, meeting->wall);
         replace_wall(p, at, meeting->other);
     });
 }
 
 void group_selection(Workspace& w) {
-    if (w.selection().items().size() < 2) return w.tell("Select the things that belong together first", true);
+    if (w.selection().items().size() < 2)
+        return w.tell(tr("Select the things that belong together first"), true);
     const auto items = w.selection().items();
     const FloorId at = w.floor_id();
-    w.edit("Group", [&](Project& p) { group_items(p, at, items); });
+    w.edit(tr("Group"), [&](Project& p) { group_items(p, at, items); });
 }
 
 void ungroup_selection(Workspace& w) {
-    if (nothing(w, "ungrouped")) return;
+    if (nothing(w, tr("Select what shall be ungrouped first"))) return;
     const auto items = w.selection().items();
     const FloorId at = w.floor_id();
-    w.edit("Ungroup", [&](Project& p) { ungroup_items(p, at, items); });
+    w.edit(tr("Ungroup"), [&](Project& p) { ungroup_items(p, at, items); });
 }
 
 void select_alike(Workspace& w, bool everywhere) {
-    if (nothing(w, "looked for")) return;
+    if (nothing(w, tr("Select what shall be looked for first"))) return;
     std::map<FloorId, std::vector<Item>> found;
     const Item like = w.selection().items().front();
     const Floor of = *w.floor();
@@ -185,24 +188,25 @@ void select_alike(Workspace& w, bool everywhere) {
     std::size_t count = 0;
     for (const auto& [at, items] : found) count += items.size();
     w.selection().select_everywhere(found);
-    w.tell(QString("%1 alike %2").arg(count).arg(everywhere ? "on all floors" : "on this floor"));
+    w.tell(tr("%1 alike %2").arg(count).arg(everywhere ? tr("on all floors") : tr("on this floor")));
 }
 
 void copy_to_floors(Workspace& w, const std::vector<FloorId>& floors) {
-    if (nothing(w, "copied")) return;
+    if (nothing(w, tr("Select what shall be copied first"))) return;
     const Clipping clipped = clip(w.project(), *w.floor(), w.selection().items());
-    if (clipped.count() == 0) return w.tell("Doors and windows go with their wall: select that", true);
-    w.edit(QString("Copy to %1 floors").arg(floors.size()), [&](Project& p) {
+    if (clipped.count() == 0) return w.tell(tr("Doors and windows go with their wall: select that"), true);
+    w.edit(tr("Copy to %1 floors").arg(floors.size()), [&](Project& p) {
         for (FloorId at : floors) paste(p, at, clipped, {});
     });
-    w.tell(QString("%1 things copied to %2 floors").arg(clipped.count()).arg(floors.size()));
+    w.tell(tr("%1 things copied to %2 floors").arg(clipped.count()).arg(floors.size()));
 }
 
 bool copy_selection(Workspace& w) {
     if (!w.floor()) return false;
     const Clipping clipped = clip(w.project(), *w.floor(), w.selection().items());
     if (clipped.count() == 0) {
-        if (!w.selection().items().empty()) w.tell("Doors and windows go with their wall: select that", true);
+        if (!w.selection().items().empty())
+            w.tell(tr("Doors and windows go with their wall: select that"), true);
         return false;
     }
     const QByteArray text = QByteArray::fromStdString(clipping_to_json(clipped));
@@ -210,7 +214,7 @@ bool copy_selection(Workspace& w) {
     data->setData(mime, text);
     data->setText(QString::fromUtf8(text));
     QGuiApplication::clipboard()->setMimeData(data);
-    w.tell(QString("%1 things copied").arg(clipped.count()));
+    w.tell(tr("%1 things copied").arg(clipped.count()));
     return true;
 }
 
@@ -225,24 +229,24 @@ bool paste_items(Workspace& w, std::optional<Point> at) {
         Motion motion;
         if (at && from) motion = shifted(*at - *from);
         std::vector<Item> made;
-        w.edit("Paste", [&](Project& p) { made = paste(p, here, clipped, motion); });
+        w.edit(tr("Paste"), [&](Project& p) { made = paste(p, here, clipped, motion); });
         w.activity().set_tool(ToolId::select);
         w.selection().select_alone(made);
-        w.tell(QString("%1 things pasted").arg(made.size()));
+        w.tell(tr("%1 things pasted").arg(made.size()));
     } catch (const Error& fault) {
-        w.tell(QString::fromUtf8(fault.what()), true);
+        w.tell(fault_text(fault), true);
     }
     return true;
 }
 
 void duplicate_selection(Workspace& w) {
-    if (nothing(w, "doubled")) return;
+    if (nothing(w, tr("Select what shall be doubled first"))) return;
     const Clipping clipped = clip(w.project(), *w.floor(), w.selection().items());
     if (clipped.count() == 0)
-        return w.tell("Doors and windows are repeated along their wall: see Repeat in Details", true);
+        return w.tell(tr("Doors and windows are repeated along their wall: see Repeat in Details"), true);
     const FloorId at = w.floor_id();
     std::vector<Item> made;
-    w.edit("Duplicate", [&](Project& p) { made = paste(p, at, clipped, shifted({0.5, -0.5})); });
+    w.edit(tr("Duplicate"), [&](Project& p) { made = paste(p, at, clipped, shifted({0.5, -0.5})); });
     w.selection().select_alone(made);
 }
 
@@ -253,7 +257,7 @@ void add_corner(Workspace& w, const Item& item, Point at) {
         const PlaceOnWall place = nearest_place(wall, at);
         constexpr double least_m = 0.02;
         if (place.along_m < least_m || place.along_m > piece_length_m(wall, place.piece) - least_m) return;
-        return void(w.edit("Add corner", [&](Project& p) {
+        return void(w.edit(tr("Add corner"), [&](Project& p) {
             replace_wall(p, here, with_corner(wall, place.piece, place.along_m));
         }));
     }
@@ -266,7 +270,7 @@ void add_corner(Workspace& w, const Item& item, Point at) {
             best = i;
     const Point on = nearest_point({points[best], points[(best + 1) % points.size()]}, at);
     points.insert(points.begin() + static_cast<std::ptrdiff_t>(best) + 1, on);
-    w.edit("Add corner", [&](Project& p) { set_corners(p, here, item, points); });
+    w.edit(tr("Add corner"), [&](Project& p) { set_corners(p, here, item, points); });
 }
 
 void remove_corner(Workspace& w, const Item& item, std::size_t corner) {
@@ -274,13 +278,13 @@ void remove_corner(Workspace& w, const Item& item, std::size_t corner) {
     if (item.kind == ItemKind::wall) {
         const auto shorter =
             without_corner(*find_wall(*w.floor(), WallId{item.id}), static_cast<int>(corner));
-        if (!shorter) return w.tell("The wall would have no piece left", true);
-        return void(w.edit("Remove corner", [&](Project& p) { replace_wall(p, here, *shorter); }));
+        if (!shorter) return w.tell(tr("The wall would have no piece left"), true);
+        return void(w.edit(tr("Remove corner"), [&](Project& p) { replace_wall(p, here, *shorter); }));
     }
     auto points = corners(w.project(), *w.floor(), item);
-    if (!is_outline(item) || points.size() <= 3) return w.tell("An outline needs three corners", true);
+    if (!is_outline(item) || points.size() <= 3) return w.tell(tr("An outline needs three corners"), true);
     points.erase(points.begin() + static_cast<std::ptrdiff_t>(corner));
-    w.edit("Remove corner", [&](Project& p) { set_corners(p, here, item, points); });
+    w.edit(tr("Remove corner"), [&](Project& p) { set_corners(p, here, item, points); });
 }
 
 }  // namespace yemvo::app

@@ -13,24 +13,26 @@
 #include <QPushButton>
 #include <QVBoxLayout>
 
+#include "render/tr.h"
+
 namespace yemvo::app {
 
 namespace {
 
 std::optional<FloorParts> ask_what_comes_along(QWidget* window, const QString& floor) {
     QDialog dialog(window);
-    dialog.setWindowTitle("Duplicate " + floor);
+    dialog.setWindowTitle(tr("Duplicate %1").arg(floor));
     auto* column = new QVBoxLayout(&dialog);
-    auto* head = new QLabel("A copy of " + floor + " above it, with");
+    auto* head = new QLabel(tr("A copy of %1 above it, with").arg(floor));
     head->setObjectName("head");
     column->addWidget(head);
     FloorParts parts;
-    const std::pair<const char*, bool FloorParts::*> rows[] = {
-        {"Walls, doors and windows", &FloorParts::walls},
-        {"Zones", &FloorParts::zones},
-        {"Voids of the slab", &FloorParts::voids},
-        {"Drawings", &FloorParts::drawings},
-        {"Access points", &FloorParts::access_points}};
+    const std::pair<QString, bool FloorParts::*> rows[] = {
+        {tr("Walls, doors and windows"), &FloorParts::walls},
+        {tr("Zones"), &FloorParts::zones},
+        {tr("Voids of the slab"), &FloorParts::voids},
+        {tr("Drawings"), &FloorParts::drawings},
+        {tr("Access points"), &FloorParts::access_points}};
     for (const auto& [words, part] : rows) {
         auto* box = new QCheckBox(words);
         box->setChecked(parts.*part);
@@ -39,8 +41,8 @@ std::optional<FloorParts> ask_what_comes_along(QWidget* window, const QString& f
         column->addWidget(box);
     }
     auto* buttons = new QHBoxLayout;
-    auto* cancel = new QPushButton("Cancel");
-    auto* accept = new QPushButton("Duplicate");
+    auto* cancel = new QPushButton(tr("Cancel"));
+    auto* accept = new QPushButton(tr("Duplicate"));
     accept->setObjectName("main");
     accept->setDefault(true);
     buttons->addStretch(1);
@@ -56,15 +58,16 @@ std::optional<FloorParts> ask_what_comes_along(QWidget* window, const QString& f
 
 Asking::OnDisk ask_about_changed_file(QWidget* window, const QString& file, const QStringList& differences) {
     QDialog dialog(window);
-    dialog.setWindowTitle("Changed on disk");
+    dialog.setWindowTitle(tr("Changed on disk"));
     dialog.setMinimumWidth(520);
     auto* column = new QVBoxLayout(&dialog);
-    auto* head = new QLabel(QFileInfo(file).fileName() + " was changed on disk since it was opened here");
+    auto* head =
+        new QLabel(tr("%1 was changed on disk since it was opened here").arg(QFileInfo(file).fileName()));
     head->setObjectName("head");
     head->setWordWrap(true);
     column->addWidget(head);
-    auto* words = new QLabel(differences.isEmpty() ? QString("It holds the same project as this window.")
-                                                   : QString("From this window to the file on disk:"));
+    auto* words = new QLabel(differences.isEmpty() ? tr("It holds the same project as this window.")
+                                                   : tr("From this window to the file on disk:"));
     words->setObjectName("muted");
     column->addWidget(words);
     if (!differences.isEmpty()) {
@@ -77,7 +80,8 @@ Asking::OnDisk ask_about_changed_file(QWidget* window, const QString& file, cons
     }
     auto* buttons = new QHBoxLayout;
     Asking::OnDisk chosen = Asking::OnDisk::cancel;
-    const auto offer = [&](const char* name, const char* object, Asking::OnDisk choice, const char* tip) {
+    const auto offer = [&](const QString& name, const char* object, Asking::OnDisk choice,
+                           const QString& tip) {
         auto* button = new QPushButton(name);
         button->setObjectName(object);
         button->setToolTip(tip);
@@ -88,14 +92,14 @@ Asking::OnDisk ask_about_changed_file(QWidget* window, const QString& file, cons
         buttons->addWidget(button);
         return button;
     };
-    offer("Reload", "reloadFile", Asking::OnDisk::reload,
-          "Open what is on disk; this window's unsaved edits are given up");
-    offer("Write over it", "writeOver", Asking::OnDisk::write_over,
-          "Save this window's project; what is on disk is kept as an earlier version");
+    offer(tr("Reload"), "reloadFile", Asking::OnDisk::reload,
+          tr("Open what is on disk; this window's unsaved edits are given up"));
+    offer(tr("Write over it"), "writeOver", Asking::OnDisk::write_over,
+          tr("Save this window's project; what is on disk is kept as an earlier version"));
     buttons->addStretch(1);
-    offer("Cancel", "cancelSave", Asking::OnDisk::cancel, "");
-    auto* beside = offer("Save beside…", "main", Asking::OnDisk::save_beside,
-                         "Save this window's project under another name");
+    offer(tr("Cancel"), "cancelSave", Asking::OnDisk::cancel, "");
+    auto* beside = offer(tr("Save beside…"), "main", Asking::OnDisk::save_beside,
+                         tr("Save this window's project under another name"));
     beside->setDefault(true);
     column->addSpacing(6);
     column->addLayout(buttons);
@@ -107,7 +111,7 @@ bool ask_yes(QWidget* window, const QString& question, const QString& words, con
     QMessageBox box(QMessageBox::NoIcon, "Yemvo", question, {}, window);
     box.setInformativeText(words);
     auto* go = box.addButton(yes, QMessageBox::DestructiveRole);
-    box.setDefaultButton(box.addButton("Cancel", QMessageBox::RejectRole));
+    box.setDefaultButton(box.addButton(tr("Cancel"), QMessageBox::RejectRole));
     box.exec();
     return box.clickedButton() == go;
 }
@@ -123,10 +127,10 @@ Asking ask_by_dialogs(QWidget* window) {
         return QFileDialog::getSaveFileName(window, title, proposed, filter);
     };
     a.unsaved = [window](const QString& project) {
-        QMessageBox box(QMessageBox::NoIcon, "Yemvo", "Save the changes to " + project + "?", {}, window);
-        auto* save = box.addButton("Save", QMessageBox::AcceptRole);
-        auto* discard = box.addButton("Do not save", QMessageBox::DestructiveRole);
-        box.addButton("Cancel", QMessageBox::RejectRole);
+        QMessageBox box(QMessageBox::NoIcon, "Yemvo", tr("Save the changes to %1?").arg(project), {}, window);
+        auto* save = box.addButton(tr("Save"), QMessageBox::AcceptRole);
+        auto* discard = box.addButton(tr("Do not save"), QMessageBox::DestructiveRole);
+        box.addButton(tr("Cancel"), QMessageBox::RejectRole);
         box.setDefaultButton(save);
         box.exec();
         if (box.clickedButton() == save) return Asking::Unsaved::save;
@@ -136,19 +140,19 @@ Asking ask_by_dialogs(QWidget* window) {
         QMessageBox(QMessageBox::NoIcon, title, message, QMessageBox::Ok, window).exec();
     };
     a.overwrite = [window](const QString& file) {
-        return ask_yes(window, "Replace " + QFileInfo(file).fileName() + "?",
-                       "A file of that name is there already. It will be kept as an earlier version.",
-                       "Replace");
+        return ask_yes(window, tr("Replace %1?").arg(QFileInfo(file).fileName()),
+                       tr("A file of that name is there already. It will be kept as an earlier version."),
+                       tr("Replace"));
     };
     a.changed_on_disk = [window](const QString& file, const QStringList& differences) {
         return ask_about_changed_file(window, file, differences);
     };
     a.throw_away = [window](const QString& project) {
-        return ask_yes(window, "Discard the unsaved work on " + project + "?",
-                       "It stays among the earlier versions for 30 days.", "Discard");
+        return ask_yes(window, tr("Discard the unsaved work on %1?").arg(project),
+                       tr("It stays among the earlier versions for 30 days."), tr("Discard"));
     };
     a.name = [window](const QString& title, const QString& proposed) {
-        return QInputDialog::getText(window, title, "Name", QLineEdit::Normal, proposed).trimmed();
+        return QInputDialog::getText(window, title, tr("Name"), QLineEdit::Normal, proposed).trimmed();
     };
     a.duplicate = [window](const QString& floor) { return ask_what_comes_along(window, floor); };
     return a;

@@ -5,12 +5,13 @@
 #include <QString>
 
 #include "app/asking/asking.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
-inline const QString project_filter = "Yemvo projects (*.yemvo)";
+inline const QString project_filter = mark("Yemvo projects (*.yemvo)");
 inline const QString drawing_filter =
-    "Drawings (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf *.svg *.dxf);;All files (*)";
+    mark("Drawings (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf *.svg *.dxf);;All files (*)");
 
 /// The name with the ending unless it has just that one ("Plan v1.2" has none); empty stays empty.
 inline QString with_ending(QString file, const QString& ending) {
@@ -25,7 +26,7 @@ inline QString file_name_for(const QString& project, const QString& ending) {
         if (c == '/' || c == '\\' || c.unicode() < 32 || c == QChar(127)) c = '-';
     while (name.startsWith('.')) name.remove(0, 1);  // it would be hidden
     while (name.toUtf8().size() > 200) name.chop(1);
-    return (name.isEmpty() ? QString("Project") : name) + ending;
+    return (name.isEmpty() ? tr("Project") : name) + ending;
 }
 
 /// Asks where to write: the ending is added, and what would be replaced unasked is asked about. Empty: not at

@@ -6,6 +6,8 @@
 #include <new>
 #include <utility>
 
+#include "render/tr.h"
+
 namespace yemvo::app {
 
 using namespace std::chrono_literals;
@@ -172,7 +174,7 @@ std::function<void()> Behind::work_on(const Job& job, const std::shared_ptr<Begu
     } catch (const std::bad_alloc&) {
         return fault(tr("there is not enough memory for it"));
     } catch (const std::exception& e) {
-        return fault(QString::fromUtf8(e.what()));
+        return fault(fault_text(e));
     } catch (...) {
         return fault(tr("for a reason that nobody told"));
     }

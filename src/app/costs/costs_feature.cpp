@@ -2,12 +2,13 @@
 #include "app/costs/costs_feature.h"
 
 #include "app/costs/costs_page.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 CostsFeature::CostsFeature(Shell& shell) : Feature(shell), page_(new CostsPage(workspace_, shell.frame())) {
-    shell.tray_page("Largest losses", page_);
-    shell.command("view.pages", {"view.costs", "Largest losses", QKeySequence("Ctrl+Alt+M"),
+    shell.tray_page(tr("Largest losses"), page_);
+    shell.command("view.pages", {"view.costs", tr("Largest losses"), QKeySequence("Ctrl+Alt+M"),
                                  [this] { shell_.show_tray(page_); }});
 }
 

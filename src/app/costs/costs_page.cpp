@@ -9,6 +9,7 @@
 #include <QStyledItemDelegate>
 #include <QVBoxLayout>
 
+#include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
@@ -19,6 +20,7 @@
 #include "project/project.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -80,11 +82,11 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     left->setFixedWidth(240);
     auto* column = new QVBoxLayout(left);
     column->setContentsMargins(12, 8, 12, 8);
-    auto* title = new QLabel("Largest losses over");
+    auto* title = new QLabel(tr("Largest losses over"));
     title->setObjectName("groupTitle");
     column->addWidget(title);
     area_->setObjectName("costsArea");
-    area_->setAccessibleName("Area");
+    area_->setAccessibleName(tr("Area"));
     column->addWidget(area_);
     summary_->setObjectName("muted");
     summary_->setWordWrap(true);
@@ -92,8 +94,9 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     column->addStretch(1);
     row->addWidget(left);
     table_->setObjectName("costs");
-    table_->setAccessibleName("Largest losses");
-    table_->setHorizontalHeaderLabels({"Type", "Mean loss", "Area affected", "Share of loss"});
+    table_->setAccessibleName(tr("Largest losses"));
+    table_->setHorizontalHeaderLabels(
+        {tr("Type"), tr("Mean loss"), tr("Area affected"), tr("Share of loss")});
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(23);
     table_->setShowGrid(false);
@@ -104,9 +107,9 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     table_->setItemDelegate(new CostDelegate(*this));
     table_->horizontalHeader()->setSectionResizeMode(type_column, QHeaderView::Stretch);
     table_->horizontalHeaderItem(type_column)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    table_->setColumnWidth(mean_column, 130);
-    table_->setColumnWidth(area_column, 150);
-    table_->setColumnWidth(all_column, 250);
+    set_column_width(*table_, mean_column, 130);
+    set_column_width(*table_, area_column, 150);
+    set_column_width(*table_, all_column, 250);
     row->addWidget(table_, 1);
     listen(this, &CostsPage::refresh, workspace.results(), &Results::changed, workspace.shown(),
            &ShownMap::changed, workspace.in_view(), &InView::floor_changed);
@@ -154,7 +157,7 @@ void CostsPage::ask() {
             if (wish == wish_) show_costs(costs);
         },
         [this](const QString& why) {
-            workspace_.tell("The largest losses could not be worked out: " + why, true);
+            workspace_.tell(tr("The largest losses could not be worked out: %1").arg(why), true);
         }));
 }
 
@@ -163,12 +166,13 @@ void CostsPage::show_costs(const Costs& costs) {
     of_ = asked_;
     const QString band_name = QString::fromStdString(band(band_).name) + " GHz";
     if (costs.rows.empty())
-        summary_->setText(costs.area_m2 > 0 ? "Nothing is in the way of the serving radios at " + band_name
-                                            : "No radio serves here at " + band_name);
+        summary_->setText(costs.area_m2 > 0
+                              ? tr("Nothing is in the way of the serving radios at %1").arg(band_name)
+                              : tr("No radio serves here at %1").arg(band_name));
     else
         summary_->setText(
-            QString("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
-                    "click on a type selects it on the plan.")
+            tr("At %1 the serving radios reach %2; what is in their way takes %3 dB in the mean. A "
+               "click on a type selects it on the plan.")
                 .arg(band_name, render::local(format_area(costs.area_m2, workspace_.units())),
                      render::figure(costs.mean_way_db, 1)));
     table_->setRowCount(static_cast<int>(costs.rows.size()));
@@ -193,7 +197,7 @@ void CostsPage::select_type(int row) {
     for (const TypeSite& site :
          uses_of_type(workspace_.project(), costs_.rows[static_cast<std::size_t>(row)].type))
         if (site.floor == workspace_.floor_id() && site.item) there.push_back(*site.item);
-    if (there.empty()) workspace_.tell("That type is in the way, but nothing of it is on this floor");
+    if (there.empty()) workspace_.tell(tr("That type is in the way, but nothing of it is on this floor"));
     workspace_.selection().select_alone(there);
 }
 

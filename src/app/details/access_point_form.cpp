@@ -16,6 +16,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -37,8 +38,7 @@ protected:
                             theme());
         p.setPen(theme().ink);
         p.setFont(render::font(13, 650));
-        p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter,
-                   QString("Access point %1").arg(ap->number));
+        p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter, tr("Access point %1").arg(ap->number));
         p.setPen(theme().muted);
         p.setFont(render::font(12));
         p.drawText(QRectF(44, 22, width() - 44, 18), Qt::AlignVCenter,
@@ -68,9 +68,10 @@ class AccessPointEditor {
 public:
     AccessPointEditor(Workspace& w, AccessPointId id) : w_(w), id_(id) {}
     const AccessPoint& get() const { return *find_access_point(w_.project(), w_.floor_id(), id_); }
-    void change(const QString& verb, const std::function<void(AccessPoint&)>& how) const {
+    /// `label` has the access point's number as %1.
+    void change(const QString& label, const std::function<void(AccessPoint&)>& how) const {
         const FloorId at = w_.floor_id();
-        w_.edit(QString("%1 access point %2").arg(verb).arg(get().number), [&](Project& p) {
+        w_.edit(label.arg(get().number), [&](Project& p) {
             AccessPoint ap = *find_access_point(p, at, id_);
             how(ap);
             replace_access_point(p, at, ap);
@@ -98,7 +99,7 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     const AccessPointModel& m = model(ed.w_.project(), ed.get().model);
     const RadioBand can = *radio_band(m, index, id);
     const auto radio = [ed, index]() -> const Radio& { return ed.get().radios[index]; };
-    const QString tail = QString("Radio%1").arg(index);
+    const QString tail = tr("Radio%1").arg(index);
 
     grid->addWidget(new Glyph(id), row, 0);
     auto* name = new QLabel(QString::fromStdString(band(id).name));
@@ -106,10 +107,11 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     grid->addWidget(name, row, 1);
     auto* on = new QCheckBox;
     on->setObjectName("on" + tail);
-    on->setToolTip("On or off");
+    on->setToolTip(tr("On or off"));
     QObject::connect(on, &QCheckBox::clicked, form, [ed, index](bool checked) {
-        ed.change(checked ? "Switch on radio of" : "Switch off radio of",
-                  [&](AccessPoint& ap) { ap.radios[index].on = checked; });
+        ed.change(
+            checked ? tr("Switch on radio of access point %1") : tr("Switch off radio of access point %1"),
+            [&](AccessPoint& ap) { ap.radios[index].on = checked; });
     });
     form->on_refresh([on, radio] { on->setChecked(radio().on); });
     grid->addWidget(on, row, 2);
@@ -117,9 +119,9 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     const auto tune = [ed, index, id](int primary, int width_mhz) {
         try {
             const Radio next = retuned(ed.get().radios[index], id, primary, width_mhz);
-            ed.change("Retune", [&](AccessPoint& ap) { ap.radios[index] = next; });
+            ed.change(tr("Retune access point %1"), [&](AccessPoint& ap) { ap.radios[index] = next; });
         } catch (const Error& fault) {
-            ed.w_.tell(QString::fromUtf8(fault.what()), true);
+            ed.w_.tell(fault_text(fault), true);
         }
     };
     auto* cell = new QHBoxLayout;
@@ -130,7 +132,7 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
         cell, "channel" + tail, names,
         [=] { return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()); },
         [=](int i) { tune(list[static_cast<std::size_t>(i)], radio().channel.width_mhz); });
-    channel->setToolTip("Primary channel");
+    channel->setToolTip(tr("Primary channel"));
     grid->addLayout(cell, row, 3);
     cell = new QHBoxLayout;
     const auto widths = widths_of(can);
@@ -143,7 +145,7 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
                                         widths.begin());
             },
             [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)]); })
-        ->setToolTip("Channel width in MHz");
+        ->setToolTip(tr("Channel width in MHz"));
     grid->addLayout(cell, row, 4);
     cell = new QHBoxLayout;
     auto* power = form->number_field(
@@ -152,10 +154,11 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
             const double stepped =
                 can.power_low_dbm +
                 std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
-            ed.change("Change power of", [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
+            ed.change(tr("Change power of access point %1"),
+                      [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
         },
         {can.power_low_dbm, can.power_high_dbm});
-    power->setToolTip(QString("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
+    power->setToolTip(tr("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
                           .arg(can.power_low_dbm)
                           .arg(can.power_high_dbm)
                           .arg(can.power_step_db));
@@ -176,7 +179,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     auto* form = new Form(w, parent);
     form->built_for([&w, id] {  // another model has other radios
         const AccessPoint* ap = find_access_point(w.project(), w.floor_id(), id);
-        QString s = ap ? QString("model %1").arg(ap->model.value) : QString();
+        QString s = ap ? tr("model %1").arg(ap->model.value) : QString();
         for (std::size_t i = 0; ap && i < ap->radios.size(); ++i)
             s += QString(" %1/%2")
                      .arg(int{ap->radios[i].channel.band.index})
@@ -189,13 +192,13 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     form->widget(head);
     form->on_refresh([head] { head->update(); });
 
-    form->group("Radios");
+    form->group(tr("Radios"));
     auto* table = new QWidget;
     auto* grid = new QGridLayout(table);
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setHorizontalSpacing(5);
     grid->setVerticalSpacing(3);
-    const char* heads[] = {"", "", "", "channel", "MHz", "dBm", "EIRP"};
+    const QString heads[] = {"", "", "", tr("channel"), "MHz", "dBm", "EIRP"};
     for (int c = 3; c < 7; ++c) {
         auto* label = new QLabel(heads[c]);
         label->setObjectName("small");
@@ -208,54 +211,65 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     grid->setColumnStretch(4, 4);
     form->widget(table);
 
-    form->group("If it fails");
-    auto* failure = form->text("Unserved", [&w, id] {
+    form->group(tr("If it fails"));
+    auto* failure = form->text(tr("Unserved"), [&w, id] {
         if (!w.results().prediction()) return QString();
         QStringList bands_lost;
         for (BandId b : w.shown().map().bands.list()) {
             const Area lost = lost_without(w.project(), w.results().prediction()->site, id, b);
             if (lost.demanded_m2 <= 0) continue;
-            bands_lost << QString("%1 of the site at %2 GHz")
+            bands_lost << tr("%1 of the site at %2 GHz")
                               .arg(render::percent(lost.share_met()), QString::fromStdString(band(b).name));
         }
         return bands_lost.join("\n");
     });
     failure->setObjectName("apFailure");
     failure->setToolTip(
-        "The demanded area that has the signal asked for only from this access point, in the bands of the "
-        "map. The lens Signal after a failure shows what is left when the selected ones fail.");
+        tr("The demanded area that has the signal asked for only from this access point, in the bands of the "
+           "map. The lens Signal after a failure shows what is left when the selected ones fail."));
 
-    form->group("Mount");
-    auto* row = form->row("Position");
+    form->group(tr("Mount"));
+    auto* row = form->row(tr("Position"));
     form->length_field(
         row, "apX", "x", [ed] { return ed.get().position.x; },
-        [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.x = v; }); });
+        [ed](double v) {
+            ed.change(tr("Move access point %1"), [&](AccessPoint& ap) { ap.position.x = v; });
+        });
     form->length_field(
         row, "apY", "y", [ed] { return ed.get().position.y; },
-        [ed](double v) { ed.change("Move", [&](AccessPoint& ap) { ap.position.y = v; }); });
+        [ed](double v) {
+            ed.change(tr("Move access point %1"), [&](AccessPoint& ap) { ap.position.y = v; });
+        });
     form->choice(
-        form->row("On"), "apMount", {"Ceiling", "Wall", "Pole", "Desk"},
+        form->row(tr("On")), "apMount", {tr("Ceiling"), tr("Wall"), tr("Pole"), tr("Desk")},
         [ed] { return static_cast<int>(ed.get().mount); },
-        [ed](int i) { ed.change("Mount", [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); }); });
+        [ed](int i) {
+            ed.change(tr("Mount access point %1"),
+                      [&](AccessPoint& ap) { ap.mount = static_cast<Mount>(i); });
+        });
     form->length_field(
-        form->row("Height"), "apHeight", m, [ed] { return ed.get().height_m; },
-        [ed](double v) { ed.change("Raise", [&](AccessPoint& ap) { ap.height_m = v; }); },
+        form->row(tr("Height")), "apHeight", m, [ed] { return ed.get().height_m; },
+        [ed](double v) { ed.change(tr("Raise access point %1"), [&](AccessPoint& ap) { ap.height_m = v; }); },
         limits::mounting_m);
-    row = form->row("Aim");
+    row = form->row(tr("Aim"));
     form->number_field(
-        row, "apAzimuth", "° azimuth", 0, [ed] { return ed.get().azimuth_deg; },
-        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.azimuth_deg = v; }); },
+        row, "apAzimuth", tr("° azimuth"), 0, [ed] { return ed.get().azimuth_deg; },
+        [ed](double v) {
+            ed.change(tr("Aim access point %1"), [&](AccessPoint& ap) { ap.azimuth_deg = v; });
+        },
         limits::angle_deg);
     form->number_field(
-        row, "apTilt", "° tilt", 0, [ed] { return ed.get().downtilt_deg; },
-        [ed](double v) { ed.change("Aim", [&](AccessPoint& ap) { ap.downtilt_deg = v; }); },
+        row, "apTilt", tr("° tilt"), 0, [ed] { return ed.get().downtilt_deg; },
+        [ed](double v) {
+            ed.change(tr("Aim access point %1"), [&](AccessPoint& ap) { ap.downtilt_deg = v; });
+        },
         limits::tilt_deg);
 
-    form->group("Gear");
+    form->group(tr("Gear"));
     QStringList names;
     for (const AccessPointModel& one : *w.project().models) names << QString::fromStdString(one.name);
     form->choice(
-        form->row("Model"), "apModel", names,
+        form->row(tr("Model")), "apModel", names,
         [ed, &w] {
             const auto& list = *w.project().models;
             return static_cast<int>(
@@ -264,7 +278,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         },
         [ed, &w](int i) {
             const AccessPointModel& to = (*w.project().models)[static_cast<std::size_t>(i)];
-            ed.change("Change model of", [&](AccessPoint& ap) {
+            ed.change(tr("Change model of access point %1"), [&](AccessPoint& ap) {
                 AccessPoint fresh = make_access_point(to, ap.id, ap.number, ap.position);
                 fresh.azimuth_deg = ap.azimuth_deg;
                 fresh.height_m = ap.height_m;
@@ -272,13 +286,14 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
             });
         });
     form->number_field(
-        form->row("Number"), "apNumber", "", 0, [ed] { return ed.get().number; },
+        form->row(tr("Number")), "apNumber", "", 0, [ed] { return ed.get().number; },
         [ed, &w, id](double v) {
             for (const auto& placed : placed_access_points(w.project()))
                 if (placed.access_point->number == static_cast<int>(v) && placed.access_point->id != id)
-                    throw Error("there is an access point " + std::to_string(static_cast<int>(v)) +
-                                " already");
-            ed.change("Renumber", [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
+                    throw Error(
+                        say("there is an access point %1 already", std::to_string(static_cast<int>(v))));
+            ed.change(tr("Renumber access point %1"),
+                      [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
         },
         {1, 9999});
     form->stretch();

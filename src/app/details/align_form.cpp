@@ -15,29 +15,30 @@
 #include "geometry/point.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
 QString outcome_words(const Workspace& w) {
     if (!w.aligning().enough_pairs())
-        return QString("Pick %1 pairs or more, far apart: first on this floor, then on the blue one.")
+        return tr("Pick %1 pairs or more, far apart: first on this floor, then on the blue one.")
             .arg(least_pairs(w.aligning().freedom()));
     const auto fit = w.aligning().fit();
-    if (!fit) return "The places of the pairs coincide.";
+    if (!fit) return tr("The places of the pairs coincide.");
     const Point middle = w.aligning().pairs().front().here;
     const Point moved = fit->map.apply(middle) - middle;
-    QString words = QString("Moves %1 m").arg(render::figure(length(moved), 2));
+    QString words = tr("Moves %1 m").arg(render::figure(length(moved), 2));
     if (w.aligning().freedom() != Freedom::shift)
-        words += QString(", turns %1°").arg(render::figure(fit->map.turn_deg, 2));
+        words += tr(", turns %1°").arg(render::figure(fit->map.turn_deg, 2));
     if (w.aligning().freedom() == Freedom::shift_turn_scale)
-        words += QString(", scales × %1").arg(render::figure(fit->map.scale, 4));
+        words += tr(", scales × %1").arg(render::figure(fit->map.scale, 4));
     if (fit->outlier)
-        return words + QString(".\nPair %1 disagrees: without it the others agree within %2 m.")
+        return words + tr(".\nPair %1 disagrees: without it the others agree within %2 m.")
                            .arg(*fit->outlier + 1)
                            .arg(render::figure(fit->rms_without_outlier_m, 3));
     return words +
-           QString(".\nThe pairs agree within %1 m.")
+           tr(".\nThe pairs agree within %1 m.")
                .arg(render::figure(*std::max_element(fit->residual_m.begin(), fit->residual_m.end()), 3));
 }
 
@@ -51,7 +52,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
             .arg(w.aligning().pairs().size())
             .arg(floor_names(w));
     });
-    form->group("Align this floor");
+    form->group(tr("Align this floor"));
     QStringList names;
     std::vector<FloorId> ids;
     for (const Floor& f : building_with(w.project(), w.floor_id()).floors) {
@@ -60,7 +61,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
         ids.push_back(f.id);
     }
     form->choice(
-        form->row("To"), "alignTo", names,
+        form->row(tr("To")), "alignTo", names,
         [&w, ids] {
             return static_cast<int>(std::find(ids.begin(), ids.end(), w.drawings().ghost()) - ids.begin());
         },
@@ -69,12 +70,13 @@ Form* align_form(Workspace& w, QWidget* parent) {
             w.aligning().clear();
         });
     form->choice(
-        form->row("Allow"), "alignFreedom", {"Move", "Move and rotate", "Move, rotate and scale"},
+        form->row(tr("Allow")), "alignFreedom",
+        {tr("Move"), tr("Move and rotate"), tr("Move, rotate and scale")},
         [&w] { return static_cast<int>(w.aligning().freedom()); },
         [&w](int i) { w.aligning().allow(static_cast<Freedom>(i)); });
-    form->group("Pairs");
+    form->group(tr("Pairs"));
     for (std::size_t i = 0; i < w.aligning().pairs().size(); ++i) {
-        auto* row = form->row(QString("Pair %1").arg(i + 1));
+        auto* row = form->row(tr("Pair %1").arg(i + 1));
         auto* off = new QLabel;
         off->setObjectName(QString("residual-%1").arg(i));
         row->addWidget(off, 1);
@@ -82,7 +84,7 @@ Form* align_form(Workspace& w, QWidget* parent) {
             const auto fit = w.aligning().fit();
             if (!fit || i >= fit->residual_m.size()) return off->setText("");
             const bool bad = fit->outlier == i;
-            off->setText(render::figure(fit->residual_m[i], 3) + " m off");
+            off->setText(tr("%1 m off").arg(render::figure(fit->residual_m[i], 3)));
             off->setStyleSheet("color: " + (bad ? theme().not_met : theme().ink).name() +
                                (bad ? "; font-weight: 600" : ""));
         });
@@ -90,22 +92,22 @@ Form* align_form(Workspace& w, QWidget* parent) {
         drop->setObjectName(QString("dropPair-%1").arg(i));
         drop->setText("×");
         drop->setFixedSize(20, 20);
-        drop->setToolTip("Leave this pair out");
+        drop->setToolTip(tr("Leave this pair out"));
         row->addWidget(drop);
         QObject::connect(drop, &QToolButton::clicked, form, [&w, i] { w.aligning().remove(i); });
     }
     auto* told = form->text({}, [&w] { return outcome_words(w); });
     told->setObjectName("alignOutcome");
     told->setWordWrap(true);
-    auto* apply = new QPushButton("Align");
+    auto* apply = new QPushButton(tr("Align"));
     apply->setObjectName("main");
     apply->setProperty("tests", "alignNow");
     form->widget(apply);
     form->on_refresh([&w, apply] { apply->setEnabled(w.aligning().fit().has_value()); });
     QObject::connect(apply, &QPushButton::clicked, form, [&w] { align_now(w); });
     form->note(
-        "Everything on this floor moves along: drawings, walls, zones, access points. The blue floor "
-        "stays.");
+        tr("Everything on this floor moves along: drawings, walls, zones, access points. The blue floor "
+           "stays."));
     form->stretch();
     return form;
 }

@@ -10,6 +10,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -38,71 +39,75 @@ Form* building_form(Workspace& w, QWidget* parent) {
         });
     };
     const QString metre = w.units() == LengthUnits::metres ? "m" : "";
-    form->group(chosen->kind == BuildingKind::yard ? "Yard" : "Building");
+    form->group(chosen->kind == BuildingKind::yard ? tr("Yard") : tr("Building"));
     form->name_field(
-        form->row("Name"), "buildingName", [=] { return QString::fromStdString(building().name); },
-        [=](const QString& t) { change("Rename building", [&](Building& b) { b.name = t.toStdString(); }); });
+        form->row(tr("Name")), "buildingName", [=] { return QString::fromStdString(building().name); },
+        [=](const QString& t) {
+            change(tr("Rename building"), [&](Building& b) { b.name = t.toStdString(); });
+        });
     form->choice(
-        form->row("Kind"), "buildingKind", {"Building", "Yard, open air"},
+        form->row(tr("Kind")), "buildingKind", {tr("Building"), tr("Yard, open air")},
         [=] { return building().kind == BuildingKind::yard ? 1 : 0; },
         [=](int i) {
-            change("Change kind",
+            change(tr("Change kind"),
                    [&](Building& b) { b.kind = i ? BuildingKind::yard : BuildingKind::building; });
         });
-    form->group("Place on the site");
+    form->group(tr("Place on the site"));
     form->length_field(
-        form->row("East"), "buildingX", metre, [=] { return building().placement.shift.x; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.x = v; }); },
+        form->row(tr("East")), "buildingX", metre, [=] { return building().placement.shift.x; },
+        [=](double v) { change(tr("Move building"), [&](Building& b) { b.placement.shift.x = v; }); },
         {-50'000, 50'000});
     form->length_field(
-        form->row("North"), "buildingY", metre, [=] { return building().placement.shift.y; },
-        [=](double v) { change("Move building", [&](Building& b) { b.placement.shift.y = v; }); },
+        form->row(tr("North")), "buildingY", metre, [=] { return building().placement.shift.y; },
+        [=](double v) { change(tr("Move building"), [&](Building& b) { b.placement.shift.y = v; }); },
         {-50'000, 50'000});
     form->number_field(
-        form->row("Turned"), "buildingTurn", "°", 1, [=] { return building().placement.turn_deg; },
+        form->row(tr("Turned")), "buildingTurn", "°", 1, [=] { return building().placement.turn_deg; },
         [=](double v) {
-            change("Turn building", [&](Building& b) { b.placement.turn_deg = wrapped_deg(v); });
+            change(tr("Turn building"), [&](Building& b) { b.placement.turn_deg = wrapped_deg(v); });
         },
         {-360, 360});
     form->length_field(
-        form->row("Datum level"), "buildingLevel", metre, [=] { return building().level_m; },
-        [=](double v) { change("Change level", [&](Building& b) { b.level_m = v; }); }, limits::elevation_m);
+        form->row(tr("Datum level")), "buildingLevel", metre, [=] { return building().level_m; },
+        [=](double v) { change(tr("Change level"), [&](Building& b) { b.level_m = v; }); },
+        limits::elevation_m);
     form->note(
-        "East, north and turn (counter-clockwise) of its own zero; the datum level is how high its ±0.00 "
-        "lies "
-        "above the site's.");
-    form->text("Floors", [=] { return QString::number(building().floors.size()); });
+        tr("East, north and turn (counter-clockwise) of its own zero; the datum level is how high its ±0.00 "
+           "lies "
+           "above the site's."));
+    form->text(tr("Floors"), [=] { return QString::number(building().floors.size()); });
 
-    form->group("Site");
+    form->group(tr("Site"));
     auto* row = form->row({});
     for (const auto& [object, words, kind] :
-         {std::tuple{"addBuilding", "Add a building", BuildingKind::building},
-          std::tuple{"addYard", "Add a yard", BuildingKind::yard}}) {
+         {std::tuple{"addBuilding", tr("Add a building"), BuildingKind::building},
+          std::tuple{"addYard", tr("Add a yard"), BuildingKind::yard}}) {
         auto* add = new QPushButton(words);
         add->setObjectName(object);
         row->addWidget(add, 1);
         QObject::connect(add, &QPushButton::clicked, form, [&w, kind = kind] {
             BuildingId made;
-            w.edit(kind == BuildingKind::yard ? "Add yard" : "Add building", [&](Project& p) {
+            w.edit(kind == BuildingKind::yard ? tr("Add yard") : tr("Add building"), [&](Project& p) {
                 double east_m = 0;  // beside what is there
                 for (const Building& b : p.buildings)
                     if (const auto box = extent(b))
                         for (Point q : {box->low, box->high, Point{box->low.x, box->high.y},
                                         Point{box->high.x, box->low.y}})
                             east_m = std::max(east_m, b.placement.apply(q).x);
-                const QString name = QString(kind == BuildingKind::yard ? "Yard %1" : "Building %1")
+                const QString name = QString(kind == BuildingKind::yard ? tr("Yard %1") : tr("Building %1"))
                                          .arg(p.buildings.size() + 1);
                 made = add_building(p, name.toStdString(), kind, {1, 0, {std::ceil(east_m / 5 + 1) * 5, 0}});
             });
             w.in_view().choose_building(made);
         });
     }
-    auto* remove = new QPushButton("Remove " + QString::fromStdString(chosen->name));
+    auto* remove = new QPushButton(tr("Remove %1").arg(QString::fromStdString(chosen->name)));
     remove->setObjectName("removeBuilding");
     remove->setEnabled(w.project().buildings.size() > 1);
     form->widget(remove);
-    QObject::connect(remove, &QPushButton::clicked, form,
-                     [&w, id] { w.edit("Remove building", [&](Project& p) { remove_building(p, id); }); });
+    QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
+        w.edit(tr("Remove building"), [&](Project& p) { remove_building(p, id); });
+    });
     form->stretch();
     return form;
 }

@@ -11,6 +11,7 @@
 #include "app/model/selection.h"
 #include "app/model/wishes.h"
 #include "project/edits.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -28,23 +29,24 @@ DetailsFeature::DetailsFeature(Shell& shell)
 }
 
 void DetailsFeature::choose_photo(NoteId id) {
-    const QString name = shell_.asking().open_file("Choose a photo", "Photos (*.jpg *.jpeg *.png *.webp)");
+    const QString name =
+        shell_.asking().open_file(tr("Choose a photo"), tr("Photos (*.jpg *.jpeg *.png *.webp)"));
     if (name.isEmpty() || !workspace_.floor()) return;
     constexpr qint64 largest = 50 << 20;
     QFile file(name);
     const QString said = QFileInfo(name).fileName();
     if (!file.open(QIODevice::ReadOnly))
-        return workspace_.tell(said + " cannot be opened: check that it exists and that you may read it",
-                               true);
+        return workspace_.tell(
+            tr("%1 cannot be opened: check that it exists and that you may read it").arg(said), true);
     if (file.size() > largest)
-        return workspace_.tell(said + " is larger than 50 MB: choose a smaller photo", true);
+        return workspace_.tell(tr("%1 is larger than 50 MB: choose a smaller photo").arg(said), true);
     const QByteArray bytes = file.readAll();
     if (QImage::fromData(bytes).isNull())
-        return workspace_.tell(said + " is no picture that can be read: choose a JPEG, PNG or WebP photo",
-                               true);
+        return workspace_.tell(
+            tr("%1 is no picture that can be read: choose a JPEG, PNG or WebP photo").arg(said), true);
     const auto* begin = reinterpret_cast<const std::byte*>(bytes.constData());
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Choose photo", [&](Project& p) {
+    workspace_.edit(tr("Choose photo"), [&](Project& p) {
         Note n = *find_note(*find_floor(p, at), id);
         n.photo = add_asset(p, said.toStdString(), Bytes(begin, begin + bytes.size()));
         replace_note(p, at, n);

@@ -16,21 +16,21 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
 namespace {
 
 QString how_scaled(const Drawing& d, LengthUnits units) {
-    if (!d.to_scale()) return "No scale yet";
+    if (!d.to_scale()) return tr("No scale yet");
     const Box box = extent(d);
     const auto one = [&](double m) { return render::local(format_length(m, units)); };
-    QString by = QString::fromUtf8(scale_by_name(d.scale_by).data());
+    QString by = tr_mark(scale_by_name(d.scale_by));
     if (d.scale_by == ScaleBy::lengths)
-        by = d.lengths.size() == 1 ? QString("1 known length")
-                                   : QString("%1 known lengths").arg(d.lengths.size());
-    if (d.scale_by == ScaleBy::area) by = "a known area";
-    return one(box.width()) + " × " + one(box.height()) + ", by " + by;
+        by = d.lengths.size() == 1 ? tr("1 known length") : tr("%1 known lengths").arg(d.lengths.size());
+    if (d.scale_by == ScaleBy::area) by = tr("a known area");
+    return tr("%1 × %2, by %3").arg(one(box.width()), one(box.height()), by);
 }
 
 /// Changes a copy of a drawing of the floor in view and puts it back, as one edit.
@@ -49,14 +49,15 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen) {
     auto* row = form.row({});
     auto* eye = new QCheckBox;
     eye->setObjectName(QString("drawingShown-%1").arg(id.value));
-    eye->setToolTip("Show or hide this drawing");
+    eye->setToolTip(tr("Show or hide this drawing"));
     row->addWidget(eye);
     form.on_refresh([&w, eye, id] {
         const Drawing* d = find_drawing(*w.floor(), id);
         if (d) eye->setChecked(d->shown);
     });
     QObject::connect(eye, &QCheckBox::clicked, &form, [&w, id](bool on) {
-        change_drawing(w, id, on ? "Show drawing" : "Hide drawing", [&](Drawing& d) { d.shown = on; });
+        change_drawing(w, id, on ? tr("Show drawing") : tr("Hide drawing"),
+                       [&](Drawing& d) { d.shown = on; });
     });
     auto* name = new QPushButton;
     name->setObjectName(QString("drawing-%1").arg(id.value));
@@ -78,17 +79,18 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen) {
     QObject::connect(more, &QToolButton::clicked, &form, [&w, &form, more, id] {
         QMenu menu(&form);
         const FloorId at = w.floor_id();
-        menu.addAction("Prepare again…", [&w, id] { emit w.wishes().prepare_drawing(id); });
-        menu.addAction("Newer revision…", [&w, id] { emit w.wishes().choose_revision(id); });
+        menu.addAction(tr("Prepare again…"), [&w, id] { emit w.wishes().prepare_drawing(id); });
+        menu.addAction(tr("Newer revision…"), [&w, id] { emit w.wishes().choose_revision(id); });
         menu.addSeparator();
-        menu.addAction(
-            "Up", [&w, at, id] { w.edit("Raise drawing", [&](Project& p) { move_drawing(p, at, id, 1); }); });
-        menu.addAction("Down", [&w, at, id] {
-            w.edit("Lower drawing", [&](Project& p) { move_drawing(p, at, id, -1); });
+        menu.addAction(tr("Up"), [&w, at, id] {
+            w.edit(tr("Raise drawing"), [&](Project& p) { move_drawing(p, at, id, 1); });
+        });
+        menu.addAction(tr("Down"), [&w, at, id] {
+            w.edit(tr("Lower drawing"), [&](Project& p) { move_drawing(p, at, id, -1); });
         });
         menu.addSeparator();
-        menu.addAction("Remove", [&w, at, id] {
-            w.edit("Remove drawing", [&](Project& p) { remove_drawing(p, at, id); });
+        menu.addAction(tr("Remove"), [&w, at, id] {
+            w.edit(tr("Remove drawing"), [&](Project& p) { remove_drawing(p, at, id); });
         });
         menu.exec(more->mapToGlobal(QPoint(0, more->height())));
     });
@@ -97,7 +99,8 @@ void add_row(Form& form, Workspace& w, const Drawing& drawing, bool chosen) {
 
 void add_comparison(Form& form, Workspace& w, DrawingId id) {
     form.choice(
-        form.row("Compare"), "compareRevision", {"Newer only", "Older only", "Blink", "Differences tinted"},
+        form.row(tr("Compare")), "compareRevision",
+        {tr("Newer only"), tr("Older only"), tr("Blink"), tr("Differences tinted")},
         [&w, id] {
             return w.drawings().comparison().drawing == id ? static_cast<int>(w.drawings().comparison().show)
                                                            : 0;
@@ -106,17 +109,17 @@ void add_comparison(Form& form, Workspace& w, DrawingId id) {
             w.drawings().compare({static_cast<Comparison::Show>(i), id});
         });
     auto* row = form.row({});
-    auto* done = new QPushButton("Discard older revision");
+    auto* done = new QPushButton(tr("Discard older revision"));
     done->setObjectName("forgetOlder");
     row->addWidget(done, 1);
     QObject::connect(done, &QPushButton::clicked, &form, [&w, id] {
-        change_drawing(w, id, "Forget older revision", [](Drawing& d) { d.earlier.reset(); });
+        change_drawing(w, id, tr("Forget older revision"), [](Drawing& d) { d.earlier.reset(); });
     });
-    auto* back = new QPushButton("Restore older revision");
+    auto* back = new QPushButton(tr("Restore older revision"));
     back->setObjectName("backToOlder");
     row->addWidget(back, 1);
     QObject::connect(back, &QPushButton::clicked, &form, [&w, id] {
-        change_drawing(w, id, "Take older revision", [](Drawing& d) {
+        change_drawing(w, id, tr("Take older revision"), [](Drawing& d) {
             d.source = d.earlier->source;
             d.crop = d.earlier->crop;
             d.placement = d.earlier->placement;
@@ -128,17 +131,17 @@ void add_comparison(Form& form, Workspace& w, DrawingId id) {
 
 /// A floor with nothing on it yet may begin with its outer size.
 void add_outer_size(Form& form, Workspace& w) {
-    form.group("Without a drawing");
-    auto* row = form.row("Outer size");
+    form.group(tr("Without a drawing"));
+    auto* row = form.row(tr("Outer size"));
     auto* width = new UnitField(w.units() == LengthUnits::metres ? "m" : "");
     auto* depth = new UnitField(w.units() == LengthUnits::metres ? "m" : "");
     width->setObjectName("outerWidth");
     depth->setObjectName("outerDepth");
-    width->setPlaceholderText("east");
-    depth->setPlaceholderText("north");
-    auto* draw = new QPushButton("Draw");
+    width->setPlaceholderText(tr("east"));
+    depth->setPlaceholderText(tr("north"));
+    auto* draw = new QPushButton(tr("Draw"));
     draw->setObjectName("drawOuter");
-    draw->setToolTip("Outer walls of this size, measured outside");
+    draw->setToolTip(tr("Outer walls of this size, measured outside"));
     row->addWidget(width, 1);
     row->addWidget(depth, 1);
     row->addWidget(draw);
@@ -148,16 +151,17 @@ void add_outer_size(Form& form, Workspace& w) {
         for (UnitField* field : {width, depth}) {
             try {
                 sides[i++] = parse_length_m(render::plain(field->text()), w.units());
-                if (sides[i - 1] < 1 || sides[i - 1] > 2000) throw Error("must lie between 1 m and 2 km");
+                if (sides[i - 1] < 1 || sides[i - 1] > 2000)
+                    throw Error(say("must lie between 1 m and 2 km"));
             } catch (const Error& fault) {
-                field->show_fault(QString::fromUtf8(fault.what()));
-                return w.tell(QString::fromUtf8(fault.what()), true);
+                field->show_fault(fault_text(fault));
+                return w.tell(fault_text(fault), true);
             }
         }
         const FloorId at = w.floor_id();
         WallTypeId type = find_type(w.project(), "brick-cavity");
         if (!type) type = first_type(w.project(), TypeUse::wall);
-        w.edit("Draw outer walls", [&](Project& p) { add_outer_walls(p, at, type, sides[0], sides[1]); });
+        w.edit(tr("Draw outer walls"), [&](Project& p) { add_outer_walls(p, at, type, sides[0], sides[1]); });
     });
 }
 
@@ -165,9 +169,9 @@ void add_outer_size(Form& form, Workspace& w) {
 
 void add_drawings(Form& form, Workspace& w) {
     const Floor& floor = *w.floor();
-    form.group("Drawings");
+    form.group(tr("Drawings"));
     if (floor.drawings->empty())
-        form.note("None yet: drop a picture, PDF, SVG or DXF on the plan, or paste one.");
+        form.note(tr("None yet: drop a picture, PDF, SVG or DXF on the plan, or paste one."));
     const Drawing* chosen = w.drawings().drawing();
     for (auto d = floor.drawings->rbegin(); d != floor.drawings->rend(); ++d)
         add_row(form, w, *d, chosen && chosen->id == d->id);
@@ -180,27 +184,27 @@ void add_drawings(Form& form, Workspace& w) {
                   })
             ->setWordWrap(true);
         form.number_field(
-            form.row("Opacity"), "drawingOpacity", "%", 0,
+            form.row(tr("Opacity")), "drawingOpacity", "%", 0,
             [&w, id] {
                 const Drawing* d = find_drawing(*w.floor(), id);
                 return d ? d->opacity * 100 : 0;
             },
             [&w, id](double v) {
-                change_drawing(w, id, "Fade drawing", [&](Drawing& d) { d.opacity = v / 100; });
+                change_drawing(w, id, tr("Fade drawing"), [&](Drawing& d) { d.opacity = v / 100; });
             },
             {0, 100});
         if (chosen->earlier) add_comparison(form, w, id);
     }
     auto* row = form.row({});
-    auto* choose = new QPushButton("Choose a drawing…");
+    auto* choose = new QPushButton(tr("Choose a drawing…"));
     choose->setObjectName("chooseDrawing");
     QObject::connect(choose, &QPushButton::clicked, &w.wishes(), &Wishes::choose_drawing);
     row->addWidget(choose, 1);
     if (floor.drawings->empty() && floor.walls->empty()) add_outer_size(form, w);
     if (!chosen) return;
-    auto* scale = new QPushButton("Scale");
+    auto* scale = new QPushButton(tr("Scale"));
     scale->setObjectName("scaleDrawing");
-    scale->setToolTip("Give the drawing its scale (L)");
+    scale->setToolTip(tr("Give the drawing its scale (L)"));
     QObject::connect(scale, &QPushButton::clicked, &form, [&w] { w.activity().set_tool(ToolId::scale); });
     row->addWidget(scale);
 }

@@ -17,6 +17,7 @@
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
@@ -59,7 +60,7 @@ protected:
         p.setPen(colours.muted);
         p.setFont(render::font(11));
         p.drawText(QRectF(46, 17, room, 15), Qt::AlignVCenter,
-                   type_.use == TypeUse::obstacle ? QString("per metre")
+                   type_.use == TypeUse::obstacle ? tr("per metre")
                                                   : render::figure(type_.thickness_m * 1000) + " mm");
         p.setPen(colours.ink);
         p.setFont(render::font(12.5));
@@ -105,9 +106,7 @@ void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*
     for (const WallType* t : types) {
         if (!group || *group != t->group) {
             group = t->group;
-            QString name = QString::fromUtf8(group_name(*group).data());
-            name[0] = name[0].toUpper();
-            form->note(name);
+            form->note(tr_first(group_name(*group)));
         }
         auto* row = new TypeRow(*t, form);
         const WallTypeId id = t->id;
@@ -116,8 +115,8 @@ void type_palette(Form* form, Workspace& w, TypeUse use, WallTypeId NextKinds::*
         form->on_refresh([&w, row, id, chosen] { row->setChecked(w.next().kinds().*chosen == id); });
         form->widget(row);
     }
-    form->note(use == TypeUse::obstacle ? "Loss in dB per metre through it."
-                                        : "Loss in dB for one crossing at normal incidence.");
+    form->note(use == TypeUse::obstacle ? tr("Loss in dB per metre through it.")
+                                        : tr("Loss in dB for one crossing at normal incidence."));
 }
 
 void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object, double NextKinds::*field,
@@ -129,7 +128,7 @@ void next_length(Form* form, Workspace& w, QHBoxLayout* row, const char* object,
 }
 
 template <class Enum>
-void next_choice(Form* form, Workspace& w, const char* label, const char* object, const QStringList& names,
+void next_choice(Form* form, Workspace& w, const QString& label, const char* object, const QStringList& names,
                  Enum NextKinds::*field) {
     form->choice(
         form->row(label), object, names, [&w, field] { return static_cast<int>(w.next().kinds().*field); },
@@ -141,22 +140,23 @@ void wall_manner(Form* form, Workspace& w) {
     static constexpr ToolId tools[] = {ToolId::wall, ToolId::wall_rectangle, ToolId::wall_arc,
                                        ToolId::follow};
     form->choice(
-        form->row("Draw as"), "wallManner", {"Run", "Rectangle", "Arc", "Follow the drawing"},
+        form->row(tr("Draw as")), "wallManner",
+        {tr("Run"), tr("Rectangle"), tr("Arc"), tr("Follow the drawing")},
         [&w] {
             return static_cast<int>(std::find(std::begin(tools), std::end(tools), w.activity().tool()) -
                                     std::begin(tools));
         },
         [&w](int i) { w.activity().set_tool(tools[i]); });
     if (w.activity().tool() != ToolId::follow)
-        next_choice(form, w, "Draw its", "wallFace", {"Centre line", "Left face", "Right face"},
-                    &NextKinds::wall_face);
+        next_choice(form, w, tr("Draw its"), "wallFace",
+                    {tr("Centre line"), tr("Left face"), tr("Right face")}, &NextKinds::wall_face);
 }
 
 void wall_height(Form* form, Workspace& w) {
-    form->group("Walls drawn next");
-    next_length(form, w, form->row("From"), "nextWallBase", &NextKinds::wall_base_m, -20, 100);
+    form->group(tr("Walls drawn next"));
+    next_length(form, w, form->row(tr("From")), "nextWallBase", &NextKinds::wall_base_m, -20, 100);
     form->choice(
-        form->row("Up to"), "nextWallFull", {"The slab above", "A height", "The ceiling"},
+        form->row(tr("Up to")), "nextWallFull", {tr("The slab above"), tr("A height"), tr("The ceiling")},
         [&w] { return w.next()->wall_top_m        ? 1
                       : w.next()->wall_to_ceiling ? 2
                                                   : 0; },
@@ -167,7 +167,7 @@ void wall_height(Form* form, Workspace& w) {
             });
         });
     form->length_field(
-        form->row("Top"), "nextWallTop", w.units() == LengthUnits::metres ? "m" : "",
+        form->row(tr("Top")), "nextWallTop", w.units() == LengthUnits::metres ? "m" : "",
         [&w] { return w.next()->wall_top_m.value_or(w.floor()->height_m); },
         [&w](double v) { w.next().change([&](NextKinds& n) { n.wall_top_m = v; }); }, limits::above_floor_m);
 }
@@ -175,20 +175,20 @@ void wall_height(Form* form, Workspace& w) {
 /// Drawn, or the room round a click.
 void outline_manner(Form* form, Workspace& w) {
     form->choice(
-        form->row("Outline"), "outlineManner", {"Draw it", "Take the room clicked"},
+        form->row(tr("Outline")), "outlineManner", {tr("Draw it"), tr("Take the room clicked")},
         [&w] { return w.next()->take_room ? 1 : 0; },
         [&w](int i) { w.next().change([&](NextKinds& n) { n.take_room = i == 1; }); });
     if (w.next()->take_room)
-        next_length(form, w, form->row("Bridge gaps to"), "roomGap", &NextKinds::room_gap_m, 0, 3);
+        next_length(form, w, form->row(tr("Bridge gaps to")), "roomGap", &NextKinds::room_gap_m, 0, 3);
 }
 
 void obstacle_kinds(Form* form, Workspace& w) {
-    form->group("Obstacles drawn next");
-    next_choice(form, w, "Kind", "nextObstacleKind", obstacle_kind_names(), &NextKinds::obstacle_kind);
-    next_choice(form, w, "Make", "nextObstacleShape", {"One outline", "Rows in a rectangle"},
+    form->group(tr("Obstacles drawn next"));
+    next_choice(form, w, tr("Kind"), "nextObstacleKind", obstacle_kind_names(), &NextKinds::obstacle_kind);
+    next_choice(form, w, tr("Make"), "nextObstacleShape", {tr("One outline"), tr("Rows in a rectangle")},
                 &NextKinds::obstacle_shape);
     if (w.next()->obstacle_shape == ObstacleShape::rows) {
-        auto* count = form->row("Rows, deep");
+        auto* count = form->row(tr("Rows, deep"));
         form->number_field(
             count, "nextRows", "", 0, [&w] { return w.next()->rows.rows; },
             [&w](double v) { w.next().change([&](NextKinds& n) { n.rows.rows = static_cast<int>(v); }); },
@@ -197,24 +197,24 @@ void obstacle_kinds(Form* form, Workspace& w) {
             count, "nextRowDepth", "m", [&w] { return w.next()->rows.depth_m; },
             [&w](double v) { w.next().change([&](NextKinds& n) { n.rows.depth_m = v; }); }, {0.1, 50});
         form->choice(
-            form->row("They run"), "nextRowsAlong", {"Along the longer side", "Across it"},
+            form->row(tr("They run")), "nextRowsAlong", {tr("Along the longer side"), tr("Across it")},
             [&w] { return w.next()->rows.along_width ? 0 : 1; },
             [&w](int i) { w.next().change([&](NextKinds& n) { n.rows.along_width = i == 0; }); });
-        form->note("The aisles between them share what is left of the rectangle.");
+        form->note(tr("The aisles between them share what is left of the rectangle."));
     } else {
         outline_manner(form, w);
     }
-    next_length(form, w, form->row("Top"), "nextObstacleTop", &NextKinds::obstacle_top_m, 0.05, 100);
+    next_length(form, w, form->row(tr("Top")), "nextObstacleTop", &NextKinds::obstacle_top_m, 0.05, 100);
     type_palette(form, w, TypeUse::obstacle, &NextKinds::obstacle_type);
 }
 
 void column_kinds(Form* form, Workspace& w) {
-    form->group("Columns placed next");
+    form->group(tr("Columns placed next"));
     form->choice(
-        form->row("Shape"), "nextColumnRound", {"Square", "Round"},
+        form->row(tr("Shape")), "nextColumnRound", {tr("Square"), tr("Round")},
         [&w] { return w.next()->column_round ? 1 : 0; },
         [&w](int i) { w.next().change([&](NextKinds& n) { n.column_round = i == 1; }); });
-    auto* size = form->row(w.next()->column_round ? "Diameter" : "Size");
+    auto* size = form->row(w.next()->column_round ? tr("Diameter") : tr("Size"));
     next_length(form, w, size, "nextColumnWidth", &NextKinds::column_width_m, 0.02, 50);
     if (!w.next()->column_round)
         next_length(form, w, size, "nextColumnDepth", &NextKinds::column_depth_m, 0.02, 50);
@@ -222,26 +222,27 @@ void column_kinds(Form* form, Workspace& w) {
 }
 
 void ceiling_kinds(Form* form, Workspace& w) {
-    form->group("Ceilings drawn next");
+    form->group(tr("Ceilings drawn next"));
     outline_manner(form, w);
-    next_length(form, w, form->row("Height"), "nextCeilingHeight", &NextKinds::ceiling_height_m, 0.5, 200);
+    next_length(form, w, form->row(tr("Height")), "nextCeilingHeight", &NextKinds::ceiling_height_m, 0.5,
+                200);
     form->choice(
-        form->row("Hung with"), "nextCeilingHung", {"Nothing, only lower", "A type"},
+        form->row(tr("Hung with")), "nextCeilingHung", {tr("Nothing, only lower"), tr("A type")},
         [&w] { return w.next()->ceiling_hung ? 1 : 0; },
         [&w](int i) { w.next().change([&](NextKinds& n) { n.ceiling_hung = i == 1; }); });
     if (w.next()->ceiling_hung) type_palette(form, w, TypeUse::ceiling, &NextKinds::ceiling_type);
 }
 
 void shaft_kinds(Form* form, Workspace& w) {
-    form->group("Shafts drawn next");
+    form->group(tr("Shafts drawn next"));
     form->name_field(
-        form->row("Name"), "nextShaftName", [&w] { return QString::fromStdString(w.next()->shaft_name); },
+        form->row(tr("Name")), "nextShaftName", [&w] { return QString::fromStdString(w.next()->shaft_name); },
         [&w](const QString& text) {
             w.next().change([&](NextKinds& n) { n.shaft_name = text.toStdString(); });
         });
     form->note(
-        "Walls round it on this floor and all above, a void in each slab between, and a zone without "
-        "service: one group a floor.");
+        tr("Walls round it on this floor and all above, a void in each slab between, and a zone without "
+           "service: one group a floor."));
     type_palette(form, w, TypeUse::wall, &NextKinds::shaft_type);
 }
 
@@ -253,22 +254,22 @@ void model_list(Form* form, Workspace& w) {
         ids.push_back(m.id);
     }
     form->choice(
-        form->row("Model"), "nextModel", names,
+        form->row(tr("Model")), "nextModel", names,
         [&w, ids] {
             return static_cast<int>(std::find(ids.begin(), ids.end(), w.next()->model) - ids.begin());
         },
         [&w, ids](int i) {
             w.next().change([&](NextKinds& n) { n.model = ids[static_cast<std::size_t>(i)]; });
         });
-    form->text("Mount", [&w] {
+    form->text(tr("Mount"), [&w] {
         const AccessPointModel& m = model(w.project(), w.next()->model);
-        return QString::fromUtf8(mount_name(m.mount).data()) + ", " +
-               render::local(format_length(m.mount_height_m, w.units())) + " up";
+        return tr("%1, %2 up")
+            .arg(tr_mark(mount_name(m.mount)), render::local(format_length(m.mount_height_m, w.units())));
     });
     for (const RadioModel& r : model(w.project(), w.next()->model).radios)
         for (const RadioBand& b : r.bands)
             form->text(QString::fromStdString(band(b.band).name) + " GHz", [b] {
-                return QString("%1 MHz, %2 to %3 dBm, %4 dBi")
+                return tr("%1 MHz, %2 to %3 dBm, %4 dBi")
                     .arg(b.widest_mhz)
                     .arg(b.power_low_dbm)
                     .arg(b.power_high_dbm)
@@ -295,47 +296,48 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::wall_rectangle:
         case ToolId::wall_arc:
         case ToolId::follow:
-            form->group("Walls");
+            form->group(tr("Walls"));
             wall_manner(form, w);
             type_palette(form, w, TypeUse::wall, &NextKinds::wall_type);
             wall_height(form, w);
             break;
         case ToolId::door:
-            form->group("Doors placed next");
+            form->group(tr("Doors placed next"));
             {
-                auto* size = form->row("Size");
+                auto* size = form->row(tr("Size"));
                 next_length(form, w, size, "nextDoorWidth", &NextKinds::door_width_m, 0.3, 50);
                 next_length(form, w, size, "nextDoorHead", &NextKinds::door_head_m, 0.5, 50);
             }
             form->choice(
-                form->row("State"), "nextDoorOpen", {"Closed", "Open"},
+                form->row(tr("State")), "nextDoorOpen", {tr("Closed"), tr("Open")},
                 [&w] { return w.next()->door_open ? 1 : 0; },
                 [&w](int i) { w.next().change([&](NextKinds& n) { n.door_open = i == 1; }); });
             type_palette(form, w, TypeUse::door, &NextKinds::door_type);
             break;
         case ToolId::window:
-            form->group("Windows placed next");
-            next_length(form, w, form->row("Width"), "nextWindowWidth", &NextKinds::window_width_m, 0.1, 200);
+            form->group(tr("Windows placed next"));
+            next_length(form, w, form->row(tr("Width")), "nextWindowWidth", &NextKinds::window_width_m, 0.1,
+                        200);
             {
-                auto* size = form->row("Sill, head");
+                auto* size = form->row(tr("Sill, head"));
                 next_length(form, w, size, "nextWindowSill", &NextKinds::window_sill_m, -5, 50);
                 next_length(form, w, size, "nextWindowHead", &NextKinds::window_head_m, 0.1, 50);
             }
             type_palette(form, w, TypeUse::window, &NextKinds::window_type);
             break;
         case ToolId::zone:
-            form->group("Zones drawn next");
+            form->group(tr("Zones drawn next"));
             form->choice(
-                form->row("Kind"), "nextZoneKind", zone_kind_names(),
+                form->row(tr("Kind")), "nextZoneKind", zone_kind_names(),
                 [&w] { return static_cast<int>(w.next()->zone_kind); },
                 [&w](int i) {
                     w.next().change([&](NextKinds& n) { n.zone_kind = static_cast<ZoneKind>(i); });
                 });
             outline_manner(form, w);
-            form->note("Requirements hold in served zones; a floor without any is judged as a whole.");
+            form->note(tr("Requirements hold in served zones; a floor without any is judged as a whole."));
             break;
         case ToolId::access_point:
-            form->group("Access points placed next");
+            form->group(tr("Access points placed next"));
             model_list(form, w);
             break;
         case ToolId::obstacle:
@@ -348,41 +350,41 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
             ceiling_kinds(form, w);
             break;
         case ToolId::slab_area:
-            form->group("Slab areas drawn next");
+            form->group(tr("Slab areas drawn next"));
             outline_manner(form, w);
             type_palette(form, w, TypeUse::slab, &NextKinds::slab_type);
             break;
         case ToolId::ramp:
-            form->group("Ramps drawn next");
-            form->note("Drag from the foot to the head: it rises by a storey, which Details can change.");
+            form->group(tr("Ramps drawn next"));
+            form->note(tr("Drag from the foot to the head: it rises by a storey, which Details can change."));
             type_palette(form, w, TypeUse::slab, &NextKinds::ramp_type);
             break;
         case ToolId::shaft:
             shaft_kinds(form, w);
             break;
         case ToolId::split:
-            form->group("Split");
+            form->group(tr("Split"));
             form->note(
-                "Click on a wall: it becomes two, with their openings where they were. A closed run is "
-                "opened there.");
+                tr("Click on a wall: it becomes two, with their openings where they were. A closed run is "
+                   "opened there."));
             break;
         case ToolId::note:
-            form->group("Note");
-            form->note("Click where it belongs; then write it, and add a photo.");
+            form->group(tr("Note"));
+            form->note(tr("Click where it belongs; then write it, and add a photo."));
             break;
         case ToolId::slab_void:
-            form->group("Void");
+            form->group(tr("Void"));
             outline_manner(form, w);
-            form->note(
+            form->note(tr(
                 "An opening through the slab under this floor: an atrium, a stairwell. Rays pass it without "
-                "the slab's loss.");
+                "the slab's loss."));
             break;
         case ToolId::probe:
-            form->group("Probe");
+            form->group(tr("Probe"));
             form->note(
-                "Click where you ask why. The link profile below tells every radio heard there, and what "
-                "each "
-                "thing on the way takes.");
+                tr("Click where you ask why. The link profile below tells every radio heard there, and what "
+                   "each "
+                   "thing on the way takes."));
             break;
         case ToolId::select:
         case ToolId::scale:
@@ -390,8 +392,8 @@ Form* kinds_form(Workspace& w, QWidget* parent) {
         case ToolId::plate:
             break;
         default:  // a kind's own tool says what it does
-            form->group(tool_info(w.activity().tool()).name);
-            form->note(QString(tool_info(w.activity().tool()).what) + ".");
+            form->group(tr(tool_info(w.activity().tool()).name));
+            form->note(tr(tool_info(w.activity().tool()).what) + ".");
     }
     form->stretch();
     return form;

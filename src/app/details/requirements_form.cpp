@@ -18,6 +18,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -36,16 +37,17 @@ protected:
             p.setFont(render::font(11.5));
             p.setPen(theme().muted);
             p.drawText(rect(), Qt::AlignVCenter,
-                       r ? "No such zone: draw one, or change where it holds" : "Its set is off");
+                       r ? tr("No such zone: draw one, or change where it holds") : tr("Its set is off"));
             return;
         }
         const Outcome o = outcome(r->share_met(), r->requirement.share_required);
         render::paint_outcome(p, QPointF(6, 10), o, theme());
         p.setPen(render::outcome_ink(o, theme()));
         p.setFont(render::font(12.5, 600));
-        p.drawText(QRectF(18, 0, width() - 18, 20), Qt::AlignVCenter,
-                   render::percent(r->share_met()) + ", " +
-                       render::percent(r->requirement.share_required, 0) + " required");
+        p.drawText(
+            QRectF(18, 0, width() - 18, 20), Qt::AlignVCenter,
+            tr("%1, %2 required")
+                .arg(render::percent(r->share_met()), render::percent(r->requirement.share_required, 0)));
         p.setFont(render::font(11.5));
         p.setPen(theme().muted);
         QStringList floors;
@@ -63,7 +65,7 @@ private:
 };
 
 void change(Workspace& w, RequirementId id, const std::function<void(Requirement&)>& how) {
-    w.edit("Change requirement", [&](Project& p) {
+    w.edit(tr("Change requirement"), [&](Project& p) {
         Requirement r = *find_requirement(p, id);
         how(r);
         replace_requirement(p, r);
@@ -90,9 +92,9 @@ std::vector<const LensInfo*> amounts() {
 void add_quantity(Form* form, Workspace& w, RequirementId id,
                   const std::function<const Requirement&()>& get) {
     QStringList names;
-    for (const LensInfo* info : amounts()) names << QString::fromStdString(info->name);
+    for (const LensInfo* info : amounts()) names << tr_mark(info->name);
     form->choice(
-        form->row("Lens"), "requirementLens", names,
+        form->row(tr("Lens")), "requirementLens", names,
         [get] {
             const auto list = amounts();
             const auto at = std::ranges::find_if(list, [&](auto* info) { return info->key == get().lens; });
@@ -109,7 +111,7 @@ void add_quantity(Form* form, Workspace& w, RequirementId id,
 }
 
 void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<const Requirement&()>& get) {
-    auto* row = form->row("Bands");
+    auto* row = form->row(tr("Bands"));
     std::vector<QCheckBox*> boxes;
     for (const Band& b : bands()) {
         auto* box = new QCheckBox(QString::fromStdString(b.name));
@@ -118,7 +120,7 @@ void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<c
         QObject::connect(box, &QCheckBox::clicked, form, [&w, id, get, box, band = b.id](bool on) {
             if (get().bands.with(band, on).empty()) {
                 box->setChecked(true);
-                return w.tell("A requirement needs at least one band", true);
+                return w.tell(tr("A requirement needs at least one band"), true);
             }
             change(w, id, [&](Requirement& r) {
                 r.bands = r.bands.with(band, on);
@@ -133,7 +135,7 @@ void add_bands(Form* form, Workspace& w, RequirementId id, const std::function<c
             boxes[i]->setChecked(get().bands.contains(bands()[i].id));
     });
     form->choice(
-        form->row("Met in"), "requirementEach", {"every band", "at least one band"},
+        form->row(tr("Met in")), "requirementEach", {tr("every band"), tr("at least one band")},
         [get] { return get().any_band ? 1 : 0; },
         [&w, id](int i) { change(w, id, [&](Requirement& r) { r.any_band = i == 1; }); });
 }
@@ -144,15 +146,15 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
     for (const LensInfo* each : amounts())
         if (each->key == get().lens) info = each;
     if (!info) return;
-    const QString unit = QString::fromStdString(info->unit);
+    const QString unit = tr_mark(info->unit);
     const int decimals = info->step < 1 ? 1 : 0;
-    auto* row = form->row(info->more_is_better ? "At least" : "At most");
+    auto* row = form->row(info->more_is_better ? tr("At least") : tr("At most"));
     form->number_field(
         row, "requirementLimit", unit, decimals, [get] { return get().limit; },
         [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); },
         limits::requirement_limit);
     form->number_field(
-        row, "requirementShare", "% of area", 0, [get] { return 100 * get().share_required; },
+        row, "requirementShare", tr("% of area"), 0, [get] { return 100 * get().share_required; },
         [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, {0, 100});
     if (get().bands.single()) return;
     for (BandId b : get().bands.list()) {
@@ -172,7 +174,7 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
 
 void add_requirement_rows(Form* form, Workspace& w, RequirementId id) {
     const auto get = [&w, id]() -> const Requirement& { return *find_requirement(w.project(), id); };
-    form->group(QString::fromStdString(requirement_name(get())));
+    form->group(said_text(requirement_name(get())));
     auto* line = new OutcomeLine(w, id);
     line->setObjectName("requirementOutcome");
     form->widget(line);
@@ -180,32 +182,32 @@ void add_requirement_rows(Form* form, Workspace& w, RequirementId id) {
     add_quantity(form, w, id, get);
     add_bands(form, w, id, get);
     add_limits(form, w, id, get);
-    auto* remove = new QPushButton("Remove requirement");
+    auto* remove = new QPushButton(tr("Remove requirement"));
     remove->setObjectName("removeRequirement");
     form->row("")->addWidget(remove);
     QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
         w.selection().choose_requirement({});
-        w.edit("Remove requirement", [&](Project& p) { remove_requirement(p, id); });
+        w.edit(tr("Remove requirement"), [&](Project& p) { remove_requirement(p, id); });
     });
 }
 
 QString zone_kind_words(ZoneKind kind) {
     switch (kind) {
         case ZoneKind::served:
-            return "Served zones";
+            return tr("Served zones");
         case ZoneKind::keep_out:
-            return "Zones without access points";
+            return tr("Zones without access points");
         case ZoneKind::not_needed:
-            return "Zones without demand";
+            return tr("Zones without demand");
         case ZoneKind::outside:
             break;
     }
-    return "Zones outside the property";
+    return tr("Zones outside the property");
 }
 
 QString where_words(const Project& project, const RequirementSet& set) {
-    if (set.is_everywhere()) return "Wherever service is demanded";
-    if (set.zones.size() > 1) return QString("%1 zones").arg(set.zones.size());
+    if (set.is_everywhere()) return tr("Wherever service is demanded");
+    if (set.zones.size() > 1) return tr("%1 zones").arg(set.zones.size());
     for (const Floor* f : all_floors(project))
         for (const Zone& z : *f->zones)
             if (set.zones.size() == 1 && z.id == set.zones.front())
@@ -225,9 +227,9 @@ void fill_where(QMenu* menu, Workspace& w, RequirementSetId id) {
         action->setCheckable(true);
         action->setChecked(on);
         QObject::connect(action, &QAction::triggered, menu,
-                         [&w, id, how] { change_set(w, id, "Change where it holds", how); });
+                         [&w, id, how] { change_set(w, id, tr("Change where it holds"), how); });
     };
-    add(menu, "Wherever service is demanded", set.is_everywhere(), [](RequirementSet& s) {
+    add(menu, tr("Wherever service is demanded"), set.is_everywhere(), [](RequirementSet& s) {
         s.zones.clear();
         s.kinds.clear();
     });
@@ -253,19 +255,19 @@ void fill_where(QMenu* menu, Workspace& w, RequirementSetId id) {
 void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     const auto get = [&w, id]() -> const RequirementSet& { return *find_requirement_set(w.project(), id); };
     const QString tail = QString::number(id.value);
-    auto* head = form->row("Set");
+    auto* head = form->row(tr("Set"));
     form->name_field(
         head, "setName" + tail, [get] { return QString::fromStdString(get().name); },
         [&w, id](const QString& name) {
-            change_set(w, id, "Rename requirement set",
+            change_set(w, id, tr("Rename requirement set"),
                        [&](RequirementSet& s) { s.name = name.toStdString(); });
         });
-    auto* on = new QCheckBox("on");
+    auto* on = new QCheckBox(tr("on"));
     on->setObjectName("setOn" + tail);
-    on->setToolTip("Off: it is kept, but nothing is judged by it");
+    on->setToolTip(tr("Off: it is kept, but nothing is judged by it"));
     head->addWidget(on);
     QObject::connect(on, &QCheckBox::clicked, form, [&w, id](bool is) {
-        change_set(w, id, is ? "Turn requirement set on" : "Turn requirement set off",
+        change_set(w, id, is ? tr("Turn requirement set on") : tr("Turn requirement set off"),
                    [&](RequirementSet& s) { s.on = is; });
     });
     auto* where = new QPushButton;
@@ -273,32 +275,32 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     auto* menu = new QMenu(where);
     where->setMenu(menu);
     QObject::connect(menu, &QMenu::aboutToShow, form, [menu, &w, id] { fill_where(menu, w, id); });
-    form->row("Where")->addWidget(where, 1);
+    form->row(tr("Where"))->addWidget(where, 1);
     form->on_refresh([on, where, get, &w] {
         on->setChecked(get().on);
         where->setText(where_words(w.project(), get()));
     });
     auto* buttons = form->row({});
-    auto* add = new QPushButton("Add requirement");
+    auto* add = new QPushButton(tr("Add requirement"));
     add->setObjectName("addRequirement" + tail);
     buttons->addWidget(add);
     QObject::connect(add, &QPushButton::clicked, form, [&w, id] {
         RequirementId made;
-        w.edit("Add requirement", [&](Project& p) {
+        w.edit(tr("Add requirement"), [&](Project& p) {
             made = add_requirement(p, id, {{}, "signal", band_5, -67, 0.95});
         });
         w.selection().choose_requirement(made);
     });
-    auto* remove = new QPushButton("Remove set");
+    auto* remove = new QPushButton(tr("Remove set"));
     remove->setObjectName("removeSet" + tail);
     buttons->addWidget(remove);
     QObject::connect(remove, &QPushButton::clicked, form, [&w, id] {
-        w.edit("Remove requirement set", [&](Project& p) { remove_requirement_set(p, id); });
+        w.edit(tr("Remove requirement set"), [&](Project& p) { remove_requirement_set(p, id); });
     });
 }
 
 QPushButton* add_set_button(Form* form, Workspace& w) {
-    auto* button = new QPushButton("Add a requirement set");
+    auto* button = new QPushButton(tr("Add a requirement set"));
     button->setObjectName("addSet");
     auto* menu = new QMenu(button);
     menu->setToolTipsVisible(true);
@@ -307,13 +309,13 @@ QPushButton* add_set_button(Form* form, Workspace& w) {
         QAction* action = menu->addAction(QString::fromStdString(set.name));
         action->setToolTip(QString::fromStdString(about_requirement_set(set.name)));
         QObject::connect(action, &QAction::triggered, form, [&w, set] {
-            w.edit("Add requirement set", [&](Project& p) { add_requirement_set(p, set); });
+            w.edit(tr("Add requirement set"), [&](Project& p) { add_requirement_set(p, set); });
         });
     }
     menu->addSeparator();
-    QObject::connect(menu->addAction("An empty one"), &QAction::triggered, form, [&w] {
-        w.edit("Add requirement set", [&](Project& p) {
-            add_requirement_set(p, {{}, "My requirements", true, {}, {}, {}});
+    QObject::connect(menu->addAction(tr("An empty one")), &QAction::triggered, form, [&w] {
+        w.edit(tr("Add requirement set"), [&](Project& p) {
+            add_requirement_set(p, {{}, tr("My requirements").toStdString(), true, {}, {}, {}});
         });
     });
     return button;
@@ -337,12 +339,12 @@ Form* requirements_form(Workspace& w, QWidget* parent) {
     if (find_requirement(w.project(), w.selection().requirement())) {
         add_requirement_rows(form, w, w.selection().requirement());
     } else {
-        auto* title = new QLabel("Requirements");
+        auto* title = new QLabel(tr("Requirements"));
         title->setObjectName("title");
         form->widget(title);
-        form->note("Click a requirement in the table to change it.");
+        form->note(tr("Click a requirement in the table to change it."));
     }
-    form->group("Requirement sets");
+    form->group(tr("Requirement sets"));
     for (const RequirementSet& set : *w.project().requirement_sets) add_set_rows(form, w, set.id);
     form->widget(add_set_button(form, w));
     form->stretch();

@@ -15,6 +15,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -26,30 +27,30 @@ const Drawing* present(Workspace& w, DrawingId id) {
 void take(Workspace& w, const Drawing& scaled, Point fixed) {
     const FloorId at = w.floor_id();
     const bool with_floor = w.drawings().scales_floor();
-    w.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, scaled, fixed, with_floor); });
+    w.edit(tr("Set scale"), [&](Project& p) { set_drawing_scale(p, at, scaled, fixed, with_floor); });
 }
 
 QString scale_words(const Drawing& d, LengthUnits units) {
-    if (!d.to_scale()) return "No scale yet";
+    if (!d.to_scale()) return tr("No scale yet");
     const double m = d.placement.scale;
     switch (d.source.kind) {
         case DrawingKind::pdf:
-            return "1 : " + render::figure(m / metres_per_point(1), 1) + " on paper";
+            return tr("1 : %1 on paper").arg(render::figure(m / metres_per_point(1), 1));
         case DrawingKind::dxf:
-            return "one unit is " + render::figure(m * 1000, m < 0.1 ? 2 : 0) + " mm";
+            return tr("one unit is %1 mm").arg(render::figure(m * 1000, m < 0.1 ? 2 : 0));
         case DrawingKind::svg:
         case DrawingKind::picture:
             break;
     }
     return units == LengthUnits::metres
                ? render::figure(m * 1000, 2) +
-                     (d.source.kind == DrawingKind::svg ? " mm a unit" : " mm a pixel")
+                     (d.source.kind == DrawingKind::svg ? tr(" mm a unit") : tr(" mm a pixel"))
                : render::figure(m / 0.0254, 3) +
-                     (d.source.kind == DrawingKind::svg ? "″ a unit" : "″ a pixel");
+                     (d.source.kind == DrawingKind::svg ? tr("″ a unit") : tr("″ a pixel"));
 }
 
 void add_length(Form& form, Workspace& w, DrawingId id, std::size_t index) {
-    auto* row = form.row(QString("Length %1").arg(index + 1));
+    auto* row = form.row(tr("Length %1").arg(index + 1));
     const auto known = [&w, id, index]() -> const KnownLength* {
         const Drawing* d = present(w, id);
         return d && index < d->lengths.size() ? &d->lengths[index] : nullptr;
@@ -78,13 +79,13 @@ void add_length(Form& form, Workspace& w, DrawingId id, std::size_t index) {
         off->setText((share >= 0 ? "+" : "") + render::figure(share * 100, 1) + " %");
         off->setStyleSheet("color: " + (bad ? theme().not_met : theme().muted).name() +
                            (bad ? "; font-weight: 600" : ""));
-        off->setToolTip("How much longer it is drawn than it is known to be");
+        off->setToolTip(tr("How much longer it is drawn than it is known to be"));
     });
     auto* remove = new QToolButton;
     remove->setObjectName(QString("dropLength-%1").arg(index));
     remove->setText("×");
     remove->setFixedSize(20, 20);
-    remove->setToolTip("Leave this length out");
+    remove->setToolTip(tr("Leave this length out"));
     row->addWidget(remove);
     QObject::connect(remove, &QToolButton::clicked, &form, [&w, id, index] {
         Drawing d = *present(w, id);
@@ -97,9 +98,9 @@ void add_length(Form& form, Workspace& w, DrawingId id, std::size_t index) {
 void add_file_scale(Form& form, Workspace& w, DrawingId id) {
     const Drawing& d = *present(w, id);
     if (d.source.kind == DrawingKind::pdf) {
-        form.group("Or by the print");
+        form.group(tr("Or by the print"));
         form.number_field(
-            form.row("Printed 1 :"), "printedRatio", {}, 1,
+            form.row(tr("Printed 1 :")), "printedRatio", {}, 1,
             [&w, id] {
                 const Drawing* now = present(w, id);
                 return now && now->to_scale() ? now->placement.scale / metres_per_point(1) : 0.0;
@@ -112,9 +113,10 @@ void add_file_scale(Form& form, Workspace& w, DrawingId id) {
             },
             {0.1, 100'000});
     } else if (d.source.kind == DrawingKind::dxf) {
-        form.group("Or by the drawing's unit");
+        form.group(tr("Or by the drawing's unit"));
         form.choice(
-            form.row("One unit is"), "cadUnit", {"Millimetres", "Centimetres", "Metres", "Inches", "Feet"},
+            form.row(tr("One unit is")), "cadUnit",
+            {tr("Millimetres"), tr("Centimetres"), tr("Metres"), tr("Inches"), tr("Feet")},
             [&w, id] {
                 const Drawing* now = present(w, id);
                 for (int i = 0; now && i < 5; ++i)
@@ -141,10 +143,10 @@ Form* scale_form(Workspace& w, QWidget* parent) {
             .arg(d && d->scale_by == ScaleBy::lengths ? d->lengths.size() : 0)
             .arg(w.floor() ? w.floor()->drawings->size() : 0);
     });
-    form->group("Scale");
+    form->group(tr("Scale"));
     const Drawing* drawing = w.drawings().drawing();
     if (!drawing) {
-        form->note("This floor has no drawing to scale: drop one on the plan.");
+        form->note(tr("This floor has no drawing to scale: drop one on the plan."));
         form->stretch();
         return form;
     }
@@ -156,15 +158,15 @@ Form* scale_form(Workspace& w, QWidget* parent) {
         ids.push_back(d.id);
     }
     form->choice(
-        form->row("Drawing"), "scaledDrawing", names,
+        form->row(tr("Drawing")), "scaledDrawing", names,
         [ids, id] { return static_cast<int>(std::find(ids.begin(), ids.end(), id) - ids.begin()); },
         [&w, ids](int i) { w.drawings().choose(ids[static_cast<std::size_t>(i)]); });
-    form->text("Now", [&w, id] {
+    form->text(tr("Now"), [&w, id] {
         const Drawing* d = present(w, id);
         return d ? scale_words(*d, w.units()) : QString();
     });
     form->choice(
-        form->row("By"), "scaleMode", {"Known lengths", "A known area", "Check a length"},
+        form->row(tr("By")), "scaleMode", {tr("Known lengths"), tr("A known area"), tr("Check a length")},
         [&w] { return static_cast<int>(w.drawings().scale_mode()); },
         [&w](int i) {
             w.drawings().set_scale_mode(static_cast<ScaleMode>(i));
@@ -172,19 +174,19 @@ Form* scale_form(Workspace& w, QWidget* parent) {
             w.activity().set_tool(ToolId::scale);
         });
     if (!drawing->lengths.empty() && drawing->scale_by == ScaleBy::lengths) {
-        form->group("Known lengths");
+        form->group(tr("Known lengths"));
         for (std::size_t i = 0; i < drawing->lengths.size(); ++i) add_length(*form, w, id, i);
         form->note(
             drawing->lengths.size() == 1
-                ? "One length fits exactly, right or wrong: a second one, far away and across, tells."
-                : "The scale is their best fit (least squares). Beyond 2 % one of them is wrong, or the "
-                  "sheet is distorted.");
+                ? tr("One length fits exactly, right or wrong: a second one, far away and across, tells.")
+                : tr("The scale is their best fit (least squares). Beyond 2 % one of them is wrong, or the "
+                     "sheet is distorted."));
     }
     add_file_scale(*form, w, id);
-    form->group("What is drawn already");
-    auto* along = new QCheckBox("Scale it with the drawing");
+    form->group(tr("What is drawn already"));
+    auto* along = new QCheckBox(tr("Scale it with the drawing"));
     along->setObjectName("scaleWithFloor");
-    along->setToolTip("Walls, zones and access points of this floor keep their places on the drawing");
+    along->setToolTip(tr("Walls, zones and access points of this floor keep their places on the drawing"));
     form->widget(along);
     form->on_refresh([&w, along] { along->setChecked(w.drawings().scales_floor()); });
     QObject::connect(along, &QCheckBox::clicked, form, [&w](bool on) { w.drawings().set_scales_floor(on); });

@@ -15,6 +15,7 @@
 #include "project/items.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
@@ -50,7 +51,7 @@ auto shared_value(Workspace& w, Get get) {
 
 QString kind_words(Workspace& w) {
     std::map<QString, int> counts;
-    for (const Chosen& c : all_chosen(w)) ++counts[QString::fromUtf8(item_kind_name(c.item.kind).data())];
+    for (const Chosen& c : all_chosen(w)) ++counts[tr_mark(item_kind_name(c.item.kind))];
     QStringList words;
     for (const auto& [name, n] : counts) words << QString("%1 × %2").arg(n).arg(name);
     return words.join(", ");
@@ -68,26 +69,27 @@ void shared_length(Form& form, Workspace& w, const QString& label, const QString
         field, &UnitField::confirmed, &form, [&w, field, set, label, low_m, high_m](const QString& text) {
             try {
                 const double v = parse_length_m(render::plain(text), w.units());
-                if (v < low_m || v > high_m) throw Error("that is no " + label.toLower().toStdString());
-                w.selection().edit("Change " + label.toLower(),
+                if (v < low_m || v > high_m) throw Error(say("that is no %1", label.toLower().toStdString()));
+                w.selection().edit(tr("Change %1").arg(label.toLower()),
                                    [&](Project& p, FloorId at, const Item& i) { set(p, at, i, v); });
             } catch (const Error& fault) {
-                field->show_fault(QString::fromUtf8(fault.what()));
-                w.tell(QString::fromUtf8(fault.what()), true);
+                field->show_fault(fault_text(fault));
+                w.tell(fault_text(fault), true);
             }
         });
     form.on_refresh([&w, field, get] {
         const auto value = shared_value(w, get);
-        field->setPlaceholderText("differs");
+        field->setPlaceholderText(tr("differs"));
         field->show_value(value ? render::local(format_length(*value, w.units(), false)) : QString());
     });
 }
 
 void wall_heights(Form& form, Workspace& w) {
-    form.group("Height");
+    form.group(tr("Height"));
     const auto wall = [](const Chosen& c) { return find_wall(*c.floor, WallId{c.item.id}); };
     shared_length(
-        form, w, "From", "severalBase", [wall](const Chosen& c) { return std::optional(wall(c)->base_m); },
+        form, w, tr("From"), "severalBase",
+        [wall](const Chosen& c) { return std::optional(wall(c)->base_m); },
         [](Project& p, FloorId at, const Item& i, double v) {
             Wall x = *find_wall(*find_floor(p, at), WallId{i.id});
             x.base_m = v;
@@ -95,7 +97,7 @@ void wall_heights(Form& form, Workspace& w) {
         },
         -20, 100);
     shared_length(
-        form, w, "Top", "severalTop",
+        form, w, tr("Top"), "severalTop",
         [wall](const Chosen& c) { return std::optional(wall(c)->top_m.value_or(c.floor->height_m)); },
         [](Project& p, FloorId at, const Item& i, double v) {
             Wall x = *find_wall(*find_floor(p, at), WallId{i.id});
@@ -106,8 +108,8 @@ void wall_heights(Form& form, Workspace& w) {
 }
 
 void opening_sizes(Form& form, Workspace& w) {
-    form.group("Size");
-    const auto field = [&](const char* label, const char* object, double Opening::*part, double low,
+    form.group(tr("Size"));
+    const auto field = [&](const QString& label, const char* object, double Opening::*part, double low,
                            double high) {
         shared_length(
             form, w, label, object,
@@ -122,11 +124,11 @@ void opening_sizes(Form& form, Workspace& w) {
             },
             low, high);
     };
-    field("Width", "severalWidth", &Opening::width_m, 0.05, 100);
-    field("Sill", "severalSill", &Opening::sill_m, -10, 100);
-    field("Head", "severalHead", &Opening::head_m, -10, 100);
+    field(tr("Width"), "severalWidth", &Opening::width_m, 0.05, 100);
+    field(tr("Sill"), "severalSill", &Opening::sill_m, -10, 100);
+    field(tr("Head"), "severalHead", &Opening::head_m, -10, 100);
     auto* combo = form.choice(
-        form.row("State"), "severalOpen", {"Closed", "Open"},
+        form.row(tr("State")), "severalOpen", {tr("Closed"), tr("Open")},
         [&w] {
             const auto open = shared_value(w, [](const Chosen& c) {
                 return std::optional(
@@ -135,25 +137,26 @@ void opening_sizes(Form& form, Workspace& w) {
             return open ? static_cast<int>(*open) : -1;
         },
         [&w](int i) {
-            w.selection().edit(i == 1 ? "Open" : "Closed", [&](Project& p, FloorId at, const Item& item) {
-                Opening o =
-                    *find_opening(*find_wall(*find_floor(p, at), WallId{item.wall}), OpeningId{item.id});
-                o.open = i == 1;
-                replace_opening(p, at, WallId{item.wall}, o);
-            });
+            w.selection().edit(
+                i == 1 ? tr("Open") : tr("Closed"), [&](Project& p, FloorId at, const Item& item) {
+                    Opening o =
+                        *find_opening(*find_wall(*find_floor(p, at), WallId{item.wall}), OpeningId{item.id});
+                    o.open = i == 1;
+                    replace_opening(p, at, WallId{item.wall}, o);
+                });
         });
-    combo->setPlaceholderText("differs");
+    combo->setPlaceholderText(tr("differs"));
 }
 
 }  // namespace
 
 Form* several_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
-    title(*form, "Several things");
-    form->text("Selected", [&w] { return kind_words(w); })->setWordWrap(true);
+    title(*form, tr("Several things"));
+    form->text(tr("Selected"), [&w] { return kind_words(w); })->setWordWrap(true);
     if (!w.selection().elsewhere().empty())
-        form->text("Floors",
-                   [&w] { return QString("this one and %1 more").arg(w.selection().elsewhere().size()); });
+        form->text(tr("Floors"),
+                   [&w] { return tr("this one and %1 more").arg(w.selection().elsewhere().size()); });
     const auto all = all_chosen(w);
     std::optional<TypeUse> use;
     bool same_use = true;
@@ -163,10 +166,10 @@ Form* several_form(Workspace& w, QWidget* parent) {
         use = one;
     }
     if (same_use && use) {
-        form->group("Built of");
+        form->group(tr("Built of"));
         const auto types = types_of(w.project(), *use);
         auto* combo = form->choice(
-            form->row("Type"), "severalType", type_names(w.project(), types),
+            form->row(tr("Type")), "severalType", type_names(w.project(), types),
             [&w, types] {
                 const auto type =
                     shared_value(w, [&w](const Chosen& c) { return type_of(w.project(), *c.floor, c.item); });
@@ -174,16 +177,16 @@ Form* several_form(Workspace& w, QWidget* parent) {
             },
             [&w, types](int i) {
                 const WallTypeId type = types[static_cast<std::size_t>(i)];
-                w.selection().edit("Change type", [&](Project& p, FloorId at, const Item& item) {
+                w.selection().edit(tr("Change type"), [&](Project& p, FloorId at, const Item& item) {
                     set_type(p, at, item, type);
                 });
             });
-        combo->setPlaceholderText("differs");
+        combo->setPlaceholderText(tr("differs"));
         if (*use == TypeUse::wall) wall_heights(*form, w);
         if (*use == TypeUse::door || *use == TypeUse::window) opening_sizes(*form, w);
     }
     if (w.selection().elsewhere().empty() && w.floor()) arrange_group(*form, w);
-    auto* remove = new QPushButton("Delete them");
+    auto* remove = new QPushButton(tr("Delete them"));
     remove->setObjectName("deleteSeveral");
     QObject::connect(
         remove, &QPushButton::clicked, form, [&w] { w.selection().remove(); }, Qt::QueuedConnection);

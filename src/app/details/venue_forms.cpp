@@ -16,6 +16,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_shaping.h"
 #include "venue/wall_type.h"
 
@@ -28,7 +29,7 @@ void add_country(Form* form, Workspace& w) {
     QStringList names, codes;
     for (const auto& [code, name] : countries) {
         codes << code;
-        names << name;
+        names << tr(name);
     }
     const QString now = QString::fromStdString(w.project().settings.country);
     if (!codes.contains(now)) {
@@ -36,75 +37,75 @@ void add_country(Form* form, Workspace& w) {
         names << now;
     }
     form->choice(
-        form->row("Country"), "siteCountry", names,
+        form->row(tr("Country")), "siteCountry", names,
         [&w, codes] {
             return static_cast<int>(codes.indexOf(QString::fromStdString(w.project().settings.country)));
         },
         [&w, codes](int i) {
-            w.edit("Change country", [&](Project& p) { p.settings.country = codes[i].toStdString(); });
+            w.edit(tr("Change country"), [&](Project& p) { p.settings.country = codes[i].toStdString(); });
         });
 }
 
 /// What holds for the whole site.
 void add_site(Form* form, Workspace& w) {
-    form->group("Site");
+    form->group(tr("Site"));
     form->name_field(
-        form->row("Name"), "siteName", [&w] { return QString::fromStdString(w.project().name); },
+        form->row(tr("Name")), "siteName", [&w] { return QString::fromStdString(w.project().name); },
         [&w](const QString& text) {
-            w.edit("Rename project", [&](Project& p) { p.name = text.toStdString(); });
+            w.edit(tr("Rename project"), [&](Project& p) { p.name = text.toStdString(); });
         });
-    auto* row = form->row("Lengths in");
+    auto* row = form->row(tr("Lengths in"));
     form->choice(
-        row, "siteUnits", {"Metres", "Feet and inches"},
+        row, "siteUnits", {tr("Metres"), tr("Feet and inches")},
         [&w] { return w.units() == LengthUnits::metres ? 0 : 1; },
         [&w](int i) {
-            w.edit("Change units", [&](Project& p) {
+            w.edit(tr("Change units"), [&](Project& p) {
                 p.settings.units = i == 0 ? LengthUnits::metres : LengthUnits::feet_inches;
             });
         });
     add_country(form, w);
     form->length_field(
-        form->row("Client height"), "clientHeight", metre(w),
+        form->row(tr("Client height")), "clientHeight", metre(w),
         [&w] { return w.project().settings.client_height_m; },
         [&w](double v) {
-            w.edit("Change client height", [&](Project& p) { p.settings.client_height_m = v; });
+            w.edit(tr("Change client height"), [&](Project& p) { p.settings.client_height_m = v; });
         },
         {0, 20});
     form->number_field(
-        form->row("Heard above"), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
-        [&w](double v) { w.edit("Change level heard", [&](Project& p) { p.settings.heard_dbm = v; }); },
+        form->row(tr("Heard above")), "heardFrom", "dBm", 0, [&w] { return w.project().settings.heard_dbm; },
+        [&w](double v) { w.edit(tr("Change level heard"), [&](Project& p) { p.settings.heard_dbm = v; }); },
         {-110, -30});
     QStringList grids;
     for (const double grid_m : grids_m) grids << QString("%1 m").arg(grid_m);
     form->choice(
-        form->row("Grid"), "siteGrid", grids,
+        form->row(tr("Grid")), "siteGrid", grids,
         [&w] {
             const auto at = std::ranges::find(grids_m, w.project().settings.grid_m);
             return at == grids_m.end() ? -1 : static_cast<int>(at - grids_m.begin());
         },
         [&w](int i) { choose_grid(w, grids_m[static_cast<std::size_t>(i)]); });
     form->number_field(
-        form->row("Noise fig."), "noiseFigure", "dB", 1,
+        form->row(tr("Noise fig.")), "noiseFigure", "dB", 1,
         [&w] { return w.project().settings.client_noise_figure_db; },
         [&w](double v) {
-            w.edit("Change noise figure", [&](Project& p) { p.settings.client_noise_figure_db = v; });
+            w.edit(tr("Change noise figure"), [&](Project& p) { p.settings.client_noise_figure_db = v; });
         },
         {0, 30});
 }
 
 void add_contents(Form* form, Workspace& w, FloorId id) {
     const auto floor = [&w, id]() -> const Floor& { return *find_floor(w.project(), id); };
-    form->group("On this floor");
-    form->text("Walls", [floor] {
+    form->group(tr("On this floor"));
+    form->text(tr("Walls"), [floor] {
         std::size_t openings = 0;
         for (const Wall& wall : *floor().walls) openings += wall.openings.size();
-        return QString("%1, with openings: %2").arg(floor().walls->size()).arg(openings);
+        return tr("%1, with openings: %2").arg(floor().walls->size()).arg(openings);
     });
-    form->text("Zones", [floor] { return QString::number(floor().zones->size()); });
-    form->text("Radios", [&w, id] {
+    form->text(tr("Zones"), [floor] { return QString::number(floor().zones->size()); });
+    form->text(tr("Radios"), [&w, id] {
         std::size_t radios = 0;
         for (const AccessPoint& ap : access_points(w.project(), id)) radios += ap.radios.size();
-        return QString("%1, access points: %2").arg(radios).arg(access_points(w.project(), id).size());
+        return tr("%1, access points: %2").arg(radios).arg(access_points(w.project(), id).size());
     });
 }
 
@@ -134,39 +135,40 @@ Form* floor_form(Workspace& w, QWidget* parent) {
         w.edit(label, [&](Project& p) { set_floor(p, id, name.toStdString(), elevation_m, height_m); });
     };
     const auto name = [floor] { return QString::fromStdString(floor().name); };
-    form->group("Floor");
-    form->name_field(form->row("Name"), "floorName", name, [=](const QString& text) {
-        set("Rename floor", text, floor().elevation_m, floor().height_m);
+    form->group(tr("Floor"));
+    form->name_field(form->row(tr("Name")), "floorName", name, [=](const QString& text) {
+        set(tr("Rename floor"), text, floor().elevation_m, floor().height_m);
     });
     form->length_field(
-        form->row("Elevation"), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
-        [=](double v) { set("Change elevation", name(), v, floor().height_m); }, limits::elevation_m);
+        form->row(tr("Elevation")), "floorElevation", metre(w), [floor] { return floor().elevation_m; },
+        [=](double v) { set(tr("Change elevation"), name(), v, floor().height_m); }, limits::elevation_m);
     const bool yard = building_with(w.project(), id).kind == BuildingKind::yard;
     if (!yard)
         form->length_field(
-            form->row("Storey height"), "floorHeight", metre(w), [floor] { return floor().height_m; },
-            [=](double v) { set("Change storey height", name(), floor().elevation_m, v); },
+            form->row(tr("Storey height")), "floorHeight", metre(w), [floor] { return floor().height_m; },
+            [=](double v) { set(tr("Change storey height"), name(), floor().elevation_m, v); },
             limits::storey_height_m);
 
     if (!yard) {
-        form->text("Inside",
+        form->text(tr("Inside"),
                    [&w, id, floor]() -> QString {
-                       if (!floor().plate.empty()) return "as far as its slab edge";
+                       if (!floor().plate.empty()) return tr("as far as its slab edge");
                        const FloorPrediction* p = w.results().floor_prediction();
-                       if (!p || p->floor != id || !p->scene) return "being worked out";
+                       if (!p || p->floor != id || !p->scene) return tr("being worked out");
                        const FloorMask& mask = p->scene->mask(id);
-                       if (!mask.enclosed()) return "no walls close round it";
-                       return render::local(format_area(mask.area_m2(), w.units(), 0)) + " within its walls";
+                       if (!mask.enclosed()) return tr("no walls close round it");
+                       return tr("%1 within its walls")
+                           .arg(render::local(format_area(mask.area_m2(), w.units(), 0)));
                    })
             ->setWordWrap(true);
     }
     if (yard || floor().slope.x != 0 || floor().slope.y != 0) {
-        auto* row = form->row("Rises");
+        auto* row = form->row(tr("Rises"));
         const auto axis = [&](const char* object, const QString& unit, double Slope::*part) {
             form->number_field(
                 row, object, unit, 1, [floor, part] { return floor().slope.*part * 100; },
                 [=, &w](double percent) {
-                    w.edit("Change slope", [&](Project& p) {
+                    w.edit(tr("Change slope"), [&](Project& p) {
                         Slope s = floor().slope;
                         s.*part = percent / 100;
                         set_slope(p, id, s);
@@ -185,33 +187,33 @@ Form* floor_form(Workspace& w, QWidget* parent) {
         return form;
     }
 
-    form->group("Slab under it");
+    form->group(tr("Slab under it"));
     if (!floor().plate.empty()) {
-        auto* row = form->row("Reaches");
+        auto* row = form->row(tr("Reaches"));
         auto* words = new QLabel(render::local(format_area(area_m2(floor().plate), w.units(), 1)));
         row->addWidget(words, 1);
-        auto* whole = new QPushButton("To the walls");
+        auto* whole = new QPushButton(tr("To the walls"));
         whole->setObjectName("dropPlate");
-        whole->setToolTip("As far as what the walls enclose");
+        whole->setToolTip(tr("As far as what the walls enclose"));
         row->addWidget(whole);
         QObject::connect(whole, &QPushButton::clicked, form,
-                         [&w, id] { w.edit("Drop plate", [&](Project& p) { set_plate(p, id, {}); }); });
+                         [&w, id] { w.edit(tr("Drop plate"), [&](Project& p) { set_plate(p, id, {}); }); });
     }
     const auto slabs = types_of(w.project(), TypeUse::slab);
     form->choice(
-        form->row("Type"), "slabType", type_names(w.project(), slabs),
+        form->row(tr("Type")), "slabType", type_names(w.project(), slabs),
         [=] { return index_of(slabs, floor().slab->type); },
         [=, &w](int i) {
-            w.edit("Change slab", [&](Project& p) {
+            w.edit(tr("Change slab"), [&](Project& p) {
                 Slab s = *floor().slab;
                 s.type = slabs[static_cast<std::size_t>(i)];
                 set_slab(p, id, s);
             });
         });
     form->length_field(
-        form->row("Thickness"), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
+        form->row(tr("Thickness")), "slabThickness", metre(w), [floor] { return floor().slab->thickness_m; },
         [=, &w](double v) {
-            w.edit("Change slab", [&](Project& p) {
+            w.edit(tr("Change slab"), [&](Project& p) {
                 Slab s = *floor().slab;
                 s.thickness_m = v;
                 set_slab(p, id, s);
@@ -234,48 +236,48 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
             w, label, [id](Project&, const Floor& f) { return find_wall(f, id); },
             [](Project& p, FloorId at, const Wall& v) { replace_wall(p, at, v); }, how);
     };
-    title(*form, "Wall");
-    form->group("Built of");
+    title(*form, tr("Wall"));
+    form->group(tr("Built of"));
     const auto types = types_of(w.project(), TypeUse::wall);
     form->choice(
-        form->row("Type"), "wallType", type_names(w.project(), types),
+        form->row(tr("Type")), "wallType", type_names(w.project(), types),
         [=] { return index_of(types, wall().type); },
         [=](int i) {
-            change("Change wall type", [&](Wall& v) { v.type = types[static_cast<std::size_t>(i)]; });
+            change(tr("Change wall type"), [&](Wall& v) { v.type = types[static_cast<std::size_t>(i)]; });
         });
     loss_rows(*form, w, [wall] { return wall().type; });
-    form->group("Height");
+    form->group(tr("Height"));
     form->length_field(
-        form->row("From"), "wallBase", metre(w), [wall] { return wall().base_m; },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.base_m = v; }); },
+        form->row(tr("From")), "wallBase", metre(w), [wall] { return wall().base_m; },
+        [=](double v) { change(tr("Change wall height"), [&](Wall& x) { x.base_m = v; }); },
         limits::above_floor_m);
     form->choice(
-        form->row("Up to"), "wallFull", {"The slab above", "A height", "The ceiling"},
+        form->row(tr("Up to")), "wallFull", {tr("The slab above"), tr("A height"), tr("The ceiling")},
         [wall] { return wall().top_m        ? 1
                         : wall().to_ceiling ? 2
                                             : 0; },
         [=](int i) {
-            change("Change wall height", [&](Wall& x) {
+            change(tr("Change wall height"), [&](Wall& x) {
                 x.top_m = i != 1 ? std::optional<double>() : std::optional<double>(x.top_m.value_or(1.5));
                 x.to_ceiling = i == 2;
             });
         });
     form->length_field(
-        form->row("Top"), "wallTop", metre(w),
+        form->row(tr("Top")), "wallTop", metre(w),
         [wall, &w] { return wall().top_m.value_or(w.floor()->height_m); },
-        [=](double v) { change("Change wall height", [&](Wall& x) { x.top_m = v; }); },
+        [=](double v) { change(tr("Change wall height"), [&](Wall& x) { x.top_m = v; }); },
         limits::above_floor_m);
-    form->group("Run");
-    form->text("Length", [wall, &w] {
+    form->group(tr("Run"));
+    form->text(tr("Length"), [wall, &w] {
         return render::local(format_length(length_m(wall()), w.units())) +
-               QString(", %1 pieces").arg(wall().pieces());
+               tr(", %1 pieces").arg(wall().pieces());
     });
-    form->text("Openings", [wall] { return QString::number(wall().openings.size()); });
-    auto* turn = new QPushButton("Turn the run round");
+    form->text(tr("Openings"), [wall] { return QString::number(wall().openings.size()); });
+    auto* turn = new QPushButton(tr("Turn the run round"));
     turn->setObjectName("reverseWall");
-    turn->setToolTip("What was its left becomes its right");
+    turn->setToolTip(tr("What was its left becomes its right"));
     QObject::connect(turn, &QPushButton::clicked, form,
-                     [=] { change("Turn wall round", [](Wall& x) { x = reversed(x); }); });
+                     [=] { change(tr("Turn wall round"), [](Wall& x) { x = reversed(x); }); });
     form->widget(turn);
     arrange_group(*form, w);
     form->stretch();
@@ -288,55 +290,56 @@ Form* opening_form(Workspace& w, QWidget* parent, WallId wall_id, OpeningId id) 
         return *find_opening(*find_wall(*w.floor(), wall_id), id);
     };
     const bool door = opening().kind == OpeningKind::door;
-    const QString noun = door ? "door" : "window";
+    const QString noun = door ? tr("door") : tr("window");
     const auto change = [&w, wall_id, id, noun](std::function<void(Opening&)> how) {
         change_thing(
-            w, "Change " + noun,
+            w, tr("Change %1").arg(noun),
             [=](Project&, const Floor& f) { return find_opening(*find_wall(f, wall_id), id); },
             [=](Project& p, FloorId at, const Opening& o) { replace_opening(p, at, wall_id, o); }, how);
     };
-    title(*form, door ? "Door" : "Window");
-    form->group("Built of");
+    title(*form, door ? tr("Door") : tr("Window"));
+    form->group(tr("Built of"));
     const auto types = types_of(w.project(), door ? TypeUse::door : TypeUse::window);
     form->choice(
-        form->row("Type"), "openingType", type_names(w.project(), types),
+        form->row(tr("Type")), "openingType", type_names(w.project(), types),
         [=] { return index_of(types, opening().type); },
         [=](int i) { change([&](Opening& o) { o.type = types[static_cast<std::size_t>(i)]; }); });
     loss_rows(*form, w, [opening] { return opening().type; });
-    form->group("Size");
-    const auto size = [&](const char* name, const char* object, double Opening::*field, double low,
+    form->group(tr("Size"));
+    const auto size = [&](const QString& name, const char* object, double Opening::*field, double low,
                           double high) {
         form->length_field(
             form->row(name), object, metre(w), [=] { return opening().*field; },
             [=](double v) {
                 if (field == &Opening::sill_m && v >= opening().head_m)
-                    throw Error("the sill must lie below the head");
+                    throw Error(say("the sill must lie below the head"));
                 if (field == &Opening::head_m && v <= opening().sill_m)
-                    throw Error("the head must lie above the sill");
+                    throw Error(say("the head must lie above the sill"));
                 change([&](Opening& o) { o.*field = v; });
             },
             {low, high});
     };
-    size("Width", "openingWidth", &Opening::width_m, 0.05, 100);
-    size("Sill", "openingSill", &Opening::sill_m, -10, 100);
-    size("Head", "openingHead", &Opening::head_m, -10, 100);
-    size("From end", "openingStart", &Opening::start_m, 0, 1000);
+    size(tr("Width"), "openingWidth", &Opening::width_m, 0.05, 100);
+    size(tr("Sill"), "openingSill", &Opening::sill_m, -10, 100);
+    size(tr("Head"), "openingHead", &Opening::head_m, -10, 100);
+    size(tr("From end"), "openingStart", &Opening::start_m, 0, 1000);
     form->choice(
-        form->row("State"), "openingOpen", {"Closed", "Open"}, [opening] { return opening().open ? 1 : 0; },
+        form->row(tr("State")), "openingOpen", {tr("Closed"), tr("Open")},
+        [opening] { return opening().open ? 1 : 0; },
         [=](int i) { change([&](Opening& o) { o.open = i == 1; }); });
     if (door) {
-        form->group("Leaf");
+        form->group(tr("Leaf"));
         form->choice(
-            form->row("Hinge"), "doorHinge", {"At the start", "At the end"},
+            form->row(tr("Hinge")), "doorHinge", {tr("At the start"), tr("At the end")},
             [=] { return opening().hinge_at_end ? 1 : 0; },
             [=](int i) { change([&](Opening& o) { o.hinge_at_end = i == 1; }); });
         form->choice(
-            form->row("Opens to"), "doorSide", {"The left of the run", "The right of the run"},
+            form->row(tr("Opens to")), "doorSide", {tr("The left of the run"), tr("The right of the run")},
             [=] { return opening().swings_left ? 0 : 1; },
             [=](int i) { change([&](Opening& o) { o.swings_left = i == 0; }); });
-        auto* flip = new QPushButton("Flip");
+        auto* flip = new QPushButton(tr("Flip"));
         flip->setObjectName("flipDoor");
-        flip->setToolTip("Other hinge, then the other side (F)");
+        flip->setToolTip(tr("Other hinge, then the other side (F)"));
         QObject::connect(flip, &QPushButton::clicked, form, [=] {
             change([&](Opening& o) {
                 if (o.hinge_at_end) o.swings_left = !o.swings_left;
@@ -358,35 +361,38 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
             w, label, [id](Project&, const Floor& f) { return find_zone(f, id); },
             [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); }, how);
     };
-    title(*form, "Zone");
-    form->group("What it is");
+    title(*form, tr("Zone"));
+    form->group(tr("What it is"));
     form->name_field(
-        form->row("Name"), "zoneName", [zone] { return QString::fromStdString(zone().name); },
-        [=](const QString& text) { change("Rename zone", [&](Zone& z) { z.name = text.toStdString(); }); });
+        form->row(tr("Name")), "zoneName", [zone] { return QString::fromStdString(zone().name); },
+        [=](const QString& text) {
+            change(tr("Rename zone"), [&](Zone& z) { z.name = text.toStdString(); });
+        });
     form->choice(
-        form->row("Kind"), "zoneKind", zone_kind_names(), [zone] { return static_cast<int>(zone().kind); },
-        [=](int i) { change("Change zone kind", [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
+        form->row(tr("Kind")), "zoneKind", zone_kind_names(),
+        [zone] { return static_cast<int>(zone().kind); },
+        [=](int i) { change(tr("Change zone kind"), [&](Zone& z) { z.kind = static_cast<ZoneKind>(i); }); });
     form->choice(
-        form->row("Colour"), "zoneColour", zone_colour_names(), [zone] { return zone().colour; },
-        [=](int i) { change("Change zone colour", [&](Zone& z) { z.colour = i; }); });
+        form->row(tr("Colour")), "zoneColour", zone_colour_names(), [zone] { return zone().colour; },
+        [=](int i) { change(tr("Change zone colour"), [&](Zone& z) { z.colour = i; }); });
     form->choice(
-        form->row("Above it"), "zoneSky", {"Roofed", "Open sky (courtyard)"},
+        form->row(tr("Above it")), "zoneSky", {tr("Roofed"), tr("Open sky (courtyard)")},
         [zone] { return zone().open_air ? 1 : 0; },
-        [=](int i) { change("Change roof", [&](Zone& z) { z.open_air = i == 1; }); });
-    form->text("Area",
+        [=](int i) { change(tr("Change roof"), [&](Zone& z) { z.open_air = i == 1; }); });
+    form->text(tr("Area"),
                [zone, &w] { return render::local(format_area(area_m2(zone().outline), w.units(), 1)); });
-    form->group("Requirements here");
-    form->text("Met",
+    form->group(tr("Requirements here"));
+    form->text(tr("Met"),
                [&w, id] {
                    if (w.results().verdict())
                        for (const ZoneArea& z : w.results().verdict()->zones)
                            if (z.zone == id)
-                               return render::percent(z.met_m2 / z.demanded_m2) +
-                                      " of the area meets all of them";
-                   return QString("not judged");
+                               return tr("%1 of the area meets all of them")
+                                   .arg(render::percent(z.met_m2 / z.demanded_m2));
+                   return tr("not judged");
                })
         ->setWordWrap(true);
-    form->note("Requirements hold in every served zone. They are set in the step Proof.");
+    form->note(tr("Requirements hold in every served zone. They are set in the step Proof."));
     arrange_group(*form, w);
     form->stretch();
     return form;
@@ -395,19 +401,19 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
 Form* void_form(Workspace& w, QWidget* parent, VoidId id) {
     auto* form = new Form(w, parent);
     const auto hole = [&w, id]() -> const SlabVoid& { return *find_void(*w.floor(), id); };
-    title(*form, "Void in the slab");
-    form->group("What it is");
+    title(*form, tr("Void in the slab"));
+    form->group(tr("What it is"));
     form->name_field(
-        form->row("Name"), "voidName", [hole] { return QString::fromStdString(hole().name); },
+        form->row(tr("Name")), "voidName", [hole] { return QString::fromStdString(hole().name); },
         [=, &w](const QString& text) {
             change_thing(
-                w, "Rename void", [id](Project&, const Floor& f) { return find_void(f, id); },
+                w, tr("Rename void"), [id](Project&, const Floor& f) { return find_void(f, id); },
                 [](Project& p, FloorId at, const SlabVoid& v) { replace_void(p, at, v); },
                 [&](SlabVoid& v) { v.name = text.toStdString(); });
         });
-    form->text("Area",
+    form->text(tr("Area"),
                [hole, &w] { return render::local(format_area(area_m2(hole().outline), w.units(), 1)); });
-    form->note("Rays pass through it without the slab's loss.");
+    form->note(tr("Rays pass through it without the slab's loss."));
     arrange_group(*form, w);
     form->stretch();
     return form;

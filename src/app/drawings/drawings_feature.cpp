@@ -17,6 +17,7 @@
 #include "app/model/in_view.h"
 #include "app/model/wishes.h"
 #include "project/edits.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -25,15 +26,15 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
     shell.page(
         page_,
         [] {
-            return Hint{"Prepare",
-                        {{"", "drag a frame round what is wanted"},
-                         {"V", "pick a line that is level"},
-                         {"Enter", "lay it"},
-                         {"Esc", "cancel"}}};
+            return Hint{tr("Prepare"),
+                        {{"", tr("drag a frame round what is wanted")},
+                         {"V", tr("pick a line that is level")},
+                         {tr("Enter"), tr("lay it")},
+                         {tr("Esc"), tr("cancel")}}};
         },
         Shell::PageKind::task);
-    shell.command("plan.floors",
-                  {"plan.choose-drawing", "Choose a drawing…", QKeySequence("Ctrl+D"), [this] { choose(); }});
+    shell.command("plan.floors", {"plan.choose-drawing", tr("Choose a drawing…"), QKeySequence("Ctrl+D"),
+                                  [this] { choose(); }});
     shell.works({[this] { return reader_.words(); }});
     connect(&reader_, &Behind::progressed, this, [this] { shell_.work_changed(); });
     shell.takes_dropped([this](const QStringList& files) { return take(files); });
@@ -53,8 +54,8 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
         if (!dropped_.isEmpty())
             workspace_.tell(
                 dropped_.size() == 1
-                    ? QString("Cancelled; the other file was not laid either")
-                    : QString("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
+                    ? tr("Cancelled; the other file was not laid either")
+                    : tr("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
         dropped_.clear();
         leave();
     });
@@ -67,12 +68,12 @@ bool DrawingsFeature::is_working() const {
 
 void DrawingsFeature::choose() {
     if (!workspace_.floor()) return;
-    const QString name = shell_.asking().open_file("Choose the drawing of this floor", drawing_filter);
+    const QString name = shell_.asking().open_file(tr("Choose the drawing of this floor"), drawing_filter);
     if (!name.isEmpty()) import(name);
 }
 
 void DrawingsFeature::choose_revision(DrawingId id) {
-    const QString name = shell_.asking().open_file("Choose the newer revision", drawing_filter);
+    const QString name = shell_.asking().open_file(tr("Choose the newer revision"), drawing_filter);
     if (!name.isEmpty()) import(name, PrepareTask::Kind::revise, id);
 }
 
@@ -83,7 +84,7 @@ void DrawingsFeature::open(const QString& name, const PrepareTask& task,
     shell_.show_page(page_);
     ++opening_;
     Job opening = job(
-        "Reading " + name, [how = std::move(how)](const AtWork& at) { return how(at.cancel()); },
+        tr("Reading %1").arg(name), [how = std::move(how)](const AtWork& at) { return how(at.cancel()); },
         [this, task](OpenedFile f) {
             if (!is_preparing()) return page_->close_file();  // something else came to the front
             if (!find_floor(workspace_.project(), task.floor)) return leave();
@@ -119,8 +120,8 @@ void DrawingsFeature::prepare_again(DrawingId id) {
     if (!drawing) return;
     const auto asset = workspace_.project().assets.find(drawing->source.asset);
     if (asset == workspace_.project().assets.end())
-        return workspace_.tell("The file of this drawing is missing: choose it again as its newer revision",
-                               true);
+        return workspace_.tell(
+            tr("The file of this drawing is missing: choose it again as its newer revision"), true);
     import_bytes(drawing->source.asset, asset->second, {PrepareTask::Kind::again, floor->id, id});
 }
 
@@ -133,19 +134,19 @@ void DrawingsFeature::lay(const Prepared& prepared) {
     };
     switch (prepared.task.kind) {
         case PrepareTask::Kind::lay:
-            workspace_.edit("Lay drawing", [&](Project& p) {
+            workspace_.edit(tr("Lay drawing"), [&](Project& p) {
                 with_asset(p);
                 drawing.id = add_drawing(p, floor, drawing);
             });
             break;
         case PrepareTask::Kind::revise:
-            workspace_.edit("Replace drawing", [&](Project& p) {
+            workspace_.edit(tr("Replace drawing"), [&](Project& p) {
                 with_asset(p);
                 replace_drawing(p, floor, drawing);
             });
             break;
         case PrepareTask::Kind::again:
-            workspace_.edit("Prepare drawing", [&](Project& p) { replace_drawing(p, floor, drawing); });
+            workspace_.edit(tr("Prepare drawing"), [&](Project& p) { replace_drawing(p, floor, drawing); });
             break;
     }
     leave();
@@ -155,11 +156,11 @@ void DrawingsFeature::lay(const Prepared& prepared) {
     if (prepared.task.kind == PrepareTask::Kind::lay) {
         emit workspace_.wishes().fit_plan();
         workspace_.tell(drawing.to_scale()
-                            ? "The drawing is to scale: check a length that you know to be sure (L)"
-                            : "Now give it a scale: L, two clicks on a length you know, and type it");
+                            ? tr("The drawing is to scale: check a length that you know to be sure (L)")
+                            : tr("Now give it a scale: L, two clicks on a length you know, and type it"));
     } else if (prepared.task.kind == PrepareTask::Kind::revise) {
         workspace_.drawings().compare({Comparison::Show::difference, drawing.id});
-        workspace_.tell("What the older revision alone has is red, what the newer alone has is blue");
+        workspace_.tell(tr("What the older revision alone has is red, what the newer alone has is blue"));
     }
 }
 
@@ -172,7 +173,7 @@ void DrawingsFeature::leave() {
 
 bool DrawingsFeature::take(const QStringList& files) {
     if (!workspace_.document().is_open()) {
-        workspace_.tell("Create or open a project first, then drop the drawing on its floor", true);
+        workspace_.tell(tr("Create or open a project first, then drop the drawing on its floor"), true);
         return true;
     }
     dropped_ << files.mid(1);
@@ -193,15 +194,15 @@ void DrawingsFeature::paste() {
     if (clip->hasUrls() && clip->urls().front().isLocalFile())
         return import(clip->urls().front().toLocalFile());
     if (!clip->hasImage())
-        return workspace_.tell("There is neither a part of a plan nor a drawing on the clipboard", true);
+        return workspace_.tell(tr("There is neither a part of a plan nor a drawing on the clipboard"), true);
     const QImage image = qvariant_cast<QImage>(clip->imageData());
     QByteArray png;
     QBuffer buffer(&png);
     buffer.open(QIODevice::WriteOnly);
     if (!image.save(&buffer, "PNG"))
-        return workspace_.tell("The picture on the clipboard cannot be read", true);
+        return workspace_.tell(tr("The picture on the clipboard cannot be read"), true);
     const auto* begin = reinterpret_cast<const std::byte*>(png.constData());
-    import_bytes("Pasted drawing.png", Bytes(begin, begin + png.size()),
+    import_bytes(tr("Pasted drawing.png").toStdString(), Bytes(begin, begin + png.size()),
                  {PrepareTask::Kind::lay, workspace_.floor_id(), {}});
 }
 

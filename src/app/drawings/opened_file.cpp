@@ -16,14 +16,16 @@ Bytes read_file(const QString& file, const std::string& name) {
     const std::filesystem::path path = file.toStdString();
     std::error_code fault;
     if (std::filesystem::is_directory(path, fault))
-        throw Error("is a folder", name, "Choose a drawing in it");
+        throw Error(say("is a folder"), name, say("Choose a drawing in it"));
     const auto size = std::filesystem::file_size(path, fault);
-    if (fault) throw Error("cannot be read", name, "Check that the file exists and that you may read it");
-    if (size > largest_bytes) throw Error("is larger than 300 MB", name, "Export a smaller drawing");
+    if (fault)
+        throw Error(say("cannot be read"), name, say("Check that the file exists and that you may read it"));
+    if (size > largest_bytes)
+        throw Error(say("is larger than 300 MB"), name, say("Export a smaller drawing"));
     Bytes bytes(size);
     std::ifstream in(path, std::ios::binary);
     if (!in.read(reinterpret_cast<char*>(bytes.data()), static_cast<std::streamsize>(size)))
-        throw Error("cannot be read", name, "Check that the file exists and that you may read it");
+        throw Error(say("cannot be read"), name, say("Check that the file exists and that you may read it"));
     return bytes;
 }
 

@@ -13,11 +13,13 @@
 #include "base/number_text.h"
 #include "exchange/cad_drawing.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
-const QStringList unit_names{"Millimetres", "Centimetres", "Metres", "Inches", "Feet"};
+const QStringList unit_names{mark("Millimetres"), mark("Centimetres"), mark("Metres"), mark("Inches"),
+                             mark("Feet")};
 
 bool same_sheet(const DrawingSource& a, const DrawingSource& b) {
     if (a.kind == DrawingKind::dxf || b.kind == DrawingKind::dxf) return a.kind == b.kind;
@@ -28,23 +30,23 @@ bool same_sheet(const DrawingSource& a, const DrawingSource& b) {
 }  // namespace
 
 void PreparePage::add_look(Form& form) {
-    form.group("Look");
-    auto* turn_row = form.row("Turned");
+    form.group(tr("Look"));
+    auto* turn_row = form.row(tr("Turned"));
     form.number_field(
         turn_row, "prepareTurn", "°", 2, [this] { return drawing_.placement.turn_deg; },
         [this](double v) { set_turn(v); }, {-360, 360});
     for (const double quarter : {90.0, -90.0}) {
         auto* button = new QPushButton(quarter > 0 ? "↺" : "↻");
         button->setObjectName(quarter > 0 ? "quarterLeft" : "quarterRight");
-        button->setToolTip(quarter > 0 ? "Turn left by 90°" : "Turn right by 90°");
+        button->setToolTip(quarter > 0 ? tr("Turn left by 90°") : tr("Turn right by 90°"));
         button->setAccessibleName(button->toolTip());
         button->setFixedWidth(34);
         turn_row->addWidget(button);
         connect(button, &QPushButton::clicked, this,
                 [this, quarter] { set_turn(drawing_.placement.turn_deg + quarter); });
     }
-    auto* crop_row = form.row("Crop");
-    auto* whole = new QPushButton("Whole sheet");
+    auto* crop_row = form.row(tr("Crop"));
+    auto* whole = new QPushButton(tr("Whole sheet"));
     whole->setObjectName("wholeSheet");
     crop_row->addWidget(whole);
     crop_row->addStretch(1);
@@ -61,8 +63,8 @@ void PreparePage::add_look(Form& form) {
             refresh();
         });
     };
-    slider("Lighten", "prepareLighten", drawing_.lighten, [this](double v) { drawing_.lighten = v; });
-    auto* invert = new QCheckBox("Light on dark: invert");
+    slider(tr("Lighten"), "prepareLighten", drawing_.lighten, [this](double v) { drawing_.lighten = v; });
+    auto* invert = new QCheckBox(tr("Light on dark: invert"));
     invert->setObjectName("prepareInvert");
     invert->setChecked(drawing_.inverted);
     form.widget(invert);
@@ -71,7 +73,7 @@ void PreparePage::add_look(Form& form) {
         refresh();
     });
     form.number_field(
-        form.row("Opacity"), "prepareOpacity", "%", 0, [this] { return drawing_.opacity * 100; },
+        form.row(tr("Opacity")), "prepareOpacity", "%", 0, [this] { return drawing_.opacity * 100; },
         [this](double v) { drawing_.opacity = v / 100; }, {0, 100});
 }
 
@@ -93,9 +95,9 @@ void PreparePage::add_scale(Form& form) {
         floors << QString::fromStdString(floor_title(workspace_.project(), *f));
         ids.push_back(f->id);
     }
-    form.group("Place");
+    form.group(tr("Place"));
     form.choice(
-        form.row("Under"), "prepareFloor", floors,
+        form.row(tr("Under")), "prepareFloor", floors,
         [this, ids] {
             return static_cast<int>(std::find(ids.begin(), ids.end(), task_.floor) - ids.begin());
         },
@@ -106,13 +108,13 @@ void PreparePage::add_scale(Form& form) {
             rebuild();
             refresh();
         });
-    form.group("Scale");
+    form.group(tr("Scale"));
     const auto others = alike();
     if (!others.empty()) {
-        QStringList names{"On its own"};
-        for (const Drawing* d : others) names << "Same as " + QString::fromStdString(d->name);
+        QStringList names{tr("On its own")};
+        for (const Drawing* d : others) names << tr("Same as %1").arg(QString::fromStdString(d->name));
         form.choice(
-            form.row("Position"), "prepareLike", names, [this] { return like_; },
+            form.row(tr("Position")), "prepareLike", names, [this] { return like_; },
             [this](int i) {
                 like_ = i;
                 refresh();
@@ -120,21 +122,21 @@ void PreparePage::add_scale(Form& form) {
     }
     if (const CadDrawing* cad = file_.sheet->cad()) {
         QStringList names = unit_names;
-        if (unit_ == unit_of_file) names << "As the file says";
+        if (unit_ == unit_of_file) names << tr("As the file says");
         form.choice(
-            form.row("One unit is"), "prepareUnit", names, [this] { return unit_; },
+            form.row(tr("One unit is")), "prepareUnit", names, [this] { return unit_; },
             [this](int i) {
                 unit_ = i;
                 refresh();
             });
-        form.note(cad->unit_m ? QString("The file itself says so.")
-                              : QString("The file does not say its unit: this is a guess from its size. "
-                                        "Check the size above."));
+        form.note(cad->unit_m ? tr("The file itself says so.")
+                              : tr("The file does not say its unit: this is a guess from its size. "
+                                   "Check the size above."));
     } else if (file_.source.kind == DrawingKind::pdf) {
-        auto* row = form.row("Printed 1 :");
+        auto* row = form.row(tr("Printed 1 :"));
         auto* field = new UnitField({}, this);
         field->setObjectName("prepareRatio");
-        field->setPlaceholderText("100, if known");
+        field->setPlaceholderText(tr("100, if known"));
         if (ratio_ > 0) field->setText(QString::fromStdString(format_number(ratio_, 2)));
         row->addWidget(field, 1);
         connect(field, &UnitField::confirmed, this, [this, field](const QString& text) {
@@ -143,14 +145,14 @@ void PreparePage::add_scale(Form& form) {
                     text.trimmed().isEmpty() ? 0 : parse_number(QString(text).remove("1:"), 1, 100'000, "");
                 refresh();
             } catch (const Error& fault) {
-                field->show_fault(QString::fromUtf8(fault.what()));
+                field->show_fault(fault_text(fault));
             }
         });
         form.note(
-            "Holds when the sheet was made at this ratio and not resized. Else leave it open and show a "
-            "length you know on the plan.");
+            tr("Holds when the sheet was made at this ratio and not resized. Else leave it open and show a "
+               "length you know on the plan."));
     } else {
-        form.note("Show a length you know on the plan afterwards.");
+        form.note(tr("Show a length you know on the plan afterwards."));
     }
 }
 

@@ -9,6 +9,7 @@
 #include "app/drawings/prepare_page.h"
 #include "app/look/theme.h"
 #include "exchange/cad_drawing.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -17,7 +18,7 @@ void PreparePage::fill_pages() {
     const int count = file_.sheet->pages();
     const bool shown = count > 1 && task_.kind != PrepareTask::Kind::again;
     pages_->setVisible(shown);
-    if (shown) left_head_->setText(QString("%1 pages").arg(count));
+    if (shown) left_head_->setText(tr("%1 pages").arg(count));
     if (shown && pages_->count() == count &&
         pages_->property("file").toString().toStdString() == file_.name) {
         pages_->setCurrentRow(file_.source.page);
@@ -28,7 +29,7 @@ void PreparePage::fill_pages() {
     thumbnails_wanted_.clear();
     if (!shown) return;
     for (int i = 0; i < count; ++i) {
-        auto* item = new QListWidgetItem(QString("Page %1").arg(i + 1), pages_);
+        auto* item = new QListWidgetItem(tr("Page %1").arg(i + 1), pages_);
         QPixmap empty(150, 106);
         empty.fill(theme().floor);
         item->setIcon(QIcon(empty));
@@ -74,7 +75,7 @@ void PreparePage::next_thumbnail() {
 }
 
 void PreparePage::choose_page(int page) {
-    facts_->setText(QString("Reading page %1…").arg(page + 1));
+    facts_->setText(tr("Reading page %1…").arg(page + 1));
     reading_ = true;
     page_reader_.request(job(
         {},
@@ -117,16 +118,14 @@ void PreparePage::fill_layers() {
         auto* item = new QListWidgetItem(layers_);
         item->setText(QString::fromStdString(layer.name) + "  " +
                       QString::number(layer.segments + layer.arcs + words));
-        item->setToolTip(QString("%1 straight and %2 curved pieces, %3 texts")
-                             .arg(layer.segments)
-                             .arg(layer.arcs)
-                             .arg(words));
+        item->setToolTip(
+            tr("%1 straight and %2 curved pieces, %3 texts").arg(layer.segments).arg(layer.arcs).arg(words));
         item->setData(Qt::UserRole, QString::fromStdString(layer.name));
         item->setFlags(Qt::ItemIsUserCheckable | Qt::ItemIsEnabled | Qt::ItemIsSelectable);
         const bool off = std::find(hidden.begin(), hidden.end(), layer.name) != hidden.end();
         item->setCheckState(off ? Qt::Unchecked : Qt::Checked);
     }
-    left_head_->setText(QString("%1 layers").arg(used));
+    left_head_->setText(tr("%1 layers").arg(used));
 }
 
 }  // namespace yemvo::app

@@ -23,6 +23,7 @@
 #include "exchange/cad_drawing.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -44,17 +45,17 @@ QString kind_words(const OpenedFile& f) {
     const Box& s = f.source.sheet;
     switch (f.source.kind) {
         case DrawingKind::picture:
-            return QString("Picture, %1 × %2 pixels").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
+            return tr("Picture, %1 × %2 pixels").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
         case DrawingKind::pdf:
-            return QString("PDF, %1 × %2 mm")
+            return tr("PDF, %1 × %2 mm")
                 .arg(s.width() * 25.4 / 72, 0, 'f', 0)
                 .arg(s.height() * 25.4 / 72, 0, 'f', 0);
         case DrawingKind::svg:
-            return QString("SVG, %1 × %2 units").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
+            return tr("SVG, %1 × %2 units").arg(s.width(), 0, 'f', 0).arg(s.height(), 0, 'f', 0);
         case DrawingKind::dxf:
             break;
     }
-    return QString("CAD drawing, %1 pieces").arg(f.sheet->cad()->pieces());
+    return tr("CAD drawing, %1 pieces").arg(f.sheet->cad()->pieces());
 }
 
 }  // namespace
@@ -96,11 +97,11 @@ void PreparePage::lay_out() {
         return b;
     };
     head->setSpacing(0);
-    crop_button_ = segment("crop", "Crop", "Drag a frame round what is wanted (C)");
+    crop_button_ = segment("crop", tr("Crop"), tr("Drag a frame round what is wanted (C)"));
     level_button_ =
-        segment("level", "Level", "Click two places of a line that ought to be level or upright (V)");
+        segment("level", tr("Level"), tr("Click two places of a line that ought to be level or upright (V)"));
     head->addSpacing(12);
-    auto* cancel = new QPushButton("Cancel", this);
+    auto* cancel = new QPushButton(tr("Cancel"), this);
     cancel->setObjectName("prepareCancel");
     head->addWidget(cancel);
     head->addSpacing(6);
@@ -195,8 +196,8 @@ void PreparePage::lay_out() {
 void PreparePage::wait_for(const QString& name) {
     close_file();
     reading_ = true;
-    title_->setText("Prepare drawing");
-    facts_->setText("Reading " + name + "…");
+    title_->setText(tr("Prepare drawing"));
+    facts_->setText(tr("Reading %1…").arg(name));
     accept_->setEnabled(false);
     left_column_->hide();
     size_->clear();
@@ -236,7 +237,7 @@ void PreparePage::begin(const PrepareTask& task, OpenedFile file) {
                 if (std::abs(metres(static_cast<CadUnit>(i)) - *cad->unit_m) < 1e-12) unit_ = i;
         }
     }
-    title_->setText(task.kind == PrepareTask::Kind::revise ? "Newer revision" : "Prepare drawing");
+    title_->setText(task.kind == PrepareTask::Kind::revise ? tr("Newer revision") : tr("Prepare drawing"));
     facts_->setText("  " + QString::fromStdString(file_.name) + "  ·  " + kind_words(file_));
     name_button();
     accept_->setEnabled(true);
@@ -249,10 +250,11 @@ void PreparePage::begin(const PrepareTask& task, OpenedFile file) {
 
 void PreparePage::name_button() {
     const Floor* floor = find_floor(workspace_.project(), task_.floor);
-    accept_->setText(task_.kind == PrepareTask::Kind::lay
-                         ? "Lay under " + QString::fromStdString(floor ? floor->name : "the floor")
-                     : task_.kind == PrepareTask::Kind::revise ? "Use newer revision"
-                                                               : "Apply");
+    accept_->setText(
+        task_.kind == PrepareTask::Kind::lay
+            ? tr("Lay under %1").arg(floor ? QString::fromStdString(floor->name) : tr("the floor"))
+        : task_.kind == PrepareTask::Kind::revise ? tr("Use newer revision")
+                                                  : tr("Apply"));
 }
 
 void PreparePage::rebuild() {
@@ -266,18 +268,18 @@ void PreparePage::rebuild() {
     if (task_.kind != PrepareTask::Kind::revise) {
         if (task_.kind == PrepareTask::Kind::lay) add_scale(*form_);
     } else {
-        form_->group("Place and scale");
+        form_->group(tr("Place and scale"));
         form_->note(
-            "As the drawing whose place it takes: compare the two afterwards, and align it if the "
-            "sheet was moved.");
+            tr("As the drawing whose place it takes: compare the two afterwards, and align it if the "
+               "sheet was moved."));
     }
     add_look(*form_);
     const auto told = file_.sheet->left_out();
     if (!told.empty()) {
-        form_->group("Left out of the file");
+        form_->group(tr("Left out of the file"));
         QStringList lines;
-        for (std::size_t i = 0; i < told.size() && i < 12; ++i) lines << QString::fromStdString(told[i]);
-        if (told.size() > 12) lines << QString("and %1 more").arg(told.size() - 12);
+        for (std::size_t i = 0; i < told.size() && i < 12; ++i) lines << said_text(told[i]);
+        if (told.size() > 12) lines << tr("and %1 more").arg(told.size() - 12);
         form_->note(lines.join('\n'));
     }
     right_->insertWidget(1, form_);
@@ -314,10 +316,11 @@ void PreparePage::show_size() {
     d.placement = {scale > 0 ? scale : 1, drawing_.placement.turn_deg, {}};
     const Box box = extent(d);
     const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
-    size_->setText(scale > 0 ? QString("<b>%1 × %2</b><br>what is shown, on the floor")
-                                   .arg(one(box.width()), one(box.height()))
-                             : QString("<b>No scale yet</b><br>It will lie %1 wide until a length is given.")
-                                   .arg(one(unknown_width_m)));
+    size_->setText(
+        scale > 0
+            ? tr("<b>%1 × %2</b><br>what is shown, on the floor").arg(one(box.width()), one(box.height()))
+            : tr("<b>No scale yet</b><br>It will lie %1 wide until a length is given.")
+                  .arg(one(unknown_width_m)));
 }
 
 Drawing PreparePage::result() const {
@@ -325,7 +328,9 @@ Drawing PreparePage::result() const {
     d.source = file_.source;
     d.crop = canvas_->crop();
     d.name = file_.name;
-    if (file_.sheet->pages() > 1) d.name += ", page " + std::to_string(file_.source.page + 1);
+    if (file_.sheet->pages() > 1)
+        d.name =
+            tr("%1, page %2").arg(QString::fromStdString(d.name)).arg(file_.source.page + 1).toStdString();
     const double turn = drawing_.placement.turn_deg;
     const double scale = metres_per_unit();
     const auto others = alike();

@@ -11,6 +11,7 @@
 
 #include "app/look/theme.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {

@@ -7,6 +7,7 @@
 
 #include "base/error.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -75,7 +76,7 @@ void Autosave::write_somewhere(const Project& project, const std::string& file, 
             told_ = trouble;
             return;
         } catch (const std::exception& fault) {
-            if (why.isEmpty()) why = QString::fromUtf8(fault.what());
+            if (why.isEmpty()) why = fault_text(fault);
         }
     }
     if (told_ != "nowhere") at.hand_over([this, why] { emit failed(why, {}); });

@@ -20,6 +20,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "project/storage.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -36,34 +37,35 @@ void FilesFeature::watch() {
     connect(guard_.get(), &FileGuard::changed_on_disk, this, [this] {
         shell_.notices().show_notice(
             {"disk",
-             QFileInfo(document_.file()).fileName() + " was changed on disk since it was opened here.",
+             tr("%1 was changed on disk since it was opened here.")
+                 .arg(QFileInfo(document_.file()).fileName()),
              true,
-             {{"Look at what differs…", "compareWithDisk", [this] { compare_with_disk(); }}}});
+             {{tr("Look at what differs…"), "compareWithDisk", [this] { compare_with_disk(); }}}});
     });
     connect(guard_.get(), &FileGuard::gone_from_disk, this, [this] {
-        shell_.notices().show_notice({"disk",
-                                      document_.file() + " is no longer there. Saving writes it again.",
-                                      true,
-                                      {{"Save now", "saveAgain", [this] { save(); }}}});
+        shell_.notices().show_notice(
+            {"disk",
+             tr("%1 is no longer there. Saving writes it again.").arg(document_.file()),
+             true,
+             {{tr("Save now"), "saveAgain", [this] { save(); }}}});
     });
     connect(guard_.get(), &FileGuard::opened_elsewhere, this, [this](const OpenedBy& by) {
         shell_.notices().show_notice(
             {"lock",
-             QString("%1 has this project open on %2 since %3. Whoever saves second is asked "
-                     "what to do; saving under another name avoids it.")
+             tr("%1 has this project open on %2 since %3. Whoever saves second is asked "
+                "what to do; saving under another name avoids it.")
                  .arg(QString::fromStdString(by.user), QString::fromStdString(by.host), time_of(by.since)),
              false,
-             {{"Save as…", "saveAsFromNotice", [this] { save_as(); }}}});
+             {{tr("Save as…"), "saveAsFromNotice", [this] { save_as(); }}}});
     });
     connect(
         autosave_.get(), &Autosave::failed, this,
         [this](const QString& why, const QString& elsewhere) {
-            Notice n{"journal", {}, true, {{"Save now", "saveFromNotice", [this] { save(); }}}};
+            Notice n{"journal", {}, true, {{tr("Save now"), "saveFromNotice", [this] { save(); }}}};
             n.words = elsewhere.isEmpty()
-                          ? "Unsaved work is not protected against a crash: " + why
-                          : QString(
-                                "Unsaved work is kept in %1 for now, which may not outlive a restart of this "
-                                "machine: %2")
+                          ? tr("Unsaved work is not protected against a crash: %1").arg(why)
+                          : tr("Unsaved work is kept in %1 for now, which may not outlive a restart of this "
+                               "machine: %2")
                                 .arg(elsewhere, why);
             shell_.notices().show_notice(std::move(n));
         },
@@ -81,7 +83,7 @@ void FilesFeature::watch() {
             take_back(l);
             show_start();
         } catch (const Error& fault) {
-            workspace_.tell(QString::fromUtf8(fault.what()), true);
+            workspace_.tell(fault_text(fault), true);
         }
     });
     connect(qApp, &QGuiApplication::applicationStateChanged, guard_.get(),
@@ -93,7 +95,7 @@ void FilesFeature::watch() {
 /// Reads what is on disk behind the window, then asks. `after`: what was to be done once it was saved.
 void FilesFeature::compare_with_disk(const std::function<void()>& after) {
     const QString file = document_.file();
-    if (file.isEmpty()) return workspace_.tell("This project has no file yet: save it first", true);
+    if (file.isEmpty()) return workspace_.tell(tr("This project has no file yet: save it first"), true);
     files_->read(
         QFileInfo(file).fileName(), [path = file.toStdString()] { return load_project(path); },
         [this, file, after](const Loaded& theirs) { decide_about_disk(file, theirs, after); },
@@ -101,7 +103,7 @@ void FilesFeature::compare_with_disk(const std::function<void()>& after) {
             // it may be damaged: the person decides all the same
             Loaded none;
             none.mark = mark_of(file.toStdString());
-            none.warnings = {"It cannot be read: " + why.toStdString()};
+            none.warnings = {say("It cannot be read: %1", why.toStdString())};
             decide_about_disk(file, none, after);
         });
 }
@@ -110,10 +112,9 @@ void FilesFeature::decide_about_disk(const QString& file, const Loaded& theirs,
                                      const std::function<void()>& after) {
     const bool readable = !theirs.project.buildings.empty();
     QStringList lines;
-    for (const std::string& w : theirs.warnings) lines << QString::fromStdString(w);
+    for (const Said& w : theirs.warnings) lines << said_text(w);
     if (readable)
-        for (const std::string& line : differences(document_.project(), theirs.project))
-            lines << QString::fromStdString(line);
+        for (const Said& line : differences(document_.project(), theirs.project)) lines << said_text(line);
     switch (shell_.asking().changed_on_disk(file, lines)) {
         case Asking::OnDisk::save_beside:
             if (const QString other = ask_where_to_save(); !other.isEmpty())
@@ -126,7 +127,8 @@ void FilesFeature::decide_about_disk(const QString& file, const Loaded& theirs,
                 file, after ? after : [] {});
             break;
         case Asking::OnDisk::reload:
-            if (!readable) return shell_.asking().tell_failure("It could not be opened", lines.join("\n"));
+            if (!readable)
+                return shell_.asking().tell_failure(tr("It could not be opened"), lines.join("\n"));
             open_project(theirs.project, file, theirs.mark);
             tell_warnings(theirs.warnings);
             break;
@@ -135,11 +137,11 @@ void FilesFeature::decide_about_disk(const QString& file, const Loaded& theirs,
     }
 }
 
-void FilesFeature::tell_warnings(const std::vector<std::string>& warnings) {
+void FilesFeature::tell_warnings(const std::vector<Said>& warnings) {
     if (warnings.empty()) return;
     QStringList lines;
-    for (const std::string& w : warnings) lines << QString::fromStdString(w);
-    shell_.notices().show_notice({"parts", lines.join("\n"), true, {{"Findings", "showSetAside", [this] {
+    for (const Said& w : warnings) lines << said_text(w);
+    shell_.notices().show_notice({"parts", lines.join("\n"), true, {{tr("Findings"), "showSetAside", [this] {
                                                                          emit workspace_.wishes().findings();
                                                                      }}}});
 }
@@ -155,11 +157,12 @@ void FilesFeature::tell_of_newer_work(const QString& file) {
         const int index = static_cast<int>(i);
         shell_.notices().show_notice(
             {"newer",
-             "There is unsaved work on this project from " + time_of(l.written) + ", newer than the file.",
+             tr("There is unsaved work on this project from %1, newer than the file.")
+                 .arg(time_of(l.written)),
              false,
-             {{"Recover", "recoverNewer",
+             {{tr("Recover"), "recoverNewer",
                [this, index] { leave_then([this, index] { recover_work(index); }); }},
-              {"Discard", "discardNewer", [this, index] { throw_away_work(index); }}}});
+              {tr("Discard"), "discardNewer", [this, index] { throw_away_work(index); }}}});
         return;
     }
 }
@@ -172,18 +175,18 @@ void FilesFeature::throw_away_work(int index) {
         if (shell_.is_in_front(start_)) show_start();
         shell_.notices().show_notice(
             {"thrown",
-             "The unsaved work on " + QString::fromStdString(l.project) + " was discarded.",
+             tr("The unsaved work on %1 was discarded.").arg(QString::fromStdString(l.project)),
              false,
-             {{"Undo", "undoThrowAway", [this, gone] {
+             {{tr("Undo"), "undoThrowAway", [this, gone] {
                    try {
                        take_back(gone);
                    } catch (const Error& fault) {
-                       return workspace_.tell(QString::fromUtf8(fault.what()), true);
+                       return workspace_.tell(fault_text(fault), true);
                    }
                    leave_then([this] { show_start(); });
                }}}});
     } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        workspace_.tell(fault_text(fault), true);
     }
 }
 
@@ -209,10 +212,10 @@ void FilesFeature::bring_back(const KeptVersion& v, bool as_the_file) {
             opened();
             tell_warnings(loaded.warnings);
             workspace_.tell(file.isEmpty()
-                                ? "A copy of the version of " + time_of(v.saved) + "; it has no file yet"
-                                : "The version of " + time_of(v.saved) + " is back; save it to keep it");
+                                ? tr("A copy of the version of %1; it has no file yet").arg(time_of(v.saved))
+                                : tr("The version of %1 is back; save it to keep it").arg(time_of(v.saved)));
         },
-        "The version could not be opened");
+        tr("The version could not be opened"));
 }
 
 }  // namespace yemvo::app

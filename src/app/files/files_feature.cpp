@@ -18,6 +18,7 @@
 #include "demo/demo.h"
 #include "project/edits.h"
 #include "project/storage.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -32,7 +33,7 @@ FilesFeature::FilesFeature(Shell& shell)
       files_(std::make_unique<ProjectFiles>(document_)),
       guard_(std::make_unique<FileGuard>(document_)) {
     shell.home(start_);
-    shell.page(versions_, [] { return Hint{"Earlier versions", {{"Esc", "back"}}}; });
+    shell.page(versions_, [] { return Hint{tr("Earlier versions"), {{tr("Esc"), tr("back")}}}; });
     shell.before_closing([this](const std::function<void()>& go) { leave_then(go); });
     shell.takes_dropped([this](const QStringList& dropped) {
         const QString& file = dropped.front();
@@ -52,21 +53,22 @@ FilesFeature::FilesFeature(Shell& shell)
 FilesFeature::~FilesFeature() = default;
 
 void FilesFeature::make_commands() {
+    shell_.command("file.open", {"file.new", tr("New project…"), QKeySequence::New, [this] { show_start(); },
+                                 Needs::nothing});
     shell_.command("file.open",
-                   {"file.new", "New project…", QKeySequence::New, [this] { show_start(); }, Needs::nothing});
-    shell_.command("file.open",
-                   {"file.open", "Open…", QKeySequence::Open, [this] { open_asked(); }, Needs::nothing});
-    QMenu* recent = shell_.menu("file.open", "Open recent");
+                   {"file.open", tr("Open…"), QKeySequence::Open, [this] { open_asked(); }, Needs::nothing});
+    QMenu* recent = shell_.menu("file.open", tr("Open recent"));
     connect(recent, &QMenu::aboutToShow, this, [this, recent] { fill_recent(recent); });
     shell_.command("file.save",
-                   {"file.save", "Save", QKeySequence::Save, [this] { save(); }, Needs::project});
-    shell_.command("file.save", {"file.save-as", "Save as…", QKeySequence("Ctrl+Shift+S"),
+                   {"file.save", tr("Save"), QKeySequence::Save, [this] { save(); }, Needs::project});
+    shell_.command("file.save", {"file.save-as", tr("Save as…"), QKeySequence("Ctrl+Shift+S"),
                                  [this] { save_as(); }, Needs::project});
-    shell_.command("file.save", {"file.versions", "Earlier versions…", QKeySequence("Ctrl+Alt+O"),
+    shell_.command("file.save", {"file.versions", tr("Earlier versions…"), QKeySequence("Ctrl+Alt+O"),
                                  [this] { show_versions(); }, Needs::nothing});
-    shell_.command("file.save", {"file.compare", "Compare with disk…", {}, [this] { compare_with_disk(); }});
+    shell_.command("file.save",
+                   {"file.compare", tr("Compare with disk…"), {}, [this] { compare_with_disk(); }});
     shell_.command("help", {"help.demo",
-                            "Open the demo library",
+                            tr("Open the demo library"),
                             {},
                             [this] { leave_then([this] { open_demo(); }); },
                             Needs::nothing});
@@ -99,7 +101,7 @@ void FilesFeature::show_start() {
 }
 
 void FilesFeature::open_asked() {
-    const QString name = shell_.asking().open_file("Open a project", project_filter);
+    const QString name = shell_.asking().open_file(tr("Open a project"), project_filter);
     if (!name.isEmpty()) leave_then([this, name] { open_file(name); });
 }
 
@@ -127,7 +129,7 @@ void FilesFeature::open_file(const QString& file) {
             tell_warnings(loaded.warnings);
             tell_of_newer_work(path);
         },
-        "The project could not be opened");
+        tr("The project could not be opened"));
 }
 
 /// What is done to the open project while another is read has to be left like any other work.
@@ -154,9 +156,9 @@ void FilesFeature::recover_work(int index) {
             document_.open_unsaved(loaded.project, QString::fromStdString(leftover.file), loaded.mark);
             opened();
             autosave_->take_over(leftover);
-            workspace_.tell("Recovered what was not saved; save it to keep it");
+            workspace_.tell(tr("Recovered what was not saved; save it to keep it"));
         },
-        "The unsaved work could not be recovered");
+        tr("The unsaved work could not be recovered"));
 }
 
 void FilesFeature::open_demo() { open_project(demo::make_demo(), {}); }
@@ -175,7 +177,7 @@ QString FilesFeature::ask_where_to_save() {
     const QString proposed = document_.file().isEmpty()
                                  ? file_name_for(QString::fromStdString(document_.project().name), ".yemvo")
                                  : document_.file();
-    return ask_where_to_write(shell_.asking(), "Save the project", proposed, project_filter, ".yemvo");
+    return ask_where_to_write(shell_.asking(), tr("Save the project"), proposed, project_filter, ".yemvo");
 }
 
 void FilesFeature::save_then(const QString& file, const std::function<void()>& go) {
@@ -185,12 +187,12 @@ void FilesFeature::save_then(const QString& file, const std::function<void()>& g
     w.done = [this, file, go](const QStringList& warnings) {
         shell_.notices().drop("disk");
         remember(file);
-        workspace_.tell("Saved " + file);
-        for (const QString& warning : warnings) workspace_.tell("Saved, but " + warning, true);
+        workspace_.tell(tr("Saved %1").arg(file));
+        for (const QString& warning : warnings) workspace_.tell(tr("Saved, but %1").arg(warning), true);
         go();
     };
     w.failed = [this](const QString& why) {
-        shell_.asking().tell_failure("The project could not be saved", why);
+        shell_.asking().tell_failure(tr("The project could not be saved"), why);
     };
     w.changed = [this, go] { compare_with_disk(go); };
     files_->write(std::move(w));
@@ -211,7 +213,7 @@ void FilesFeature::fill_recent(QMenu* menu) {
     menu->clear();
     for (const QString& file : QSettings().value("recent").toStringList())
         menu->addAction(file, this, [this, file] { leave_then([this, file] { open_file(file); }); });
-    if (menu->isEmpty()) menu->addAction("Nothing yet")->setEnabled(false);
+    if (menu->isEmpty()) menu->addAction(tr("Nothing yet"))->setEnabled(false);
 }
 
 void FilesFeature::leave_then(const std::function<void()>& go) {

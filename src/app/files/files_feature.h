@@ -65,7 +65,7 @@ private:
     void watch();
     void compare_with_disk(const std::function<void()>& after = {});
     void decide_about_disk(const QString& file, const Loaded& theirs, const std::function<void()>& after);
-    void tell_warnings(const std::vector<std::string>&);
+    void tell_warnings(const std::vector<Said>&);
     void tell_of_newer_work(const QString& file);
     void throw_away_work(int index);
     void show_versions();

@@ -5,13 +5,14 @@
 #include <QStandardPaths>
 
 #include "project/storage.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 ProjectFiles::ProjectFiles(Document& document, QObject* parent) : QObject(parent), document_(document) {}
 
 QString ProjectFiles::doing() const {
-    if (is_reading()) return "Opening " + what_;
-    return is_writing() ? "Saving " + written_ : QString();
+    if (is_reading()) return tr("Opening %1").arg(what_);
+    return is_writing() ? tr("Saving %1").arg(written_) : QString();
 }
 
 void ProjectFiles::read(const QString& what, std::function<Loaded()> how, std::function<void(Loaded)> done,
@@ -78,7 +79,7 @@ void ProjectFiles::write(Writing w) {
             ended(of, outcome.changed ? QString() : w.file, outcome.saved.mark);
             if (outcome.changed) return w.changed();
             QStringList warnings;
-            for (const std::string& words : outcome.saved.warnings) warnings << QString::fromStdString(words);
+            for (const Said& words : outcome.saved.warnings) warnings << said_text(words);
             w.done(warnings);
         },
         [w, ended, of = saving.of](const QString& why) {

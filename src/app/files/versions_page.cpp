@@ -13,7 +13,9 @@
 #include <QTableWidget>
 #include <QVBoxLayout>
 
+#include "app/look/columns.h"
 #include "app/look/theme.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -35,26 +37,26 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     title_ = new QLabel;
     title_->setObjectName("title");
     page->addWidget(title_);
-    auto* words = new QLabel(
+    auto* words = new QLabel(tr(
         "Each save keeps what it replaced. A version is opened as a copy without a file, or restored: then "
         "it is "
-        "the project's unsaved next state, and the file changes only when you save.");
+        "the project's unsaved next state, and the file changes only when you save."));
     words->setObjectName("muted");
     words->setWordWrap(true);
     page->addWidget(words);
     nothing_ = new QLabel(
-        "Nothing is kept yet: the first version is kept when a file is saved for the second time.");
+        tr("Nothing is kept yet: the first version is kept when a file is saved for the second time."));
     nothing_->setObjectName("muted");
     page->addWidget(nothing_);
     table_ = new QTableWidget(0, 4);
     table_->setObjectName("versionsTable");
-    table_->setHorizontalHeaderLabels({"Saved", "Project file", "Size", "Kept as"});
+    table_->setHorizontalHeaderLabels({tr("Saved"), tr("Project file"), tr("Size"), tr("Kept as")});
     table_->horizontalHeader()->setStretchLastSection(true);
     table_->horizontalHeader()->setHighlightSections(false);
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    table_->setColumnWidth(0, 210);
-    table_->setColumnWidth(1, 420);
-    table_->setColumnWidth(2, 90);
+    set_column_width(*table_, 0, 210);
+    set_column_width(*table_, 1, 420);
+    set_column_width(*table_, 2, 90);
     table_->verticalHeader()->hide();
     table_->verticalHeader()->setDefaultSectionSize(25);
     table_->setShowGrid(false);
@@ -69,11 +71,11 @@ VersionsPage::VersionsPage(QWidget* parent) : QWidget(parent) {
     connect(table_, &QTableWidget::itemSelectionChanged, this, &VersionsPage::refresh_buttons);
     page->addWidget(table_, 1);
     auto* buttons = new QHBoxLayout;
-    restore_ = new QPushButton("Restore");
+    restore_ = new QPushButton(tr("Restore"));
     restore_->setObjectName("main");
-    open_ = new QPushButton("Open as a copy");
+    open_ = new QPushButton(tr("Open as a copy"));
     open_->setObjectName("openVersion");
-    auto* back = new QPushButton("Back");
+    auto* back = new QPushButton(tr("Back"));
     back->setObjectName("leaveVersions");
     for (QPushButton* b : {restore_, open_}) buttons->addWidget(b);
     buttons->addStretch(1);
@@ -97,8 +99,8 @@ void VersionsPage::list(const QString& file, const std::vector<KeptVersion>& ver
                         const std::vector<Leftover>& discarded) {
     versions_ = versions;
     discarded_ = discarded;
-    title_->setText(file.isEmpty() ? QString("Earlier versions of all projects")
-                                   : "Earlier versions of " + QFileInfo(file).fileName());
+    title_->setText(file.isEmpty() ? tr("Earlier versions of all projects")
+                                   : tr("Earlier versions of %1").arg(QFileInfo(file).fileName()));
     table_->setRowCount(static_cast<int>(versions.size() + discarded.size()));
     const auto put = [&](int row, const QStringList& cells) {
         for (int c = 0; c < cells.size(); ++c) table_->setItem(row, c, new QTableWidgetItem(cells[c]));
@@ -106,13 +108,13 @@ void VersionsPage::list(const QString& file, const std::vector<KeptVersion>& ver
     int row = 0;
     for (const KeptVersion& v : versions_)
         put(row++, {when(v.saved), QString::fromStdString(v.file),
-                    QLocale().formattedDataSize(static_cast<qint64>(v.bytes)), "earlier version"});
+                    QLocale().formattedDataSize(static_cast<qint64>(v.bytes)), tr("earlier version")});
     for (const Leftover& l : discarded_)
         put(row++, {when(l.written),
-                    l.file.empty() ? QString::fromStdString(l.project) + ", never saved"
+                    l.file.empty() ? tr("%1, never saved").arg(QString::fromStdString(l.project))
                                    : QString::fromStdString(l.file),
                     {},
-                    "unsaved work, discarded"});
+                    tr("unsaved work, discarded")});
     nothing_->setVisible(row == 0);
     if (row > 0) table_->selectRow(0);
     table_->setFocus();

@@ -9,6 +9,7 @@
 #include "app/model/workspace.h"
 #include "app/offer/shell.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -17,11 +18,11 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
     setObjectName("findingsButton");
     setFixedSize(86, header_height);
     setCursor(Qt::PointingHandCursor);
-    setToolTip("No open findings");
+    setToolTip(tr("No open findings"));
     connect(&workspace.found(), &FoundFindings::changed, this, [this] {
         const std::size_t open = workspace_.found().open();
-        setText(open == 1 ? "1 finding" : QString("%1 findings").arg(open));
-        setToolTip(open == 0 ? "No open findings" : "What the model's own checks found (Ctrl+F)");
+        setText(open == 1 ? tr("1 finding") : tr("%1 findings").arg(open));
+        setToolTip(open == 0 ? tr("No open findings") : tr("What the model's own checks found (Ctrl+F)"));
         update();
     });
 }
@@ -37,7 +38,8 @@ void FindingsButton::paintEvent(QPaintEvent*) {
     p.drawText(QRectF(12, 5, width() - 12, 20), Qt::AlignVCenter, render::figure(static_cast<double>(open)));
     p.setPen(colours.muted);
     p.setFont(render::font(11));
-    p.drawText(QRectF(12, 25, width() - 12, 16), Qt::AlignVCenter, open == 1 ? "finding" : "findings");
+    p.drawText(QRectF(12, 25, width() - 12, 16), Qt::AlignVCenter,
+               open == 1 ? tr("finding") : tr("findings"));
 }
 
 }  // namespace yemvo::app

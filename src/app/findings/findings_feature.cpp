@@ -8,16 +8,17 @@
 #include "app/model/listening.h"
 #include "app/model/wishes.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 FindingsFeature::FindingsFeature(Shell& shell)
     : Feature(shell), page_(new FindingsPage(workspace_, shell.frame())) {
     const auto show = [this] { shell_.show_tray(page_); };
-    shell.tray_page("Findings", page_);
+    shell.tray_page(tr("Findings"), page_);
     auto* button = new FindingsButton(workspace_, shell.frame());
     shell.put(Place::header, button);
-    shell.command("view.pages", {"view.findings", "Findings", QKeySequence("Ctrl+F"), show});
+    shell.command("view.pages", {"view.findings", tr("Findings"), QKeySequence("Ctrl+F"), show});
     listen(this, show, *button, &QAbstractButton::clicked, workspace_.wishes(), &Wishes::findings);
     listen(
         this, [this] { look(); }, workspace_, &Workspace::project_changed, workspace_.document(),

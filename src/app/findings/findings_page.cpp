@@ -9,6 +9,7 @@
 #include <QPushButton>
 #include <algorithm>
 
+#include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
 #include "app/model/found_findings.h"
@@ -19,13 +20,10 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
-
-QString words(std::string_view text) {
-    return QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
-}
 
 bool same(const Finding& a, const Finding& b) {
     return a.rule == b.rule && a.subjects == b.subjects && a.floor == b.floor;
@@ -63,28 +61,28 @@ QVariant FindingsTable::data(const QModelIndex& index, int role) const {
     if (!f) return {};
     if (role == Qt::ForegroundRole && f->waived) return theme().muted;
     if (role == Qt::FontRole && index.column() == rule) return render::font(12.5, f->waived ? 400 : 500);
-    if (role == Qt::ToolTipRole) return words(rule_info(f->rule).why);
+    if (role == Qt::ToolTipRole) return tr_mark(rule_info(f->rule).why);
     if (role != Qt::DisplayRole) return {};
     switch (index.column()) {
         case rule:
-            return words(rule_info(f->rule).name);
+            return tr_mark(rule_info(f->rule).name);
         case what:
-            return QString::fromStdString(f->what);
+            return said_text(f->what);
         case floor: {
             const Floor* at = find_floor(workspace_.project(), f->floor);
             return at ? QString::fromStdString(floor_title(workspace_.project(), *at)) : QString();
         }
         default:
-            if (f->waived) return "Accepted: " + QString::fromStdString(*f->waived);
-            if (!f->mends.empty()) return QString::fromStdString(f->mends.front().label);
-            return f->remedy == Remedy::none ? "No automatic fix" : "Opens its tool";
+            if (f->waived) return tr("Accepted: %1").arg(QString::fromStdString(*f->waived));
+            if (!f->mends.empty()) return said_text(f->mends.front().label);
+            return f->remedy == Remedy::none ? tr("No automatic fix") : tr("Opens its tool");
     }
 }
 
 QVariant FindingsTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
-    static const char* names[] = {"Finding", "What and where", "Floor", "Fix"};
-    return QString(names[section]);
+    static const char* names[] = {mark("Finding"), mark("What and where"), mark("Floor"), mark("Fix")};
+    return tr(names[section]);
 }
 
 FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
@@ -107,9 +105,9 @@ FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
     table_->verticalHeader()->setDefaultSectionSize(23);
     table_->horizontalHeader()->setSectionResizeMode(FindingsTable::what, QHeaderView::Stretch);
     table_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
-    table_->setColumnWidth(FindingsTable::rule, 190);
-    table_->setColumnWidth(FindingsTable::floor, 180);
-    table_->setColumnWidth(FindingsTable::state, 190);
+    set_column_width(*table_, FindingsTable::rule, 190);
+    set_column_width(*table_, FindingsTable::floor, 180);
+    set_column_width(*table_, FindingsTable::state, 190);
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
     row->setSpacing(0);
@@ -130,7 +128,7 @@ FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
     column->addStretch(1);
     auto* accept = new QHBoxLayout;
     note_->setObjectName("waiverNote");
-    note_->setPlaceholderText("Why it is accepted");
+    note_->setPlaceholderText(tr("Why it is accepted"));
     accept->addWidget(note_, 1);
     waive_->setObjectName("waive");
     accept->addWidget(waive_);
@@ -170,15 +168,15 @@ void FindingsPage::show_row() {
     waive_->setVisible(shown_.has_value());
     if (!shown_) {
         const std::size_t open = workspace_.found().open();
-        title_->setText(open == 0 ? "Nothing found" : QString("%1 findings").arg(open));
-        why_->setText(open == 0 ? "No open findings in this venue."
-                                : "Choose one: the plan goes there, and its mend stands here.");
+        title_->setText(open == 0 ? tr("Nothing found") : tr("%1 findings").arg(open));
+        why_->setText(open == 0 ? tr("No open findings in this venue.")
+                                : tr("Choose one: the plan goes there, and its mend stands here."));
         return;
     }
-    title_->setText(QString::fromStdString(shown_->what));
-    why_->setText(words(rule_info(shown_->rule).why));
+    title_->setText(said_text(shown_->what));
+    why_->setText(tr_mark(rule_info(shown_->rule).why));
     note_->clear();
-    waive_->setText(shown_->waived ? "No longer accepted" : "Accept");
+    waive_->setText(shown_->waived ? tr("No longer accepted") : tr("Accept"));
     waive_->setEnabled(shown_->waived.has_value());
     const auto button = [&](const QString& text, const QString& object, auto run) {
         auto* b = new QPushButton(text, this);
@@ -187,20 +185,20 @@ void FindingsPage::show_row() {
         mends_->addWidget(b);
     };
     for (std::size_t i = 0; i < shown_->mends.size(); ++i)
-        button(QString::fromStdString(shown_->mends[i].label), QString("mend%1").arg(i),
-               [this, i] { mend(i); });
+        button(said_text(shown_->mends[i].label), QString("mend%1").arg(i), [this, i] { mend(i); });
     if (shown_->remedy != Remedy::none) {
-        static const char* names[] = {"", "Set the scale", "Align the floor", "Open the type"};
-        button(names[static_cast<int>(shown_->remedy)], "remedy", [this] { remedy(); });
+        static const char* names[] = {"", mark("Set the scale"), mark("Align the floor"),
+                                      mark("Open the type")};
+        button(tr(names[static_cast<int>(shown_->remedy)]), "remedy", [this] { remedy(); });
     }
 }
 
 void FindingsPage::mend(std::size_t index) {
     const Finding f = *shown_;
     try {
-        workspace_.edit(QString::fromStdString(f.mends.at(index).label), f.mends[index].apply);
+        workspace_.edit(said_text(f.mends.at(index).label), f.mends[index].apply);
     } catch (const std::logic_error&) {
-        workspace_.tell("This finding is about something that has changed since: look again in a moment",
+        workspace_.tell(tr("This finding is about something that has changed since: look again in a moment"),
                         true);
     }
 }
@@ -218,7 +216,7 @@ void FindingsPage::waive_it() {
     const Finding f = *shown_;
     const std::string note = note_->text().trimmed().left(500).toStdString();
     if (!f.waived && note.empty()) return;
-    workspace_.edit(f.waived ? "Take acceptance back" : "Accept finding",
+    workspace_.edit(f.waived ? tr("Take acceptance back") : tr("Accept finding"),
                     [&](Project& p) { waive(p, f, f.waived ? std::nullopt : std::optional(note)); });
 }
 

@@ -2,6 +2,7 @@
 #include "app/findings/findings_runner.h"
 
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -18,7 +19,9 @@ void FindingsRunner::request(const Project& project) {
                 findings(project, make_scene(project, masks_), at.cancel()));
         },
         [this](const std::shared_ptr<const std::vector<Finding>>& all) { emit found(all); },
-        [this](const QString& why) { emit failed("The findings could not be worked out: " + why); }));
+        [this](const QString& why) {
+            emit failed(tr("The findings could not be worked out: %1").arg(why));
+        }));
 }
 
 }  // namespace yemvo::app

@@ -2,6 +2,7 @@
 #include "app/forms/choices.h"
 
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -19,14 +20,17 @@ QStringList type_names(const Project& project, const std::vector<WallTypeId>& id
 }
 
 QStringList zone_colour_names() {
-    return {"Slate", "Sand", "Moss", "Mauve", "Lagoon", "Violet", "Clay", "Olive"};
+    return {tr("Slate"),  tr("Sand"),   tr("Moss"), tr("Mauve"),
+            tr("Lagoon"), tr("Violet"), tr("Clay"), tr("Olive")};
 }
 
-QStringList zone_kind_names() { return {"Served", "No service needed", "Served, no mounting", "Outside"}; }
+QStringList zone_kind_names() {
+    return {tr("Served"), tr("No service needed"), tr("Served, no mounting"), tr("Outside")};
+}
 
 QStringList obstacle_kind_names() {
-    return {"Column", "Shelving", "Racking",     "Machinery", "Vehicles",
-            "Crowd",  "Foliage",  "Metal boxes", "Other"};
+    return {tr("Column"), tr("Shelving"), tr("Racking"),     tr("Machinery"), tr("Vehicles"),
+            tr("Crowd"),  tr("Foliage"),  tr("Metal boxes"), tr("Other")};
 }
 
 }  // namespace yemvo::app

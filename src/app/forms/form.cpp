@@ -17,14 +17,27 @@
 #include "base/error.h"
 #include "base/number_text.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 UnitField::UnitField(const QString& unit, QWidget* parent) : QLineEdit(parent), unit_(unit) {
-    if (!unit.isEmpty())
-        setTextMargins(0, 0, static_cast<int>(QFontMetricsF(render::font(12)).horizontalAdvance(unit)) + 5,
-                       0);
     setMinimumWidth(40);
+    make_room();
+}
+
+/// The value comes first: a long unit in a narrow field is shortened.
+void UnitField::make_room() {
+    constexpr int value_width = 30;
+    const QFontMetrics metrics(render::font(12));
+    shown_unit_ = metrics.elidedText(unit_, Qt::ElideRight, std::max(24, width() - value_width));
+    if (!property("fault").toBool()) setToolTip(shown_unit_ == unit_ ? QString() : unit_);
+    setTextMargins(0, 0, unit_.isEmpty() ? 0 : metrics.horizontalAdvance(shown_unit_) + 5, 0);
+}
+
+void UnitField::resizeEvent(QResizeEvent* e) {
+    make_room();
+    QLineEdit::resizeEvent(e);
 }
 
 void UnitField::show_value(const QString& text) {
@@ -38,7 +51,7 @@ void UnitField::show_value(const QString& text) {
 void UnitField::show_fault(const QString& why) {
     if (property("fault").toBool() == !why.isEmpty()) return;
     setProperty("fault", !why.isEmpty());
-    setToolTip(why);
+    setToolTip(why.isEmpty() && shown_unit_ != unit_ ? unit_ : why);
     style()->unpolish(this);
     style()->polish(this);
 }
@@ -49,7 +62,7 @@ void UnitField::paintEvent(QPaintEvent* e) {
     QPainter p(this);
     p.setFont(render::font(12));
     p.setPen(theme().muted);
-    p.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, unit_);
+    p.drawText(rect().adjusted(0, 0, -7, 0), Qt::AlignRight | Qt::AlignVCenter, shown_unit_);
 }
 
 void UnitField::confirm() {
@@ -83,10 +96,11 @@ double parse_number(const QString& text, double low, double high, const QString&
     if (!unit.isEmpty() && digits.endsWith(unit)) digits.chop(unit.size());
     const auto read = read_number(render::plain(digits.trimmed()));
     const double value = read.value_or(0);
-    if (!read) throw Error("'" + text.left(40).toStdString() + "' is not a number");
+    if (!read) throw Error(say("'%1' is not a number", text.left(40).toStdString()));
     if (value < low || value > high)
-        throw Error("must lie between " + render::figure(low, 0).toStdString() + " and " +
-                    render::figure(high, 0).toStdString() + (unit.isEmpty() ? "" : " " + unit.toStdString()));
+        throw Error(say("must lie between %1 and %2%3", render::figure(low, 0).toStdString(),
+                        render::figure(high, 0).toStdString(),
+                        (unit.isEmpty() ? "" : " " + unit.toStdString())));
     return value;
 }
 
@@ -127,6 +141,7 @@ void Form::group(const QString& title) {
     }
     auto* head = new QLabel(title, this);
     head->setObjectName("head");
+    head->setWordWrap(true);
     column_->addWidget(head);
 }
 
@@ -146,6 +161,22 @@ static void call_by_label(QWidget* field, const QHBoxLayout* row) {
     belongs_to(field, number == 1 ? label->text() : QString("%1, %2").arg(label->text()).arg(number));
 }
 
+void Form::resizeEvent(QResizeEvent* e) {
+    QWidget::resizeEvent(e);
+    fit_rows();
+}
+
+void Form::fit_rows() {
+    const QMargins margins = column_->contentsMargins();
+    const int frame = (parentWidget() ? parentWidget()->width() : width()) - margins.left() - margins.right();
+    for (QHBoxLayout* row : rows_) {
+        int beside = 0;
+        for (int i = 0; i < row->count(); ++i)
+            beside += row->itemAt(i)->minimumSize().width() + (i ? row->spacing() : 0);
+        row->setDirection(beside > frame ? QBoxLayout::TopToBottom : QBoxLayout::LeftToRight);
+    }
+}
+
 QHBoxLayout* Form::row(const QString& name) {
     auto* layout = new QHBoxLayout;
     layout->setSpacing(5);
@@ -153,15 +184,19 @@ QHBoxLayout* Form::row(const QString& name) {
         auto* label = new QLabel(name, this);
         label->setObjectName("row");
         label->setFixedWidth(86);
+        label->setWordWrap(true);
         layout->addWidget(label);
     }
     column_->addLayout(layout);
+    rows_.push_back(layout);
     return layout;
 }
 
 QLabel* Form::text(const QString& name, std::function<QString()> get) {
     auto* layout = row(name);
+    if (QLayoutItem* label = layout->itemAt(0)) label->setAlignment(Qt::AlignTop);
     auto* value = new QLabel(this);
+    value->setWordWrap(true);
     value->setTextInteractionFlags(Qt::TextSelectableByMouse);
     layout->addWidget(value, 1);
     on_refresh([value, get] { value->setText(get()); });
@@ -178,7 +213,7 @@ void Form::try_at(UnitField* field, const std::function<void()>& change) {
         change();
         fault = workspace_.refusal();
     } catch (const Error& refused) {
-        fault = QString::fromUtf8(refused.what());
+        fault = fault_text(refused);
         workspace_.tell(fault, true);
     }
     if (shown && !fault.isEmpty()) shown->show_fault(fault);
@@ -192,7 +227,7 @@ UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::fun
     call_by_label(field, layout);
     connect(field, &UnitField::confirmed, this, [this, field, set](const QString& text) {
         try_at(field, [&] {
-            if (text.trimmed().isEmpty()) throw Error("a name is needed");
+            if (text.trimmed().isEmpty()) throw Error(say("a name is needed"));
             set(text.trimmed());
         });
     });
@@ -211,8 +246,8 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
         try_at(field, [&] {
             const double value = parse_length_m(render::plain(text), workspace_.units());
             if (!range.holds(value))
-                throw Error("must lie between " + format_length(range.low, workspace_.units()) + " and " +
-                            format_length(range.high, workspace_.units()));
+                throw Error(say("must lie between %1 and %2", format_length(range.low, workspace_.units()),
+                                format_length(range.high, workspace_.units())));
             set(value);
             if (shown && workspace_.refusal().isEmpty())
                 shown->show_value(render::local(format_length(get(), workspace_.units(), false)));

@@ -30,12 +30,14 @@ signals:
 
 protected:
     void paintEvent(QPaintEvent*) override;
+    void resizeEvent(QResizeEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void focusOutEvent(QFocusEvent*) override;
 
 private:
     void confirm();
-    QString unit_, shown_;
+    void make_room();
+    QString unit_, shown_unit_, shown_;
 };
 
 /// Builds rows; refresh() fills them from the project again. A getter must not be called once its thing is
@@ -68,11 +70,17 @@ public:
     bool is_outdated() const;
     void stretch() { column_->addStretch(1); }
 
+protected:
+    void resizeEvent(QResizeEvent*) override;
+
 private:
+    /// What stands beside each other in a row stands below each other where words are too long for the frame.
+    void fit_rows();
     /// Runs a change asked for in a field, and tells at the field why it was refused.
     void try_at(UnitField*, const std::function<void()>& change);
     Workspace& workspace_;
     QVBoxLayout* column_;
+    std::vector<QHBoxLayout*> rows_;
     std::vector<std::function<void()>> refreshes_;
     std::vector<std::pair<std::function<QString()>, QString>> built_for_;
 };

@@ -9,6 +9,7 @@
 #include "project/item.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
@@ -35,14 +36,15 @@ QString floor_names(const Workspace& w) {
 QString metre(Workspace& w) { return w.units() == LengthUnits::metres ? "m" : ""; }
 
 void loss_rows(Form& form, Workspace& w, std::function<WallTypeId()> get) {
-    form.text("Loss", [&w, get] {
+    form.text(tr("Loss"), [&w, get] {
         QString words;
         const WallType& t = wall_type(w.project(), get());
         for (const Band& b : bands())
             words += (words.isEmpty() ? "" : "  ") + render::figure(loss_db(t, b.reference_mhz / 1000), 1);
-        return words + (t.use == TypeUse::obstacle ? " dB/m" : " dB") + "\nat 2.4, 5 and 6 GHz";
+        return tr("%1%2\nat 2.4, 5 and 6 GHz").arg(words, (t.use == TypeUse::obstacle ? " dB/m" : " dB"));
     });
-    form.text("Source", [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
+    form.text(tr("Source"),
+              [&w, get] { return QString::fromStdString(wall_type(w.project(), get()).source); })
         ->setWordWrap(true);
 }
 

@@ -16,6 +16,7 @@
 #include <QVBoxLayout>
 
 #include "app/look/theme.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -30,29 +31,29 @@ GuidePage::GuidePage(QWidget* parent)
     row->setContentsMargins(14, 14, 14, 14);
     row->setSpacing(14);
     auto* left = new QVBoxLayout;
-    auto* title = new QLabel("User guide");
+    auto* title = new QLabel(tr("User guide"));
     title->setObjectName("title");
     left->addWidget(title);
-    word_->setPlaceholderText("Find in the guide");
-    word_->setAccessibleName("Find in the guide");
+    word_->setPlaceholderText(tr("Find in the guide"));
+    word_->setAccessibleName(tr("Find in the guide"));
     word_->setObjectName("guideWord");
     left->addWidget(word_);
     told_->setObjectName("guideTold");
     left->addWidget(told_);
-    chapters_->setAccessibleName("Chapters");
+    chapters_->setAccessibleName(tr("Chapters"));
     chapters_->setFrameShape(QFrame::NoFrame);
     dress(chapters_,
           "QListWidget { background: @paper; border: 0; outline: 0; }"
           "QListWidget::item { height: 24px; padding-left: 8px; border: 0; }"
           "QListWidget::item:selected { background: @accentTint; color: @ink; }");
     left->addWidget(chapters_, 1);
-    auto* back = new QPushButton("Back");
+    auto* back = new QPushButton(tr("Back"));
     left->addWidget(back);
     row->addLayout(left);
     for (QWidget* w : {static_cast<QWidget*>(word_), static_cast<QWidget*>(chapters_)}) w->setFixedWidth(230);
     text_->setFrameShape(QFrame::NoFrame);
     text_->setOpenLinks(false);  // what the guide points to stands beside it on disk, not in the window
-    text_->setAccessibleName("Text of the guide");
+    text_->setAccessibleName(tr("Text of the guide"));
     dress(text_, "QTextBrowser { background: @paper; color: @ink; }");
     text_->setMaximumWidth(860);  // a line that the eye finds back from
     row->addWidget(text_, 1);
@@ -118,7 +119,7 @@ void GuidePage::find() {
     text_->moveCursor(QTextCursor::Start);
     if (text_->find(word_->text())) return;
     text_->setTextCursor(before);
-    told_->setText("The guide does not say so anywhere");
+    told_->setText(tr("The guide does not say so anywhere"));
 }
 
 void GuidePage::keyPressEvent(QKeyEvent* e) {

@@ -7,12 +7,13 @@
 #include "app/model/document.h"
 #include "app/model/listening.h"
 #include "app/model/workspace.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 HistoryPage::HistoryPage(Workspace& workspace, QWidget* parent) : QListWidget(parent), workspace_(workspace) {
     setObjectName("history");
-    setAccessibleName("History of edits");
+    setAccessibleName(tr("History of edits"));
     setFrameShape(QFrame::NoFrame);
     setUniformItemSizes(true);
     setSpacing(0);
@@ -34,7 +35,7 @@ void HistoryPage::refresh() {
     clear();
     if (!workspace_.document().is_open()) return;
     for (int i = 0; i <= history.count(); ++i) {
-        auto* item = new QListWidgetItem(i == 0 ? QString("Project opened") : history.text(i - 1), this);
+        auto* item = new QListWidgetItem(i == 0 ? tr("Project opened") : history.text(i - 1), this);
         if (i > history.index()) item->setForeground(theme().muted);  // undone, can be redone
     }
     setCurrentRow(history.index());

@@ -10,11 +10,12 @@
 #include "app/model/selection.h"
 #include "project/kinds/all.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 KindsFeature::KindsFeature(Shell& shell) : Feature(shell) {
-    QMenu* menu = shell.menu("view.pages", "Hide and lock");
+    QMenu* menu = shell.menu("view.pages", tr("Hide and lock"));
     offer_display(menu, true);
     menu->addSeparator();
     offer_display(menu, false);
@@ -24,13 +25,13 @@ KindsFeature::KindsFeature(Shell& shell) : Feature(shell) {
 void KindsFeature::offer_display(QMenu* menu, bool hides) {
     for (const KindFace& face : kind_faces()) {
         if (hides && !face.can_hide) continue;
-        const QString many = face.many;
+        const QString many = tr(face.many);
         shell_.command_in(menu, {QString(hides ? "hide." : "lock.") + QString(many).replace(' ', '-'),
-                                 QString(hides ? "Hide %1" : "Lock %1").arg(many),
+                                 QString(hides ? tr("Hide %1") : tr("Lock %1")).arg(many),
                                  {},
                                  [this, hides, kind = face.kind] {
                                      workspace_.edit(
-                                         hides ? "Hide or show" : "Lock or unlock", [&](Project& p) {
+                                         hides ? tr("Hide or show") : tr("Lock or unlock"), [&](Project& p) {
                                              auto& list = hides ? p.display.hidden : p.display.locked;
                                              if (std::erase(list, kind) == 0) list.push_back(kind);
                                          });
@@ -66,7 +67,7 @@ void KindsFeature::add_named(std::vector<NamedThing>& all) {
             }
         });
         for (const AccessPoint& ap : access_points(p, f->id))
-            all.push_back({QString("Access point %1").arg(ap.number), title,
+            all.push_back({tr("Access point %1").arg(ap.number), title,
                            go(f->id, {ItemKind::access_point, ap.id.value})});
     }
 }

@@ -11,6 +11,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "wireless/link_budget.h"
 
 namespace yemvo::app {
@@ -68,7 +69,7 @@ struct LinkChart::Frame {
 
 LinkChart::LinkChart(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setMinimumWidth(300);
-    setAccessibleName("Link profile");
+    setAccessibleName(tr("Link profile"));
     connect(&workspace.probing(), &Probing::changed, this, &LinkChart::refresh);
     refresh();
 }
@@ -92,8 +93,8 @@ void LinkChart::paintEvent(QPaintEvent*) {
         p.setPen(theme().muted);
         p.setFont(render::font(12.5));
         p.drawText(rect(), Qt::AlignCenter,
-                   probed ? "No radio of the chosen bands is on"
-                          : "Pin a probe on the plan (T): every radio heard there, and why");
+                   probed ? tr("No radio of the chosen bands is on")
+                          : tr("Pin a probe on the plan (T): every radio heard there, and why"));
         return;
     }
     const LinkExplanation& link = *probed->link();
@@ -191,7 +192,7 @@ void LinkChart::paint_labels(QPainter& p, const Frame& f) const {
         p.setPen(QPen(colours.muted, 1, Qt::DotLine));
         p.drawLine(QPointF(x, f.floor_y), QPointF(x, f.chart_top + 2));
         const QString db = render::figure(t.db, 1);
-        QString name = QString::fromStdString(t.name);
+        QString name = said_text(t.name);
         const double room = f.right + 60 - x;
         name =
             plain.elidedText(name, Qt::ElideRight, std::min(120.0, room - bold.horizontalAdvance(db) - 10));
@@ -272,9 +273,9 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     p.setBrush(colours.band(f.link.channel.band).solid);
     p.setPen(Qt::NoPen);
     p.drawEllipse(end, 3.4, 3.4);
-    render::draw_halo_text(p, {f.left + 4, f.level_y(asked) - 8}, render::figure(asked) + " required",
-                           render::font(10.5, 600), colours.not_met, colours.paper, 3,
-                           Qt::AlignLeft | Qt::AlignVCenter);
+    render::draw_halo_text(p, {f.left + 4, f.level_y(asked) - 8},
+                           tr("%1 required").arg(render::figure(asked)), render::font(10.5, 600),
+                           colours.not_met, colours.paper, 3, Qt::AlignLeft | Qt::AlignVCenter);
     p.setPen(colours.ink);
     p.setFont(render::font(11.5, 650));
     p.drawText(QRectF(end.x() + 8, end.y() - 8, 84, 16), Qt::AlignVCenter,

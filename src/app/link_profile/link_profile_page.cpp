@@ -12,6 +12,7 @@
 #include <QTableWidget>
 
 #include "app/link_profile/link_chart.h"
+#include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
@@ -21,6 +22,7 @@
 #include "propagation/explain.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -82,11 +84,11 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     column->setSpacing(3);
     auto* head = new QHBoxLayout;
     head->setContentsMargins(10, 0, 8, 0);
-    auto* title = new QLabel("Heard at");
+    auto* title = new QLabel(tr("Heard at"));
     title->setObjectName("groupTitle");
     head->addWidget(title);
     probes_ = new QComboBox;
-    probes_->setAccessibleName("Probe");
+    probes_->setAccessibleName(tr("Probe"));
     probes_->setMinimumWidth(108);
     connect(probes_, &QComboBox::activated, this, [this](int i) {
         const Probe& p = (*workspace_.project().probes)[static_cast<std::size_t>(i)];
@@ -97,7 +99,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     column->addLayout(head);
     heard_ = new QListWidget;
     heard_->setObjectName("heard");
-    heard_->setAccessibleName("Radios heard");
+    heard_->setAccessibleName(tr("Radios heard"));
     heard_->setFrameShape(QFrame::NoFrame);
     heard_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     heard_->setItemDelegate(new HeardDelegate(workspace, heard_));
@@ -120,8 +122,8 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     sum->setSpacing(3);
     terms_ = new QTableWidget(0, 3);
     terms_->setObjectName("terms");
-    terms_->setAccessibleName("The sum");
-    terms_->setHorizontalHeaderLabels({"Term", "dB", "dBm"});
+    terms_->setAccessibleName(tr("The sum"));
+    terms_->setHorizontalHeaderLabels({tr("Term"), "dB", "dBm"});
     terms_->verticalHeader()->hide();
     terms_->verticalHeader()->setMinimumSectionSize(15);
     terms_->verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
@@ -133,7 +135,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     terms_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     for (int c : {1, 2}) {
         terms_->horizontalHeader()->setSectionResizeMode(c, QHeaderView::Fixed);
-        terms_->setColumnWidth(c, 52);
+        set_column_width(*terms_, c, 52);
         terms_->horizontalHeaderItem(c)->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
     }
     terms_->horizontalHeaderItem(0)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
@@ -187,7 +189,7 @@ void LinkProfilePage::fill_probes() {
         if (p.number == workspace_.probing().number()) probes_->setCurrentIndex(probes_->count() - 1);
     }
     probes_->setEnabled(!list.empty());
-    if (list.empty()) probes_->addItem("no probe yet");
+    if (list.empty()) probes_->addItem(tr("no probe yet"));
 }
 
 void LinkProfilePage::fill_heard() {
@@ -198,7 +200,7 @@ void LinkProfilePage::fill_heard() {
     for (int i = 0; i < count; ++i) {
         const LinkExplanation& l = probed->links[static_cast<std::size_t>(i)];
         heard_->item(i)->setData(Qt::AccessibleTextRole,
-                                 QString("access point %1, %2 GHz, %3 dBm")
+                                 tr("access point %1, %2 GHz, %3 dBm")
                                      .arg(l.number)
                                      .arg(QString::fromStdString(band(l.channel.band).name))
                                      .arg(render::figure(l.received_dbm, 1)));
@@ -207,7 +209,7 @@ void LinkProfilePage::fill_heard() {
     heard_->viewport()->update();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
     noise_->setText(!l ? QString()
-                       : QString("SNR %1 dB, noise %2 dBm")
+                       : tr("SNR %1 dB, noise %2 dBm")
                              .arg(render::figure(l->snr_db(), 1), render::figure(l->noise_dbm, 1)));
 }
 
@@ -229,7 +231,7 @@ void LinkProfilePage::fill_terms() {
     int row = 0;
     for (const LinkTerm& t : l->terms) {
         level += t.db;
-        QString name = QString::fromStdString(t.name);
+        QString name = said_text(t.name);
         if (t.kind == TermKind::free_space)
             name += ", " + render::local(format_length(l->distance_m, workspace_.units()));
         else if (t.length_m > 0)
@@ -241,13 +243,11 @@ void LinkProfilePage::fill_terms() {
         cell(row, 2, render::figure(level, 1), false);
         ++row;
     }
-    cell(row, 0,
-         QStringLiteral("Received, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)),
-         true);
+    cell(row, 0, tr("Received, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)), true);
     cell(row, 1, {}, true);
     cell(row, 2, render::figure(l->received_dbm, 1), true);
     const double asked = signal_asked_dbm(workspace_.project(), l->channel.band);
-    sentence_->setText(render::local(told(*l, probed->name().toStdString(), asked)));
+    sentence_->setText(said_text(told(*l, probed->name().toStdString(), asked)));
     QPalette ink = sentence_->palette();
     ink.setColor(QPalette::WindowText, l->received_dbm < asked ? theme().not_met : theme().ink);
     sentence_->setPalette(ink);

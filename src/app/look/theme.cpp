@@ -13,6 +13,7 @@
 
 #include "app/look/access.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -192,7 +193,7 @@ class DrawnIcon : public QIconEngine {
 public:
     DrawnIcon(const QString& name, const QColor& colour) : name_(name), colour_(colour) {}
     QPixmap pixmap(const QSize& size, QIcon::Mode mode, QIcon::State) override {
-        const QString key = QString("icon %1 %2 %3 %4")
+        const QString key = tr("icon %1 %2 %3 %4")
                                 .arg(name_, colour_.name())
                                 .arg(std::min(size.width(), size.height()))
                                 .arg(static_cast<int>(mode));

@@ -24,6 +24,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -65,11 +66,11 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     row->setSpacing(0);
     lens_ = new QComboBox(this);
     lens_->setObjectName("barCombo");
-    lens_->setAccessibleName("Lens");
+    lens_->setAccessibleName(tr("Lens"));
     lens_->setMaxVisibleItems(20);
     for (const LensInfo& info : lenses()) {
-        lens_->addItem(QString::fromStdString(info.name));
-        lens_->setItemData(lens_->count() - 1, QString::fromStdString(info.meaning), Qt::ToolTipRole);
+        lens_->addItem(tr_mark(info.name));
+        lens_->setItemData(lens_->count() - 1, tr_mark(info.meaning), Qt::ToolTipRole);
     }
     connect(lens_, &QComboBox::activated, this, [this](int index) {
         workspace_.shown().look_through(lenses()[static_cast<std::size_t>(index)].id);
@@ -80,16 +81,16 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     row->addSpacing(6);
     add_radios();
     row->addSpacing(6);
-    for_ = new QLabel("for", this);
+    for_ = new QLabel(tr("for"), this);
     for_->setFixedWidth(22);
     for_->setObjectName("muted");
     row->addWidget(for_);
     client_ = new QComboBox(this);
     client_->setObjectName("barCombo");
-    client_->setAccessibleName("Client");
+    client_->setAccessibleName(tr("Client"));
     connect(client_, &QComboBox::activated, this, [this](int index) {
         const std::string key = (*workspace_.project().clients)[static_cast<std::size_t>(index)].key;
-        workspace_.edit("Choose client", [&](Project& p) { p.settings.client = key; });
+        workspace_.edit(tr("Choose client"), [&](Project& p) { p.settings.client = key; });
     });
     row->addWidget(client_);
     words_ = new QLabel(this);
@@ -99,7 +100,7 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     height_ = new QToolButton(this);
     height_->setObjectName("barWords");
     height_->setToolTip(
-        "Client height: the height above the floor at which map and verdict stand. Click to change it");
+        tr("Client height: the height above the floor at which map and verdict stand. Click to change it"));
     height_->setCursor(Qt::PointingHandCursor);
     connect(height_, &QToolButton::clicked, &workspace.wishes(), &Wishes::client_height);
     row->addWidget(height_);
@@ -126,8 +127,9 @@ QToolButton* LensBar::segment(const QString& text, const QString& tip) {
 void LensBar::add_bands() {
     for (const Band& b : bands()) {
         const QString name = QString::fromStdString(b.name);
-        QToolButton* button = segment(" " + name, name + " GHz. With Ctrl also: the best of several bands");
-        button->setAccessibleName("band " + name);
+        QToolButton* button =
+            segment(" " + name, tr("%1 GHz. With Ctrl also: the best of several bands").arg(name));
+        button->setAccessibleName(tr("band %1").arg(name));
         button->setIcon(band_icon(b.id));
         button->setIconSize({12, 12});
         button->setToolButtonStyle(Qt::ToolButtonTextBesideIcon);
@@ -142,14 +144,14 @@ void LensBar::add_bands() {
 }
 
 void LensBar::add_radios() {
-    const std::pair<const char*, const char*> choices[] = {
-        {"All", "The radios of every access point"},
-        {"Selected", "Only those of the selected access points; of all while none is selected"},
-        {"Ticked", "Only those of access points that are ticked in the list"}};
+    const std::pair<QString, QString> choices[] = {
+        {tr("All"), tr("The radios of every access point")},
+        {tr("Selected"), tr("Only those of the selected access points; of all while none is selected")},
+        {tr("Ticked"), tr("Only those of access points that are ticked in the list")}};
     for (int i = 0; i < 3; ++i) {
         QToolButton* button = segment(choices[i].first, choices[i].second);
         button->setObjectName("slimSegment");
-        button->setAccessibleName(QString("radios ") + choices[i].first);
+        button->setAccessibleName(tr("radios %1").arg(choices[i].first));
         connect(button, &QToolButton::clicked, this, [this, i] {
             workspace_.shown().show_radios(static_cast<RadiosShown>(i));
             shown_.reset();
@@ -183,23 +185,33 @@ void LensBar::fill_ticks(QMenu* list) {
 void LensBar::add_colouring() {
     colouring_ = new QToolButton(this);
     colouring_->setObjectName("slimSegment");
-    colouring_->setAccessibleName("Colouring");
-    colouring_->setToolTip("How the map is coloured");
+    colouring_->setAccessibleName(tr("Colouring"));
+    colouring_->setToolTip(tr("How the map is coloured"));
     colouring_->setPopupMode(QToolButton::InstantPopup);
     layout()->addWidget(colouring_);
 }
 
 void LensBar::set_colouring(QMenu* menu) { colouring_->setMenu(menu); }
 
+/// By how much the words of whose radios are shown are wider than the ones that the bar was laid out with.
+int LensBar::beyond_usual_words() const {
+    constexpr int usual = 210;
+    int width = 0;
+    for (const QToolButton* b : radios_) width += b->sizeHint().width();
+    return std::max(0, width - usual);
+}
+
 void LensBar::refresh() {
     const bool on = workspace_.activity().shows_map() && !workspace_.in_view().site_shown();
     const bool narrow = width() < 480;  // beside the proof: only what and in which band
     const LensInfo& info = lens(workspace_.shown().map().lens);
     const bool asks_client = on && !narrow && info.needs.client;
-    // in a small window bands are told by their glyphs, and of whose radios only what holds
-    const bool crowded = !narrow && width() < 700;
-    const bool tight = crowded || (asks_client && width() < 810);
-    const bool roomy = width() >= 820;
+    // in a small window, or a language of long words, bands are told by their glyphs, and of whose radios
+    // only what holds
+    const int room = width() - beyond_usual_words();
+    const bool crowded = !narrow && room < 700;
+    const bool tight = crowded || (asks_client && room < 810);
+    const bool roomy = room >= 820;
     Shown now{workspace_.shown().map(),
               workspace_.shown().radios(),
               on,
@@ -228,7 +240,7 @@ void LensBar::refresh() {
     lens_->setFixedWidth(!asks_client || !tight ? 176 : 150);
     client_->setFixedWidth(crowded ? 124 : tight ? 130 : 164);
     lens_->setCurrentIndex(static_cast<int>(choice.lens));
-    lens_->setToolTip(QString::fromStdString(info.meaning));
+    lens_->setToolTip(tr_mark(info.meaning));
     lens_->setVisible(on);
     for (std::size_t i = 0; i < bands_.size(); ++i) {
         bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
@@ -252,35 +264,35 @@ void LensBar::refresh() {
                 client_->setCurrentIndex(static_cast<int>(i));
     }
     colouring_->setVisible(on && !narrow);
-    colouring_->setText(choice.is_change() ? "Change " : "Colours ");
+    colouring_->setText(choice.is_change() ? tr("Change ") : tr("Colours "));
     colouring_->setIcon(colours_icon(render::scale_of(choice)));
     colouring_->setToolButtonStyle(roomy ? Qt::ToolButtonTextBesideIcon : Qt::ToolButtonIconOnly);
     colouring_->setToolTip(choice.is_change()
-                               ? "The map shows the change " + workspace_.shown().other_name()
-                               : QString("How the map is coloured, and what it is held against"));
+                               ? tr("The map shows the change %1").arg(workspace_.shown().other_name())
+                               : tr("How the map is coloured, and what it is held against"));
     const Floor* f = workspace_.floor();
     words_->setVisible(!asks_client && !narrow && !(on && f && coarser_grid().isEmpty()));
     height_->setVisible(on && f && !asks_client && !narrow && !crowded);
     if (f)
-        height_->setText("at " + render::local(format_length(workspace_.project().settings.client_height_m,
-                                                             workspace_.units())));
+        height_->setText(tr("at %1").arg(
+            render::local(format_length(workspace_.project().settings.client_height_m, workspace_.units()))));
     if (workspace_.in_view().site_shown())
-        words_->setText("the site from above");
+        words_->setText(tr("the site from above"));
     else if (on && f)
         words_->setText(coarser_grid());
     else if (const Drawing* d = workspace_.drawings().drawing())
-        words_->setText((f->drawings->size() > 1 ? QString("%1 drawings, ").arg(f->drawings->size())
-                                                 : QString("drawing  ")) +
-                        QString::fromStdString(d->name) + (d->to_scale() ? "" : ", no scale yet"));
+        words_->setText(
+            (f->drawings->size() > 1 ? tr("%1 drawings, ").arg(f->drawings->size()) : tr("drawing  ")) +
+            QString::fromStdString(d->name) + (d->to_scale() ? "" : tr(", no scale yet")));
     else
-        words_->setText(f ? "no drawing under this floor" : "");
+        words_->setText(f ? tr("no drawing under this floor") : "");
 }
 
 /// Told where the floor is too large for the grid that was asked for.
 QString LensBar::coarser_grid() const {
     const FloorPrediction* p = workspace_.results().map_prediction();
     if (!p || p->surface.cell_m <= workspace_.project().settings.grid_m * 1.001) return {};
-    return "every " + render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0) + " m";
+    return tr("every %1 m").arg(render::figure(p->surface.cell_m, p->surface.cell_m < 1 ? 2 : 0));
 }
 
 void LensBar::resizeEvent(QResizeEvent*) { refresh(); }

@@ -30,6 +30,7 @@ private:
     void add_colouring();
     void fill_ticks(QMenu*);
     void refresh();
+    int beyond_usual_words() const;
     /// What it shows; a drag that changes none of it lays nothing out anew.
     struct Shown {
         render::MapChoice map;

@@ -18,6 +18,7 @@
 #include "project/project.h"
 #include "render/map_choice.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -55,11 +56,11 @@ void move_threshold(Workspace& w, int steps) {
     render::MapChoice map = w.shown().map();
     const render::MapScale scale = scale_of(map);
     if (scale.is_choice || map.is_change())
-        return w.tell("This map has no threshold: choose Signal, SNR or another amount", true);
+        return w.tell(tr("This map has no threshold: choose Signal, SNR or another amount"), true);
     const double by = scale.is_count ? scale.step : scale.step / 5;
     map.threshold = std::clamp(map.threshold + steps * by, scale.low, scale.high());
     w.shown().set(map);
-    w.tell(QString("Threshold %1 %2")
+    w.tell(tr("Threshold %1 %2")
                .arg(render::figure(map.threshold, map.threshold == std::floor(map.threshold) ? 0 : 1),
                     QString::fromStdString(scale.unit)));
 }
@@ -69,8 +70,7 @@ void step_lens(Workspace& w, int by) {
     const int count = static_cast<int>(all.size());
     const int at = (static_cast<int>(w.shown().map().lens) + by + count) % count;
     w.shown().look_through(all[static_cast<std::size_t>(at)].id);
-    w.tell(
-        QString::fromStdString(lens(w.shown().map().lens).name + ": " + lens(w.shown().map().lens).meaning));
+    w.tell(tr_mark(lens(w.shown().map().lens).name) + ": " + tr_mark(lens(w.shown().map().lens).meaning));
 }
 
 void colour_lens(Workspace& w, const QString& label, const LensColours& c) {
@@ -90,11 +90,11 @@ void fill_colours(QMenu* menu, Workspace& w) {
     menu->clear();
     const LensInfo& info = lens(w.shown().map().lens);
     if (!w.document().is_open()) {
-        menu->addAction("No project is open")->setEnabled(false);
+        menu->addAction(tr("No project is open"))->setEnabled(false);
         return;
     }
     if (info.is_choice() || w.shown().map().is_change()) {
-        menu->addAction("This map has colours of its own")->setEnabled(false);
+        menu->addAction(tr("This map has colours of its own"))->setEnabled(false);
         return;
     }
     const LensColours now = render::colours_of(w.project(), info);
@@ -105,31 +105,32 @@ void fill_colours(QMenu* menu, Workspace& w) {
         QObject::connect(a, &QAction::triggered, &w, [&w, label, c] { colour_lens(w, label, c); });
     };
     const auto words = [&](double v) {
-        return render::figure(v, v == std::floor(v) ? 0 : 2) + " " + QString::fromStdString(info.unit);
+        return render::figure(v, v == std::floor(v) ? 0 : 2) + " " + tr_mark(info.unit);
     };
-    menu->addSection("Step");
+    menu->addSection(tr("Step"));
     for (const double step : steps_of(info)) {
         LensColours c = now;
         c.step = step;
-        offer("Steps of " + words(step), "Change step of the map", c);
+        offer(tr("Steps of %1").arg(words(step)), tr("Change step of the map"), c);
     }
-    menu->addSection("Range");
+    menu->addSection(tr("Range"));
     for (const int by : {-2, -1, 0, 1, 2}) {
         LensColours c = now;
         c.low = now.low + by * now.step;
-        offer("From " + words(c.low) + " to " + words(c.low + 12 * c.step), "Change range of the map", c);
+        offer(tr("From %1 to %2").arg(words(c.low), words(c.low + 12 * c.step)),
+              tr("Change range of the map"), c);
     }
-    menu->addSection("Palette");
+    menu->addSection(tr("Palette"));
     for (const auto& [key, name] : render::palettes()) {
         LensColours c = now;
         c.palette = key;
-        offer(QString::fromStdString(name), "Change palette of the map", c);
+        offer(QString::fromStdString(name), tr("Change palette of the map"), c);
     }
     menu->addSeparator();
-    QAction* reset = menu->addAction("As usual");
+    QAction* reset = menu->addAction(tr("As usual"));
     reset->setEnabled(find_colours(w.project(), info.key) != nullptr);
     QObject::connect(reset, &QAction::triggered, &w, [&w, key = info.key] {
-        w.edit("Colour the map as usual", [&](Project& p) { reset_colours(p, key); });
+        w.edit(tr("Colour the map as usual"), [&](Project& p) { reset_colours(p, key); });
     });
 }
 
@@ -147,7 +148,7 @@ void fill_variants(QMenu* menu, Workspace& w) {
             w.shown().hold_against(shown ? render::Against::nothing : render::Against::variant, id);
         });
     }
-    if (menu->isEmpty()) menu->addAction("There is no other variant")->setEnabled(false);
+    if (menu->isEmpty()) menu->addAction(tr("There is no other variant"))->setEnabled(false);
 }
 
 }  // namespace
@@ -167,34 +168,34 @@ void fill_map_menu(Shell& shell, QMenu* menu) {
         ++number;
         const QString name = QString::fromStdString(b.name) + " GHz";
         fill.add(
-            QString("map.band-%1").arg(number), "Band " + name, qPrintable(QString("Alt+%1").arg(number)),
-            [&w, id = b.id] { choose_band(w, id, false); },
+            QString("map.band-%1").arg(number), tr("Band %1").arg(name),
+            qPrintable(QString("Alt+%1").arg(number)), [&w, id = b.id] { choose_band(w, id, false); },
             [&w, id = b.id] { return w.shown().map().bands == BandSet(id); });
         fill.add(
-            QString("map.also-band-%1").arg(number), "Also band " + name,
+            QString("map.also-band-%1").arg(number), tr("Also band %1").arg(name),
             qPrintable(QString("Alt+Shift+%1").arg(number)), [&w, id = b.id] { choose_band(w, id, true); },
             [&w, id = b.id] { return w.shown().map().bands.contains(id); });
     }
     menu->addSeparator();
-    const std::tuple<const char*, const char*, const char*, RadiosShown> radios[] = {
-        {"map.radios-all", "Radios of all access points", "Alt+A", RadiosShown::all},
-        {"map.radios-selected", "Radios of the selected access points", "Alt+S", RadiosShown::selected},
-        {"map.radios-ticked", "Radios of the ticked access points", "Alt+T", RadiosShown::ticked}};
+    const std::tuple<const char*, QString, const char*, RadiosShown> radios[] = {
+        {"map.radios-all", tr("Radios of all access points"), "Alt+A", RadiosShown::all},
+        {"map.radios-selected", tr("Radios of the selected access points"), "Alt+S", RadiosShown::selected},
+        {"map.radios-ticked", tr("Radios of the ticked access points"), "Alt+T", RadiosShown::ticked}};
     for (const auto& [id, text, key, which] : radios)
         fill.add(
             id, text, key, [&w, which = which] { w.shown().show_radios(which); },
             [&w, which = which] { return w.shown().radios() == which; });
-    fill.add("map.tick", "Tick or untick the selected access points", "Alt+X", [&w] {
+    fill.add("map.tick", tr("Tick or untick the selected access points"), "Alt+X", [&w] {
         for (const Item& item : w.selection().items())
             if (const AccessPointId id{item.id}; item.kind == ItemKind::access_point)
                 w.shown().tick(id, std::ranges::count(w.shown().ticked(), id) == 0);
-        w.tell(QString("%1 access points are ticked").arg(w.shown().ticked().size()));
+        w.tell(tr("%1 access points are ticked").arg(w.shown().ticked().size()));
     });
     menu->addSeparator();
-    fill.add("map.threshold-up", "Threshold up", "Alt+Up", [&w] { move_threshold(w, 1); });
-    fill.add("map.threshold-down", "Threshold down", "Alt+Down", [&w] { move_threshold(w, -1); });
-    fill.add("map.next-lens", "Next lens", "Alt+Right", [&w] { step_lens(w, 1); });
-    fill.add("map.lens-before", "Lens before", "Alt+Left", [&w] { step_lens(w, -1); });
+    fill.add("map.threshold-up", tr("Threshold up"), "Alt+Up", [&w] { move_threshold(w, 1); });
+    fill.add("map.threshold-down", tr("Threshold down"), "Alt+Down", [&w] { move_threshold(w, -1); });
+    fill.add("map.next-lens", tr("Next lens"), "Alt+Right", [&w] { step_lens(w, 1); });
+    fill.add("map.lens-before", tr("Lens before"), "Alt+Left", [&w] { step_lens(w, -1); });
 }
 
 void fill_colouring_menu(Shell& shell, QMenu* menu) {
@@ -202,37 +203,37 @@ void fill_colouring_menu(Shell& shell, QMenu* menu) {
     Filler fill(shell, menu);
     for (const bool smooth : {false, true})
         fill.look(
-            smooth ? "map.smooth" : "map.in-steps", smooth ? "Smooth" : "In steps",
+            smooth ? "map.smooth" : "map.in-steps", smooth ? tr("Smooth") : tr("In steps"),
             [smooth](auto& m) { m.smooth = smooth; }, [smooth](const auto& m) { return m.smooth == smooth; });
     menu->addSeparator();
     for (const int percent : {100, 75, 50, 25})
         fill.look(
-            QString("map.opaque-%1").arg(percent), QString("%1 % opaque").arg(percent),
+            QString("map.opaque-%1").arg(percent), tr("%1 % opaque").arg(percent),
             [percent](auto& m) { m.opacity = percent / 100.0; },
             [percent](const auto& m) { return std::abs(m.opacity - percent / 100.0) < 1e-9; });
     menu->addSeparator();
     fill.look(
-        "map.labels", "Value labels", [](auto& m) { m.labels = !m.labels; },
+        "map.labels", tr("Value labels"), [](auto& m) { m.labels = !m.labels; },
         [](const auto& m) { return m.labels; });
-    auto* colours = menu->addMenu("Step, range and palette");
+    auto* colours = menu->addMenu(tr("Step, range and palette"));
     colours->setObjectName("lensColours");
     QObject::connect(colours, &QMenu::aboutToShow, &w, [colours, &w] { fill_colours(colours, w); });
     menu->addSeparator();
     fill.add(
-        "map.change-by-last-edit", "Change by the last edit", "",
+        "map.change-by-last-edit", tr("Change by the last edit"), "",
         [&w] {
             const bool on = w.shown().map().against == render::Against::last_edit;
             w.shown().hold_against(on ? render::Against::nothing : render::Against::last_edit);
         },
         [&w] { return w.shown().map().against == render::Against::last_edit; });
-    auto* others = menu->addMenu("Change against variant");
+    auto* others = menu->addMenu(tr("Change against variant"));
     others->setObjectName("othersMenu");
     QObject::connect(others, &QMenu::aboutToShow, &w, [others, &w] { fill_variants(others, w); });
     menu->addSeparator();
     for (const double grid_m : grids_m)
         fill.add(
-            QString("map.grid-%1cm").arg(std::lround(100 * grid_m)),
-            QString("A value every %1 m").arg(grid_m), "", [&w, grid_m] { choose_grid(w, grid_m); },
+            QString("map.grid-%1cm").arg(std::lround(100 * grid_m)), tr("A value every %1 m").arg(grid_m), "",
+            [&w, grid_m] { choose_grid(w, grid_m); },
             [&w, grid_m] { return w.project().settings.grid_m == grid_m; });
 }
 

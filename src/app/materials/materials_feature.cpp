@@ -5,23 +5,24 @@
 #include "app/model/document.h"
 #include "app/model/wishes.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 MaterialsFeature::MaterialsFeature(Shell& shell)
     : Feature(shell), page_(new TypesPage(workspace_, shell.asking(), shell.frame())) {
     shell.page(page_, [] {
-        return Hint{"Types",
-                    {{"", "choose a type, change it, see where it is used"}, {"Esc", "back to the plan"}}};
+        return Hint{tr("Types"),
+                    {{"", tr("choose a type, change it, see where it is used")},
+                     {tr("Esc"), tr("back to the plan")}}};
     });
-    shell.command("view.pages",
-                  {"view.types", "Materials and wall types", QKeySequence("Ctrl+M"), [this] { show({}); }});
+    shell.command("view.pages", {"view.types", tr("Materials and wall types"), QKeySequence("Ctrl+M"),
+                                 [this] { show({}); }});
     connect(&workspace_.wishes(), &Wishes::type_page, this, &MaterialsFeature::show);
     connect(page_, &TypesPage::left, this, [this] { shell_.leave_page(); });
     shell.named_things([this](std::vector<NamedThing>& all) {
         for (const WallType& t : *workspace_.project().wall_types)
-            all.push_back({QString::fromStdString(t.name),
-                           "Type, " + QString::fromUtf8(use_name(t.use).data()),
+            all.push_back({QString::fromStdString(t.name), tr("Type, %1").arg(tr_mark(use_name(t.use))),
                            [this, id = t.id] { show(id); }});
     });
 }

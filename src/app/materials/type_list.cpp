@@ -12,6 +12,7 @@
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
@@ -54,9 +55,9 @@ public:
         p->setPen(colours.muted);
         p->setFont(render::font(11));
         p->drawText(QRect(r.left() + 54, r.top() + 18, room, 15), Qt::AlignVCenter,
-                    capital(use_name(t.use)) + (t.use == TypeUse::obstacle
-                                                    ? ", a metre"
-                                                    : ", " + render::figure(t.thickness_m * 1000) + " mm"));
+                    tr_first(use_name(t.use)) + (t.use == TypeUse::obstacle
+                                                     ? tr(", a metre")
+                                                     : ", " + render::figure(t.thickness_m * 1000) + " mm"));
         p->setPen(colours.ink);
         p->setFont(render::font(12.5));
         for (std::size_t b = 0; b < band_count(); ++b)
@@ -94,12 +95,6 @@ protected:
 };
 
 }  // namespace
-
-QString capital(std::string_view text) {
-    QString s = QString::fromUtf8(text.data(), static_cast<qsizetype>(text.size()));
-    if (!s.isEmpty()) s[0] = s[0].toUpper();
-    return s;
-}
 
 QAbstractItemDelegate* type_delegate(Workspace& workspace, QObject* parent) {
     return new TypeDelegate(workspace, parent);

@@ -18,6 +18,4 @@ QAbstractItemDelegate* type_delegate(Workspace&, QObject* parent);
 /// The bands' names over the three figures of each row.
 QWidget* band_heads();
 
-QString capital(std::string_view text);
-
 }  // namespace yemvo::app

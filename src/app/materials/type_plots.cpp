@@ -9,6 +9,7 @@
 #include "app/look/theme.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "wireless/band.h"
 
 namespace yemvo::app {
@@ -43,7 +44,7 @@ QString TypePlot::words() const {
             against_ == Against::frequency ? loss_db(type_, ghz) : loss_at_angle_db(type_, ghz, 60);
         said += QString("%1 GHz: %2 dB%3. ")
                     .arg(QString::fromStdString(b.name), render::figure(db, 1),
-                         against_ == Against::angle ? " at 60°" : "");
+                         against_ == Against::angle ? tr(" at 60°") : "");
     }
     return said.trimmed();
 }
@@ -90,7 +91,7 @@ void TypePlot::paint_axes(QPainter& p, const QRectF& r) const {
                    render::figure(v) + (frequency ? "" : "°"));
     }
     p.drawText(QRectF(r.right() - 120, r.bottom() + 16, 120, 14), Qt::AlignRight,
-               frequency ? "GHz" : "from the normal");
+               frequency ? "GHz" : tr("from the normal"));
     p.setPen(QPen(colours.ink, 1));
     p.drawLine(r.bottomLeft(), r.bottomRight());
 }
@@ -103,9 +104,9 @@ void TypePlot::paintEvent(QPaintEvent*) {
     const bool frequency = against_ == Against::frequency;
     p.setFont(render::font(12, 600));
     p.setPen(colours.ink);
-    const QString unit = type_.use == TypeUse::obstacle ? "dB a metre" : "dB";
+    const QString unit = type_.use == TypeUse::obstacle ? tr("dB a metre") : "dB";
     p.drawText(QRectF(10, 4, width() - 20, 18), Qt::AlignVCenter,
-               (frequency ? "Loss against frequency, " : "Loss against angle, ") + unit);
+               (frequency ? tr("Loss against frequency, ") : tr("Loss against angle, ")) + unit);
     const QRectF r = QRectF(rect()).adjusted(46, 28, -16, -34);
     const bool shaped = frequency || (!type_.layers.empty() && type_.use != TypeUse::obstacle);
     if (shaped) paint_axes(p, r);
@@ -145,11 +146,12 @@ void TypePlot::paintEvent(QPaintEvent*) {
     if (type_.layers.empty() || type_.use == TypeUse::obstacle) {
         p.setPen(colours.muted);
         p.setFont(render::font(12));
-        p.drawText(r.adjusted(20, 10, -20, -10), Qt::AlignCenter | Qt::TextWordWrap,
-                   type_.use == TypeUse::obstacle
-                       ? "An obstacle takes its loss by the metre, from whichever side."
-                       : "Give the type layers to see what an angle does to its loss; without them it stays "
-                         "as at normal incidence.");
+        p.drawText(
+            r.adjusted(20, 10, -20, -10), Qt::AlignCenter | Qt::TextWordWrap,
+            type_.use == TypeUse::obstacle
+                ? tr("An obstacle takes its loss by the metre, from whichever side.")
+                : tr("Give the type layers to see what an angle does to its loss; without them it stays "
+                     "as at normal incidence."));
         return;
     }
     for (const Band& b : bands()) {

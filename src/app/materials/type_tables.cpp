@@ -10,6 +10,7 @@
 #include "app/forms/form.h"
 #include "project/library.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -21,7 +22,7 @@ double cell_number(const QTableWidget* table, int row, int column, double low, d
     try {
         return parse_number(item ? item->text() : QString(), low, high, {});
     } catch (const Error& fault) {
-        throw Error(name.toStdString() + ", row " + std::to_string(row + 1) + ": " + fault.what());
+        throw Error(say("%1, row %2: %3", name.toStdString(), row + 1, fault.told()));
     }
 }
 
@@ -68,9 +69,9 @@ std::vector<LossPoint> losses_in(const QTableWidget* table) {
               [](auto& a, auto& b) { return a.frequency_ghz < b.frequency_ghz; });
     for (std::size_t i = 0; i < points.size(); ++i) {
         if (points[i].low_db > points[i].loss_db || points[i].high_db < points[i].loss_db)
-            throw Error("low must be at most, high at least the typical loss");
+            throw Error(say("low must be at most, high at least the typical loss"));
         if (i > 0 && points[i].frequency_ghz <= points[i - 1].frequency_ghz)
-            throw Error("a frequency stands there twice");
+            throw Error(say("a frequency stands there twice"));
     }
     return points;
 }
@@ -90,7 +91,7 @@ void fill_layers(QTableWidget* table, const std::vector<Layer>& layers,
             const Material& one = materials[m];
             combo->addItem(QString::fromStdString(one.name));
             combo->setItemData(static_cast<int>(m),
-                               QString("%1 to %2 GHz; ε' %3 f^%4, σ %5 f^%6 S/m")
+                               tr("%1 to %2 GHz; ε' %3 f^%4, σ %5 f^%6 S/m")
                                    .arg(one.low_ghz)
                                    .arg(one.high_ghz)
                                    .arg(one.a)

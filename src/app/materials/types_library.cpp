@@ -12,10 +12,11 @@
 #include "project/items.h"
 #include "project/json_types.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
-static constexpr const char* types_filter = "Libraries of types (*.json)";
+static constexpr const char* types_filter = mark("Libraries of types (*.json)");
 
 QString personal_types_file() {
     return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/types.json";
@@ -35,32 +36,32 @@ void TypesPage::add_types(const std::vector<WallType>& types, const QString& fro
         }
         fresh.push_back(t);
     }
-    if (fresh.empty()) return workspace_.tell("The project has all types of " + from + " already");
-    workspace_.edit("Add types", [&](Project& p) {
+    if (fresh.empty()) return workspace_.tell(tr("The project has all types of %1 already").arg(from));
+    workspace_.edit(tr("Add types"), [&](Project& p) {
         for (const WallType& t : fresh) {
             const WallTypeId id = add_wall_type(p, t);
             if (++added == 1) first = id;
         }
     });
     show_type(first);
-    workspace_.tell(QString("%1 types added from %2").arg(added).arg(from));
+    workspace_.tell(tr("%1 types added from %2").arg(added).arg(from));
 }
 
 void TypesPage::read_file() {
-    const QString name = asking_.open_file("Read a library of types", types_filter);
+    const QString name = asking_.open_file(tr("Read a library of types"), types_filter);
     if (name.isEmpty()) return;
     const QString said = QFileInfo(name).fileName();
     QFile file(name);
     constexpr qint64 largest = 20 << 20;
     if (!file.open(QIODevice::ReadOnly))
-        return workspace_.tell(said + " cannot be opened: check that it exists and that you may read it",
-                               true);
+        return workspace_.tell(
+            tr("%1 cannot be opened: check that it exists and that you may read it").arg(said), true);
     if (file.size() > largest)
-        return workspace_.tell(said + " is larger than 20 MB: this is no library of types", true);
+        return workspace_.tell(tr("%1 is larger than 20 MB: this is no library of types").arg(said), true);
     try {
         add_types(types_from_json(file.readAll().toStdString(), said.toStdString()), said);
     } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        workspace_.tell(fault_text(fault), true);
     }
 }
 
@@ -73,12 +74,12 @@ static bool write_text(const QString& name, const std::string& text) {
 
 void TypesPage::write_file() {
     const QString name =
-        ask_where_to_write(asking_, "Write a library of types", "types.json", types_filter, ".json");
+        ask_where_to_write(asking_, tr("Write a library of types"), "types.json", types_filter, ".json");
     if (name.isEmpty()) return;
     if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
-        return workspace_.tell(QFileInfo(name).fileName() + " cannot be written: choose another folder",
-                               true);
-    workspace_.tell(QString("%1 types written to %2")
+        return workspace_.tell(
+            tr("%1 cannot be written: choose another folder").arg(QFileInfo(name).fileName()), true);
+    workspace_.tell(tr("%1 types written to %2")
                         .arg(workspace_.project().wall_types->size())
                         .arg(QFileInfo(name).fileName()));
 }
@@ -88,8 +89,8 @@ static std::vector<WallType> personal_types() {
     QFile file(personal_types_file());
     if (!file.exists()) return {};
     if (!file.open(QIODevice::ReadOnly))
-        throw Error("cannot be opened", file.fileName().toStdString(),
-                    "Check that it exists and that you may read it");
+        throw Error(say("cannot be opened"), file.fileName().toStdString(),
+                    say("Check that it exists and that you may read it"));
     return types_from_json(file.readAll().toStdString(), file.fileName().toStdString());
 }
 
@@ -101,12 +102,12 @@ void TypesPage::keep_personal() {
         mine.push_back(*type());
         QDir().mkpath(QFileInfo(personal_types_file()).path());
         if (!write_text(personal_types_file(), types_to_json(mine)))
-            return workspace_.tell(personal_types_file() + " cannot be written", true);
-        workspace_.tell(QString("%1 is kept: your library has %2 types")
+            return workspace_.tell(tr("%1 cannot be written").arg(personal_types_file()), true);
+        workspace_.tell(tr("%1 is kept: your library has %2 types")
                             .arg(QString::fromStdString(type()->name))
                             .arg(mine.size()));
     } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        workspace_.tell(fault_text(fault), true);
     }
 }
 
@@ -114,10 +115,11 @@ void TypesPage::take_personal() {
     try {
         const auto mine = personal_types();
         if (mine.empty())
-            return workspace_.tell("Your own library is empty: keep a type for other projects first", true);
-        add_types(mine, "your own library");
+            return workspace_.tell(tr("Your own library is empty: keep a type for other projects first"),
+                                   true);
+        add_types(mine, tr("your own library"));
     } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        workspace_.tell(fault_text(fault), true);
     }
 }
 

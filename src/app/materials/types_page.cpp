@@ -30,6 +30,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_type.h"
 
 namespace yemvo::app {
@@ -53,7 +54,7 @@ QPushButton* button(const QString& words, const QString& object, const QString& 
 template <class Enum, class Name>
 QStringList names_of(int count, Name name) {
     QStringList names;
-    for (int i = 0; i < count; ++i) names << capital(name(static_cast<Enum>(i)));
+    for (int i = 0; i < count; ++i) names << tr_first(name(static_cast<Enum>(i)));
     return names;
 }
 
@@ -70,7 +71,7 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     head->setFixedHeight(44);
     auto* bar = new QHBoxLayout(head);
     bar->setContentsMargins(14, 0, 12, 0);
-    auto* title = new QLabel("Materials and wall types");
+    auto* title = new QLabel(tr("Materials and wall types"));
     title->setFont(render::font(16, 650));
     title->setStyleSheet("font-size: 16px; font-weight: 650;");
     bar->addWidget(title);
@@ -81,13 +82,15 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
         connect(b, &QPushButton::clicked, this, run);
         bar->addWidget(b);
     };
-    add("Import…", "readTypes", "Adds the types of a library file to this project", &TypesPage::read_file);
-    add("Export…", "writeTypes", "Writes all types of this project as a library file",
+    add(tr("Import…"), "readTypes", tr("Adds the types of a library file to this project"),
+        &TypesPage::read_file);
+    add(tr("Export…"), "writeTypes", tr("Writes all types of this project as a library file"),
         &TypesPage::write_file);
-    add("Save to my library", "keepType", "Puts this type into your own library", &TypesPage::keep_personal);
-    add("Add from my library", "takeTypes", "Adds your own library to this project",
+    add(tr("Save to my library"), "keepType", tr("Puts this type into your own library"),
+        &TypesPage::keep_personal);
+    add(tr("Add from my library"), "takeTypes", tr("Adds your own library to this project"),
         &TypesPage::take_personal);
-    auto* back = button("Back to the plan", "main", "Esc");
+    auto* back = button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveTypes");
     connect(back, &QPushButton::clicked, this, &TypesPage::left);
     bar->addWidget(back);
@@ -113,7 +116,7 @@ QWidget* TypesPage::make_list() {
     column->setSpacing(0);
     search_ = new QLineEdit;
     search_->setObjectName("typeSearch");
-    search_->setPlaceholderText("Find by name, use, group, source");
+    search_->setPlaceholderText(tr("Find by name, use, group, source"));
     search_->setClearButtonEnabled(true);
     auto* padded = new QHBoxLayout;
     padded->setContentsMargins(10, 8, 10, 6);
@@ -128,9 +131,9 @@ QWidget* TypesPage::make_list() {
     column->addWidget(list_, 1);
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(10, 6, 10, 8);
-    auto* fresh = button("New", "newType", "A type of the same use, from scratch");
-    auto* copy = button("Copy", "copyType", "A type like this one");
-    remove_ = button("Remove", "removeType");
+    auto* fresh = button(tr("New"), "newType", tr("A type of the same use, from scratch"));
+    auto* copy = button(tr("Copy"), "copyType", tr("A type like this one"));
+    remove_ = button(tr("Remove"), "removeType");
     for (QPushButton* b : {fresh, copy, remove_}) foot->addWidget(b, 1);
     column->addLayout(foot);
     connect(search_, &QLineEdit::textChanged, this, &TypesPage::fill_list);
@@ -174,9 +177,9 @@ QWidget* TypesPage::make_right() {
     auto* row = new QHBoxLayout;
     other_ = new QComboBox;
     other_->setObjectName("replaceBy");
-    replace_ =
-        button("Replace everywhere", "replaceType", "Whatever uses this type uses the other one instead");
-    row->addWidget(new QLabel("By"));
+    replace_ = button(tr("Replace everywhere"), "replaceType",
+                      tr("Whatever uses this type uses the other one instead"));
+    row->addWidget(new QLabel(tr("By")));
     row->addWidget(other_, 1);
     row->addWidget(replace_);
     column->addLayout(row);
@@ -243,8 +246,8 @@ void TypesPage::fill_list() {
     const QString wanted = search_->text().simplified().toLower();
     std::vector<const WallType*> types;
     for (const WallType& t : *listed_) {
-        const QString all = (QString::fromStdString(t.name) + " " + capital(use_name(t.use)) + " " +
-                             capital(group_name(t.group)) + " " + QString::fromStdString(t.source))
+        const QString all = (QString::fromStdString(t.name) + " " + tr_first(use_name(t.use)) + " " +
+                             tr_first(group_name(t.group)) + " " + QString::fromStdString(t.source))
                                 .toLower();
         if (wanted.isEmpty() || all.contains(wanted)) types.push_back(&t);
     }
@@ -255,7 +258,7 @@ void TypesPage::fill_list() {
     for (const WallType* t : types) {
         if (!group || *group != t->group) {
             group = t->group;
-            auto* head = new QListWidgetItem(capital(group_name(*group)), list_);
+            auto* head = new QListWidgetItem(tr_first(group_name(*group)), list_);
             head->setFlags(Qt::NoItemFlags);
             head->setData(Qt::UserRole, 0u);
         }
@@ -293,61 +296,65 @@ void TypesPage::rebuild_form() {
 
 void TypesPage::add_identity(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
-    const auto text = [&](const char* label, const char* object, std::string WallType::*field) {
+    const auto text = [&](const QString& label, const char* object, std::string WallType::*field) {
         form->name_field(
             form->row(label), object, [t, field] { return QString::fromStdString(t().*field); },
             [this, field](const QString& v) {
-                change("Change type", [&](WallType& x) { x.*field = v.toStdString(); });
+                change(tr("Change type"), [&](WallType& x) { x.*field = v.toStdString(); });
             });
     };
-    form->group("What it is");
-    text("Name", "typeName", &WallType::name);
+    form->group(tr("What it is"));
+    text(tr("Name"), "typeName", &WallType::name);
     form->choice(
-        form->row("Use"), "typeUse", names_of<TypeUse>(6, use_name),
+        form->row(tr("Use")), "typeUse", names_of<TypeUse>(6, use_name),
         [t] { return static_cast<int>(t().use); },
         [this](int i) {
             if (!uses_of_type(workspace_.project(), shown_).empty() && type()->use != static_cast<TypeUse>(i))
-                return workspace_.tell("It is used as a " + capital(use_name(type()->use)).toLower() +
-                                           ": replace it there first, or copy it",
+                return workspace_.tell(tr("It is used as a %1: replace it there first, or copy it")
+                                           .arg(tr_first(use_name(type()->use)).toLower()),
                                        true);
-            change("Change type's use", [&](WallType& x) { x.use = static_cast<TypeUse>(i); });
+            change(tr("Change type's use"), [&](WallType& x) { x.use = static_cast<TypeUse>(i); });
         });
     form->choice(
-        form->row("Group"), "typeGroup", names_of<TypeGroup>(8, group_name),
+        form->row(tr("Group")), "typeGroup", names_of<TypeGroup>(8, group_name),
         [t] { return static_cast<int>(t().group); },
         [this](int i) {
-            change("Change type's group", [&](WallType& x) { x.group = static_cast<TypeGroup>(i); });
+            change(tr("Change type's group"), [&](WallType& x) { x.group = static_cast<TypeGroup>(i); });
         });
-    auto* look = form->row("In plan");
+    auto* look = form->row(tr("In plan"));
     form->choice(
         look, "typeInk", names_of<Family>(7, family_name), [t] { return static_cast<int>(t().family); },
         [this](int i) {
-            change("Change type's ink", [&](WallType& x) { x.family = static_cast<Family>(i); });
+            change(tr("Change type's ink"), [&](WallType& x) { x.family = static_cast<Family>(i); });
         });
     form->choice(
         look, "typeHatch", names_of<Hatch>(6, hatch_name), [t] { return static_cast<int>(t().hatch); },
         [this](int i) {
-            change("Change type's hatch", [&](WallType& x) { x.hatch = static_cast<Hatch>(i); });
+            change(tr("Change type's hatch"), [&](WallType& x) { x.hatch = static_cast<Hatch>(i); });
         });
     if (t().use != TypeUse::obstacle)
         form->number_field(
-            form->row("Thickness"), "typeThickness", "mm", 0, [t] { return t().thickness_m * 1000; },
-            [this](double v) { change("Change thickness", [&](WallType& x) { x.thickness_m = v / 1000; }); },
+            form->row(tr("Thickness")), "typeThickness", "mm", 0, [t] { return t().thickness_m * 1000; },
+            [this](double v) {
+                change(tr("Change thickness"), [&](WallType& x) { x.thickness_m = v / 1000; });
+            },
             {1, 10000});
-    text("Source", "typeSource", &WallType::source);
+    text(tr("Source"), "typeSource", &WallType::source);
     form->name_field(
-        form->row("Note"), "typeNote", [t] { return QString::fromStdString(t().note); },
-        [this](const QString& v) { change("Change note", [&](WallType& x) { x.note = v.toStdString(); }); });
+        form->row(tr("Note")), "typeNote", [t] { return QString::fromStdString(t().note); },
+        [this](const QString& v) {
+            change(tr("Change note"), [&](WallType& x) { x.note = v.toStdString(); });
+        });
 }
 
 void TypesPage::add_told_by(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
-    form->group("Loss");
+    form->group(tr("Loss"));
     form->choice(
-        form->row("Loss from"), "typeBy", {"Measured figures", "Layers, by ITU-R P.2040"},
+        form->row(tr("Loss from")), "typeBy", {tr("Measured figures"), tr("Layers, by ITU-R P.2040")},
         [t] { return t().losses.empty() ? 1 : 0; },
         [this](int i) {
-            change(i == 0 ? "Tell loss by figures" : "Tell loss by layers", [&](WallType& x) {
+            change(i == 0 ? tr("Tell loss by figures") : tr("Tell loss by layers"), [&](WallType& x) {
                 if (i == 0 && x.losses.empty()) {
                     for (const Band& b : bands()) {
                         const LossRange l = loss_range(x, b.reference_mhz / 1000);
@@ -363,18 +370,18 @@ void TypesPage::add_told_by(Form* form) {
 }
 
 void TypesPage::add_losses(Form* form) {
-    auto* table = type_table({"GHz", "Low", "Typical", "High"}, "typeLosses");
+    auto* table = type_table({"GHz", tr("Low"), tr("Typical"), tr("High")}, "typeLosses");
     form->on_refresh([this, table] { fill_losses(table, type()->losses); });
     form->widget(table);
     connect(
         table, &QTableWidget::cellChanged, this, [this, table] { take_losses(table); }, Qt::QueuedConnection);
     auto* row = form->row({});
-    auto* more = button("Add a frequency", "addLoss");
-    auto* less = button("Remove the row", "removeLoss");
+    auto* more = button(tr("Add a frequency"), "addLoss");
+    auto* less = button(tr("Remove the row"), "removeLoss");
     row->addWidget(more);
     row->addWidget(less);
     connect(more, &QPushButton::clicked, this, [this] {
-        change("Add a frequency", [](WallType& x) {
+        change(tr("Add a frequency"), [](WallType& x) {
             LossPoint p = x.losses.back();
             p.frequency_ghz = std::min(300.0, p.frequency_ghz * 1.2);
             if (p.frequency_ghz > x.losses.back().frequency_ghz) x.losses.push_back(p);
@@ -383,18 +390,18 @@ void TypesPage::add_losses(Form* form) {
     connect(less, &QPushButton::clicked, this, [this, table] {
         const int at = table->currentRow();
         if (at < 0 || type()->losses.size() < 2)
-            return workspace_.tell("At least one frequency stays; choose the row to remove", true);
-        change("Remove a frequency", [&](WallType& x) { x.losses.erase(x.losses.begin() + at); });
+            return workspace_.tell(tr("At least one frequency stays; choose the row to remove"), true);
+        change(tr("Remove a frequency"), [&](WallType& x) { x.losses.erase(x.losses.begin() + at); });
     });
 }
 
 void TypesPage::add_layers(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
-    form->group(t().losses.empty() ? "Layers" : "Layers, for the shape against angle");
-    auto* layers = type_table({"Material", "mm", "Ω/sq"}, "typeLayers");
+    form->group(t().losses.empty() ? tr("Layers") : tr("Layers, for the shape against angle"));
+    auto* layers = type_table({tr("Material"), "mm", tr("Ω/sq")}, "typeLayers");
     form->on_refresh([this, layers] {
         fill_layers(layers, type()->layers, [this](std::size_t row, const Material& m) {
-            change("Change material", [&](WallType& x) { x.layers[row].material = m; });
+            change(tr("Change material"), [&](WallType& x) { x.layers[row].material = m; });
         });
     });
     form->widget(layers);
@@ -402,53 +409,56 @@ void TypesPage::add_layers(Form* form) {
         layers, &QTableWidget::cellChanged, this, [this, layers] { take_layers(layers); },
         Qt::QueuedConnection);
     auto* row = form->row({});
-    auto* more = button("Add a layer", "addLayer");
-    auto* less = button("Remove the row", "removeLayer");
+    auto* more = button(tr("Add a layer"), "addLayer");
+    auto* less = button(tr("Remove the row"), "removeLayer");
     row->addWidget(more);
     row->addWidget(less);
     connect(more, &QPushButton::clicked, this, [this] {
-        change("Add a layer", [](WallType& x) { x.layers.push_back({standard_materials()[2], 0.0125, 0}); });
+        change(tr("Add a layer"), [](WallType& x) {
+            x.layers.push_back({standard_materials()[2], 0.0125, 0});
+        });
     });
     connect(less, &QPushButton::clicked, this, [this, layers] {
         const int at = layers->currentRow();
-        if (at < 0) return workspace_.tell("Choose the layer to remove", true);
+        if (at < 0) return workspace_.tell(tr("Choose the layer to remove"), true);
         if (type()->losses.empty() && type()->layers.size() < 2)
-            return workspace_.tell("A computed type needs a layer", true);
-        change("Remove a layer", [&](WallType& x) { x.layers.erase(x.layers.begin() + at); });
+            return workspace_.tell(tr("A computed type needs a layer"), true);
+        change(tr("Remove a layer"), [&](WallType& x) { x.layers.erase(x.layers.begin() + at); });
     });
-    form->text("Valid", [t] {
+    form->text(tr("Valid"), [t] {
         double low = 0, high = 1000;
         for (const Layer& l : t().layers)
             if (l.sheet_ohm <= 0) {
                 low = std::max(low, l.material.low_ghz);
                 high = std::min(high, l.material.high_ghz);
             }
-        if (t().layers.empty()) return QString("no layers");
-        QString words = QString("from %1 to %2 GHz").arg(low).arg(high);
+        if (t().layers.empty()) return tr("no layers");
+        QString words = tr("from %1 to %2 GHz").arg(low).arg(high);
         for (const Band& b : bands())
             if (!has_loss_at(t(), b.reference_mhz / 1000))
-                words += QString(", not at %1 GHz").arg(QString::fromStdString(b.name));
+                words += tr(", not at %1 GHz").arg(QString::fromStdString(b.name));
         return words;
     });
-    form->note("Constants by ITU-R P.2040-2. A layer with ohms a square is a coating without thickness.");
+    form->note(tr("Constants by ITU-R P.2040-2. A layer with ohms a square is a coating without thickness."));
 }
 
 void TypesPage::add_bounds(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
-    form->group("Bounds");
+    form->group(tr("Bounds"));
     if (t().losses.empty())
         form->number_field(
-            form->row("Spread"), "typeSpread", "± %", 0, [t] { return t().spread * 100; },
-            [this](double v) { change("Change spread", [&](WallType& x) { x.spread = v / 100; }); },
+            form->row(tr("Spread")), "typeSpread", "± %", 0, [t] { return t().spread * 100; },
+            [this](double v) { change(tr("Change spread"), [&](WallType& x) { x.spread = v / 100; }); },
             {0, 100});
     form->number_field(
-        form->row("At most"), "typeMost", "dB", 0, [t] { return t().most_db; },
-        [this](double v) { change("Change bound", [&](WallType& x) { x.most_db = v; }); }, limits::most_db);
+        form->row(tr("At most")), "typeMost", "dB", 0, [t] { return t().most_db; },
+        [this](double v) { change(tr("Change bound"), [&](WallType& x) { x.most_db = v; }); },
+        limits::most_db);
     if (t().use == TypeUse::obstacle)
         form->choice(
-            form->row("It is"), "typeSaturates", {"Cut off there", "Approached slowly (P.833)"},
+            form->row(tr("It is")), "typeSaturates", {tr("Cut off there"), tr("Approached slowly (P.833)")},
             [t] { return t().saturates ? 1 : 0; },
-            [this](int i) { change("Change bound", [&](WallType& x) { x.saturates = i == 1; }); });
+            [this](int i) { change(tr("Change bound"), [&](WallType& x) { x.saturates = i == 1; }); });
 }
 
 /// What was typed into a table: taken, or told why not and shown as it is.
@@ -456,7 +466,7 @@ void TypesPage::take(const std::function<void()>& typed) {
     try {
         typed();
     } catch (const Error& fault) {
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        workspace_.tell(fault_text(fault), true);
     }
     if (form_) form_->refresh();
 }
@@ -464,14 +474,14 @@ void TypesPage::take(const std::function<void()>& typed) {
 void TypesPage::take_losses(const QTableWidget* table) {
     take([&] {
         const auto points = losses_in(table);
-        change("Change loss", [&](WallType& x) { x.losses = points; });
+        change(tr("Change loss"), [&](WallType& x) { x.losses = points; });
     });
 }
 
 void TypesPage::take_layers(const QTableWidget* table) {
     take([&] {
         const auto layers = layers_in(table, type()->layers);
-        change("Change layers", [&](WallType& x) {
+        change(tr("Change layers"), [&](WallType& x) {
             x.layers = layers;
             if (x.losses.empty() && x.use != TypeUse::obstacle)
                 x.thickness_m = std::clamp(thickness_m(layers), 0.001, 10.0);
@@ -484,26 +494,25 @@ void TypesPage::fill_uses() {
     std::map<FloorId, std::pair<int, bool>> by_floor;  // things, and whether the slab itself
     for (const TypeSite& s : sites)
         s.item ? void(++by_floor[s.floor].first) : void(by_floor[s.floor].second = true);
-    uses_->setText(sites.empty() ? "Used nowhere yet"
-                                 : (sites.size() == 1 ? QString("Used once")
-                                                      : QString("Used %1 times").arg(sites.size())));
+    uses_->setText(sites.empty()
+                       ? tr("Used nowhere yet")
+                       : (sites.size() == 1 ? tr("Used once") : tr("Used %1 times").arg(sites.size())));
     places_->clear();
     for (const Floor* f : all_floors(workspace_.project())) {
         const auto found = by_floor.find(f->id);
         if (found == by_floor.end()) continue;
         QStringList words;
-        if (found->second.second) words << "its slab";
+        if (found->second.second) words << tr("its slab");
         if (found->second.first > 0)
-            words << (found->second.first == 1 ? QString("1 thing")
-                                               : QString("%1 things").arg(found->second.first));
+            words << (found->second.first == 1 ? tr("1 thing") : tr("%1 things").arg(found->second.first));
         auto* item = new QListWidgetItem(
             QString::fromStdString(floor_title(workspace_.project(), *f)) + ": " + words.join(", "), places_);
         item->setData(Qt::UserRole, f->id.value);
-        item->setToolTip("Double click selects them on the plan");
+        item->setToolTip(tr("Double click selects them on the plan"));
     }
     remove_->setEnabled(sites.empty());
     remove_->setToolTip(sites.empty() ? ""
-                                      : "Only a type that nothing uses can be removed: replace it first");
+                                      : tr("Only a type that nothing uses can be removed: replace it first"));
     const auto types = types_of(workspace_.project(), type()->use);
     const QString before = other_->currentText();
     other_->clear();
@@ -520,19 +529,20 @@ void TypesPage::make_new(bool as_copy) {
     WallType made;
     if (as_copy) {
         made = *t;
-        made.name += ", changed";
+        made.name = tr("%1, changed").arg(QString::fromStdString(made.name)).toStdString();
         made.key += "-own";
     } else {
         made.use = t->use;
         made.group = t->group;
         made.family = t->family;
         made.key = "own";
-        made.name = "New type";
-        made.source = "own figures";
+        made.name = tr("New type").toStdString();
+        made.source = tr("own figures").toStdString();
         for (const Band& b : bands()) made.losses.push_back({b.reference_mhz / 1000, 5, 3, 8});
     }
     WallTypeId id;
-    workspace_.edit(as_copy ? "Copy type" : "New type", [&](Project& p) { id = add_wall_type(p, made); });
+    workspace_.edit(as_copy ? tr("Copy type") : tr("New type"),
+                    [&](Project& p) { id = add_wall_type(p, made); });
     show_type(id);
 }
 
@@ -540,8 +550,8 @@ void TypesPage::remove() {
     if (!type() || !uses_of_type(workspace_.project(), shown_).empty()) return;
     const WallTypeId gone = shown_;
     const bool last = types_of(workspace_.project(), type()->use).size() < 2;
-    if (last) return workspace_.tell("The last type of its use stays: the tools need one", true);
-    workspace_.edit("Remove type", [&](Project& p) { remove_wall_type(p, gone); });
+    if (last) return workspace_.tell(tr("The last type of its use stays: the tools need one"), true);
+    workspace_.edit(tr("Remove type"), [&](Project& p) { remove_wall_type(p, gone); });
     show_type({});
 }
 
@@ -549,8 +559,8 @@ void TypesPage::replace() {
     const WallTypeId to{other_->currentData().toUInt()};
     if (!to || !type()) return;
     const std::size_t count = uses_of_type(workspace_.project(), shown_).size();
-    workspace_.edit("Replace type", [&](Project& p) { use_other_type(p, shown_, to); });
-    workspace_.tell(QString("%1 things now are of the other type").arg(count));
+    workspace_.edit(tr("Replace type"), [&](Project& p) { use_other_type(p, shown_, to); });
+    workspace_.tell(tr("%1 things now are of the other type").arg(count));
 }
 
 void TypesPage::keyPressEvent(QKeyEvent* e) {

@@ -3,16 +3,21 @@
 #pragma once
 #include <utility>
 
+#include "base/said.h"
+
 namespace yemvo::app {
 
 /// ISO 3166-1 alpha-2 code and name, by name.
 inline constexpr std::pair<const char*, const char*> countries[] = {
-    {"AT", "Austria"},        {"AU", "Australia"},   {"BE", "Belgium"},       {"BR", "Brazil"},
-    {"CA", "Canada"},         {"CH", "Switzerland"}, {"CZ", "Czechia"},       {"DE", "Germany"},
-    {"DK", "Denmark"},        {"ES", "Spain"},       {"FI", "Finland"},       {"FR", "France"},
-    {"GB", "United Kingdom"}, {"IE", "Ireland"},     {"IN", "India"},         {"IT", "Italy"},
-    {"JP", "Japan"},          {"KR", "Korea"},       {"MX", "Mexico"},        {"NL", "Netherlands"},
-    {"NO", "Norway"},         {"NZ", "New Zealand"}, {"PL", "Poland"},        {"PT", "Portugal"},
-    {"SE", "Sweden"},         {"SG", "Singapore"},   {"US", "United States"}, {"ZA", "South Africa"}};
+    {"AT", mark("Austria")},        {"AU", mark("Australia")},   {"BE", mark("Belgium")},
+    {"BR", mark("Brazil")},         {"CA", mark("Canada")},      {"CH", mark("Switzerland")},
+    {"CZ", mark("Czechia")},        {"DE", mark("Germany")},     {"DK", mark("Denmark")},
+    {"ES", mark("Spain")},          {"FI", mark("Finland")},     {"FR", mark("France")},
+    {"GB", mark("United Kingdom")}, {"IE", mark("Ireland")},     {"IN", mark("India")},
+    {"IT", mark("Italy")},          {"JP", mark("Japan")},       {"KR", mark("Korea")},
+    {"MX", mark("Mexico")},         {"NL", mark("Netherlands")}, {"NO", mark("Norway")},
+    {"NZ", mark("New Zealand")},    {"PL", mark("Poland")},      {"PT", mark("Portugal")},
+    {"SE", mark("Sweden")},         {"SG", mark("Singapore")},   {"US", mark("United States")},
+    {"ZA", mark("South Africa")}};
 
 }  // namespace yemvo::app

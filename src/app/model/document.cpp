@@ -4,6 +4,7 @@
 #include <algorithm>
 
 #include "project/rules.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -76,7 +77,7 @@ QString Document::edit(const QString& label, const std::function<void(Project&)>
     try {
         check_edit(project_, after);
     } catch (const Error& refused) {
-        return QString::fromUtf8(refused.what());
+        return fault_text(refused);
     }
     stack_.push(new EditCommand(*this, label, project_, std::move(after), merge_key));
     return {};

@@ -8,6 +8,7 @@
 #include "app/model/workspace.h"
 #include "checks/findings.h"
 #include "project/items.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -30,7 +31,7 @@ void look_at(Workspace& w, const Requirement& r, BandSet shown, FloorId floor, s
 }
 
 void choose_grid(Workspace& w, double grid_m) {
-    w.edit("Change grid", [&](Project& p) { p.settings.grid_m = grid_m; });
+    w.edit(tr("Change grid"), [&](Project& p) { p.settings.grid_m = grid_m; });
 }
 
 }  // namespace yemvo::app

@@ -7,6 +7,7 @@
 #include "app/model/workspace.h"
 #include "project/edits.h"
 #include "project/items.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 

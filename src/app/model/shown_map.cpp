@@ -5,6 +5,7 @@
 
 #include "app/model/document.h"
 #include "app/model/selection.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -65,9 +66,9 @@ std::shared_ptr<const Project> ShownMap::held_against() const {
 }
 
 QString ShownMap::other_name() const {
-    if (map_.against == render::Against::last_edit) return "by the last edit";
+    if (map_.against == render::Against::last_edit) return tr("by the last edit");
     for (const Variant& v : document_.project().variants)
-        if (v.id == map_.other) return "against variant " + QString::fromStdString(v.name);
+        if (v.id == map_.other) return tr("against variant %1").arg(QString::fromStdString(v.name));
     return {};
 }
 

@@ -9,6 +9,7 @@
 #include <algorithm>
 
 #include "app/look/theme.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -70,8 +71,8 @@ void NoticeBar::refresh() {
     auto* close = new QToolButton(this);
     close->setObjectName("noticeClose");
     close->setIcon(icon("close", theme().ink));
-    close->setToolTip("Understood");
-    close->setAccessibleName("Close this notice");
+    close->setToolTip(tr("Understood"));
+    close->setAccessibleName(tr("Close this notice"));
     close->setFixedSize(24, 24);
     connect(close, &QToolButton::clicked, this, [this, key = now.key] { drop(key); });
     row_->addWidget(close);

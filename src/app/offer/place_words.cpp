@@ -6,7 +6,7 @@
 
 namespace yemvo::app {
 
-QString place_words(const Workspace& w, const char* across, double x_m, const char* up, double y_m) {
+QString place_words(const Workspace& w, const QString& across, double x_m, const QString& up, double y_m) {
     const auto one = [&](double v) { return render::local(format_length(v, w.units(), false)); };
     return QString("%1 %2  %3 %4").arg(across, one(x_m), up, one(y_m));
 }

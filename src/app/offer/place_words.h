@@ -8,6 +8,6 @@ namespace yemvo::app {
 class Workspace;
 
 /// "x 12.30  y 4.05", in the project's lengths.
-QString place_words(const Workspace&, const char* across, double x_m, const char* up, double y_m);
+QString place_words(const Workspace&, const QString& across, double x_m, const QString& up, double y_m);
 
 }  // namespace yemvo::app

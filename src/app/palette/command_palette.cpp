@@ -12,6 +12,7 @@
 
 #include "app/look/theme.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -55,7 +56,7 @@ CommandPalette::CommandPalette(std::vector<Choice> commands, QWidget* window)
     column->setContentsMargins(1, 1, 1, 1);
     column->setSpacing(0);
     text_->setObjectName("commandText");
-    text_->setPlaceholderText("An action, a floor, a zone, an access point, a wall type");
+    text_->setPlaceholderText(tr("An action, a floor, a zone, an access point, a wall type"));
     text_->setMinimumHeight(34);
     text_->installEventFilter(this);
     list_->setObjectName("commandList");
@@ -102,7 +103,7 @@ void CommandPalette::filter() {
         item->setData(Qt::UserRole + 2, commands_[i].enabled);
     }
     if (shown_.empty()) {
-        auto* item = new QListWidgetItem("Nothing is called so", list_);
+        auto* item = new QListWidgetItem(tr("Nothing is called so"), list_);
         item->setFlags(Qt::NoItemFlags);
     } else {
         list_->setCurrentRow(0);

@@ -10,6 +10,7 @@
 
 #include "app/look/theme.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -47,30 +48,31 @@ std::vector<Group> groups_of(const QMenuBar& menus) {
     for (const QAction* top : menus.actions())
         if (top->menu()) add_groups(groups, *top->menu(), top->text().remove('&'));
     std::erase_if(groups, [](const Group& g) { return g.rows.empty(); });
-    groups.push_back({"On the plan",
-                      {{"Wheel", "Zoom at the pointer"},
-                       {"Space + drag", "Move the plan (or the middle button)"},
-                       {"Double click", "Fit the floor"},
-                       {"Esc", "One step back"},
-                       {"Del", "Delete what is selected"},
-                       {"Tab", "Select what lies below the pointer, one after another"},
-                       {"Shift + click", "Add to the selection, or take out of it"},
-                       {"Drag to the right", "Select what is wholly inside"},
-                       {"Drag to the left", "Select what is touched"},
-                       {"Arrows", "Move what is selected by 10 cm, with Shift by 1 m"},
-                       {"Arrows", "With nothing selected, or another tool: a pointer; Shift: ten steps"},
-                       {"Space", "Click where that pointer is"},
-                       {"Shift + Space", "Press there and hold; again: let go"},
-                       {"F", "Flip a door"},
-                       {"Right click", "What can be done here"}}});
-    groups.push_back({"While drawing",
-                      {{"0 … 9", "Type an exact length; units as 3.8 m or 12'6\""},
-                       {"Tab", "From length to angle"},
-                       {"Enter", "Take what was typed; end the run"},
-                       {"Shift", "Steps of 15°"},
-                       {"Alt", "No snapping"},
-                       {"Backspace", "One corner back"},
-                       {"F", "Other hinge while placing a door"}}});
+    groups.push_back(
+        {tr("On the plan"),
+         {{tr("Wheel"), tr("Zoom at the pointer")},
+          {tr("Space + drag"), tr("Move the plan (or the middle button)")},
+          {tr("Double click"), tr("Fit the floor")},
+          {tr("Esc"), tr("One step back")},
+          {tr("Del"), tr("Delete what is selected")},
+          {tr("Tab"), tr("Select what lies below the pointer, one after another")},
+          {tr("Shift + click"), tr("Add to the selection, or take out of it")},
+          {tr("Drag to the right"), tr("Select what is wholly inside")},
+          {tr("Drag to the left"), tr("Select what is touched")},
+          {tr("Arrows"), tr("Move what is selected by 10 cm, with Shift by 1 m")},
+          {tr("Arrows"), tr("With nothing selected, or another tool: a pointer; Shift: ten steps")},
+          {tr("Space"), tr("Click where that pointer is")},
+          {tr("Shift + Space"), tr("Press there and hold; again: let go")},
+          {"F", tr("Flip a door")},
+          {tr("Right click"), tr("What can be done here")}}});
+    groups.push_back({tr("While drawing"),
+                      {{"0 … 9", tr("Type an exact length; units as 3.8 m or 12'6\"")},
+                       {tr("Tab"), tr("From length to angle")},
+                       {tr("Enter"), tr("Take what was typed; end the run")},
+                       {tr("Shift"), tr("Steps of 15°")},
+                       {tr("Alt"), tr("No snapping")},
+                       {tr("Backspace"), tr("One corner back")},
+                       {"F", tr("Other hinge while placing a door")}}});
     return groups;
 }
 
@@ -102,7 +104,7 @@ QWidget* group_widget(const Group& group) {
 
 KeysPage::KeysPage(const QMenuBar& menus, QWidget* window) : QDialog(window) {
     setObjectName("keysPage");
-    setWindowTitle("Keys");
+    setWindowTitle(tr("Keys"));
     setAttribute(Qt::WA_DeleteOnClose);
     resize(1060, 700);
     auto* outer = new QVBoxLayout(this);

@@ -7,6 +7,7 @@
 
 #include "app/palette/command_palette.h"
 #include "app/palette/keys_page.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -26,10 +27,10 @@ void take(const QMenu& menu, const QString& where, std::vector<Choice>& choices)
 }  // namespace
 
 PaletteFeature::PaletteFeature(Shell& shell) : Feature(shell) {
-    shell.command("view.find", {"view.find", "Find anything…", QKeySequence("Ctrl+K"), [this] { open(); },
+    shell.command("view.find", {"view.find", tr("Find anything…"), QKeySequence("Ctrl+K"), [this] { open(); },
                                 Needs::nothing});
     shell.command("help",
-                  {"help.keys", "Keys", QKeySequence::HelpContents,
+                  {"help.keys", tr("Keys"), QKeySequence::HelpContents,
                    [this] { (new KeysPage(shell_.menus(), shell_.frame()))->open(); }, Needs::nothing});
 }
 

@@ -11,6 +11,7 @@
 #include "project/item.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -31,7 +32,7 @@ void AccessPointTool::press(const PointerEvent& e) {
     const FloorId here = workspace_.floor_id();
     AccessPointId made;
     const int number = next_access_point_number(workspace_.project());
-    workspace_.edit(QString("Place access point %1").arg(number),
+    workspace_.edit(tr("Place access point %1").arg(number),
                     [&](Project& p) { made = add_access_point(p, here, workspace_.next()->model, at); });
     workspace_.selection().select({{Item::Kind::access_point, made.value}});
     shown_.reset();

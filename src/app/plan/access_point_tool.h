@@ -5,6 +5,7 @@
 
 #include "app/plan/tool.h"
 #include "geometry/point.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -12,9 +13,9 @@ namespace yemvo::app {
 class AccessPointTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Access point"; }
+    QString name() const override { return tr("Access point"); }
     std::vector<HintPart> hint() const override {
-        return {{"", "click where it hangs"}, {"Alt", "no grid"}, {"Esc", "exit tool"}};
+        return {{"", tr("click where it hangs")}, {tr("Alt"), tr("no grid")}, {tr("Esc"), tr("exit tool")}};
     }
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -13,6 +13,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -31,13 +32,13 @@ void align_now(Workspace& w) {
         const FloorId at = w.floor_id(), to = w.drawings().ghost();
         const Alignment alignment{to, w.aligning().pairs()};
         w.aligning().clear();
-        w.edit("Align floor", [&](Project& p) { align_floor(p, at, fit.map, alignment); });
-        w.tell(QString("Aligned to %1; the pairs agree within %2 m")
+        w.edit(tr("Align floor"), [&](Project& p) { align_floor(p, at, fit.map, alignment); });
+        w.tell(tr("Aligned to %1; the pairs agree within %2 m")
                    .arg(QString::fromStdString(find_floor(w.project(), to)->name))
                    .arg(render::figure(*std::max_element(fit.residual_m.begin(), fit.residual_m.end()), 3)));
         w.activity().set_tool(ToolId::select);
     } catch (const Error& fault) {
-        w.tell(QString::fromUtf8(fault.what()), true);
+        w.tell(fault_text(fault), true);
     }
 }
 
@@ -50,16 +51,19 @@ void AlignTool::begin() {
     workspace_.aligning().allow(needs_scale(*floor()) ? Freedom::shift_turn_scale : Freedom::shift_turn);
     workspace_.drawings().show_ghost(usual_ghost(workspace_.project(), workspace_.floor_id()));
     if (!workspace_.drawings().ghost())
-        workspace_.tell("There is no other floor in this building to align to", true);
+        workspace_.tell(tr("There is no other floor in this building to align to"), true);
 }
 
 std::vector<HintPart> AlignTool::hint() const {
-    if (!ghost()) return {{"", "there is no other floor in this building"}};
+    if (!ghost()) return {{"", tr("there is no other floor in this building")}};
     const QString other = QString::fromStdString(ghost()->name);
-    if (here_) return {{"", "click where that place is on " + other + " (blue)"}, {"Esc", "undo last point"}};
-    std::vector<HintPart> parts{{"", "click a place of this floor that " + other + " has too"}};
-    if (workspace_.aligning().enough_pairs()) parts.push_back({"Enter", "align"});
-    parts.push_back({"Esc", workspace_.aligning().pairs().empty() ? "exit tool" : "undo last point"});
+    if (here_)
+        return {{"", tr("click where that place is on %1 (blue)").arg(other)},
+                {tr("Esc"), tr("undo last point")}};
+    std::vector<HintPart> parts{{"", tr("click a place of this floor that %1 has too").arg(other)}};
+    if (workspace_.aligning().enough_pairs()) parts.push_back({tr("Enter"), tr("align")});
+    parts.push_back(
+        {tr("Esc"), workspace_.aligning().pairs().empty() ? tr("exit tool") : tr("undo last point")});
     return parts;
 }
 
@@ -81,7 +85,7 @@ void AlignTool::press(const PointerEvent& e) {
         here_.reset();
         workspace_.aligning().add(pair);
         if (workspace_.aligning().enough_pairs() && !workspace_.aligning().fit())
-            workspace_.tell("The places of the pairs coincide: choose places far apart", true);
+            workspace_.tell(tr("The places of the pairs coincide: choose places far apart"), true);
     }
     surface_.repaint_tool();
 }

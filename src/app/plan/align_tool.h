@@ -8,13 +8,14 @@
 #include "app/plan/tool.h"
 #include "geometry/point.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 class AlignTool : public Tool {
 public:
     AlignTool(Workspace&, PlanSurface&);
-    QString name() const override { return "Align"; }
+    QString name() const override { return tr("Align"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -12,14 +12,16 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 std::vector<HintPart> FollowTool::hint() const {
     if (!workspace_.drawings().lines())
-        return {{"", "this needs a CAD drawing (DXF) under the floor; others have no lines to follow"},
-                {"Esc", "exit tool"}};
-    return {{"", "click near a line, or drag along several; two faces make one wall"}, {"Esc", "exit tool"}};
+        return {{"", tr("this needs a CAD drawing (DXF) under the floor; others have no lines to follow")},
+                {tr("Esc"), tr("exit tool")}};
+    return {{"", tr("click near a line, or drag along several; two faces make one wall")},
+            {tr("Esc"), tr("exit tool")}};
 }
 
 std::optional<TakenLine> FollowTool::at(const PointerEvent& e) const {
@@ -45,7 +47,7 @@ void FollowTool::take(const std::optional<TakenLine>& line) {
 void FollowTool::press(const PointerEvent& e) {
     if (!floor()) return;
     if (!workspace_.drawings().lines())
-        return workspace_.tell("There is no CAD drawing under this floor: drop a DXF on the plan first",
+        return workspace_.tell(tr("There is no CAD drawing under this floor: drop a DXF on the plan first"),
                                true);
     taken_.clear();
     dragging_ = true;
@@ -74,13 +76,13 @@ void FollowTool::move(const PointerEvent& e) {
 void FollowTool::release(const PointerEvent&) {
     if (!dragging_ || !floor()) return;
     dragging_ = false;
-    if (taken_.empty()) return workspace_.tell("No line of the drawing is near", true);
+    if (taken_.empty()) return workspace_.tell(tr("No line of the drawing is near"), true);
     const auto runs = as_runs(taken_, *floor()->walls);
     const std::size_t count = taken_.size();
     taken_.clear();
     near_.reset();
     const FloorId at = workspace_.floor_id();
-    workspace_.edit(count == 1 ? "Follow a line" : QString("Follow %1 lines").arg(count), [&](Project& p) {
+    workspace_.edit(count == 1 ? tr("Follow a line") : tr("Follow %1 lines").arg(count), [&](Project& p) {
         for (const auto& run : runs) {
             Wall wall = next_wall(workspace_, run);
             wall.points = run;  // the drawing told where its middle is
@@ -113,8 +115,8 @@ void FollowTool::paint(QPainter& p) {
     draw(*near_, false);
     const QString words =
         render::local(format_length(length(near_->centre), workspace_.units())) +
-        (near_->thickness_m > 0 ? ", drawn " + render::figure(near_->thickness_m * 1000) + " mm thick"
-                                : ", one line");
+        (near_->thickness_m > 0 ? tr(", drawn %1 mm thick").arg(render::figure(near_->thickness_m * 1000))
+                                : tr(", one line"));
     render::draw_halo_text(p, map().to_screen(lerp(near_->centre.a, near_->centre.b, 0.5)) + QPointF(0, -16),
                            words, render::font(11.5, 600), theme().accent, theme().casing);
 }

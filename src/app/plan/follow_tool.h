@@ -6,6 +6,7 @@
 #include "app/plan/following.h"
 #include "app/plan/tool.h"
 #include "geometry/point.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -13,7 +14,7 @@ namespace yemvo::app {
 class FollowTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Follow the drawing"; }
+    QString name() const override { return tr("Follow the drawing"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

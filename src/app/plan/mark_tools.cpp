@@ -12,12 +12,14 @@
 #include "project/project.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_shaping.h"
 
 namespace yemvo::app {
 
 std::vector<HintPart> ColumnTool::hint() const {
-    return {{"", "click where its middle is"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+    return {
+        {"", tr("click where its middle is")}, {tr("Alt"), tr("no snapping")}, {tr("Esc"), tr("exit tool")}};
 }
 
 Obstacle ColumnTool::column(Point c) const {
@@ -46,7 +48,7 @@ void ColumnTool::press(const PointerEvent& e) {
     move(e);
     const Obstacle made = column(pointer_->point);
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Place column", [&](Project& p) { add_obstacle(p, at, made); });
+    workspace_.edit(tr("Place column"), [&](Project& p) { add_obstacle(p, at, made); });
 }
 
 void ColumnTool::paint(QPainter& p) {
@@ -62,13 +64,15 @@ void NoteTool::press(const PointerEvent& e) {
     const FloorId at = workspace_.floor_id();
     NoteId made;
     Workspace& workspace = workspace_;  // this tool goes when another is chosen
-    workspace.edit("Pin note", [&](Project& p) { made = add_note(p, at, {{}, "", e.floor, ""}); });
+    workspace.edit(tr("Pin note"), [&](Project& p) { made = add_note(p, at, {{}, "", e.floor, ""}); });
     workspace.activity().set_tool(ToolId::select);
     workspace.selection().select({{ItemKind::note, made.value}});
 }
 
 std::vector<HintPart> SplitTool::hint() const {
-    return {{"", "click on a wall where it shall be cut"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+    return {{"", tr("click on a wall where it shall be cut")},
+            {tr("Alt"), tr("no snapping")},
+            {tr("Esc"), tr("exit tool")}};
 }
 
 std::optional<SplitTool::Cut> SplitTool::at(const PointerEvent& e) const {
@@ -94,9 +98,9 @@ void SplitTool::move(const PointerEvent& e) {
 void SplitTool::press(const PointerEvent& e) {
     if (!floor()) return;
     const auto cut = at(e);
-    if (!cut) return workspace_.tell("Click on a wall, at least 5 cm from its corners", true);
+    if (!cut) return workspace_.tell(tr("Click on a wall, at least 5 cm from its corners"), true);
     const FloorId here = workspace_.floor_id();
-    workspace_.edit("Split wall", [&](Project& p) {
+    workspace_.edit(tr("Split wall"), [&](Project& p) {
         const auto parts = split(*find_wall(*find_floor(p, here), cut->wall), cut->piece, cut->along_m);
         replace_wall(p, here, parts[0]);
         if (parts.size() < 2) return;

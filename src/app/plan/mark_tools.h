@@ -6,13 +6,14 @@
 
 #include "app/plan/tool.h"
 #include "geometry/point.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 class ColumnTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Column"; }
+    QString name() const override { return tr("Column"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
@@ -26,9 +27,9 @@ private:
 class NoteTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Note"; }
+    QString name() const override { return tr("Note"); }
     std::vector<HintPart> hint() const override {
-        return {{"", "click where the note belongs"}, {"Esc", "exit tool"}};
+        return {{"", tr("click where the note belongs")}, {tr("Esc"), tr("exit tool")}};
     }
     void press(const PointerEvent&) override;
 };
@@ -37,7 +38,7 @@ public:
 class SplitTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Split"; }
+    QString name() const override { return tr("Split"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -12,6 +12,7 @@
 #include "app/model/results.h"
 #include "app/model/tool_id.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -62,22 +63,22 @@ void NextStepBar::refresh() {
     step_ = next_step(workspace_);
     switch (step_) {
         case NextStep::drawing:
-            words_->setText("Drop a plan here (picture, PDF, SVG, DXF), or draw walls on the grid.");
-            button_->setText("Choose a drawing…");
+            words_->setText(tr("Drop a plan here (picture, PDF, SVG, DXF), or draw walls on the grid."));
+            button_->setText(tr("Choose a drawing…"));
             break;
         case NextStep::scale:
-            words_->setText("The drawing has no scale yet: show a length on it that you know.");
-            button_->setText("Set the scale");
+            words_->setText(tr("The drawing has no scale yet: show a length on it that you know."));
+            button_->setText(tr("Set the scale"));
             break;
         case NextStep::access_point:
-            words_->setText("No map yet: nothing radiates.");
-            button_->setText("Place an access point");
+            words_->setText(tr("No map yet: nothing radiates."));
+            button_->setText(tr("Place an access point"));
             break;
         case NextStep::area:
             words_->setText(
-                "No verdict: nothing says where service is needed. Walls that close round a room do, or a "
-                "zone.");
-            button_->setText("Draw walls");
+                tr("No verdict: nothing says where service is needed. Walls that close round a room do, or a "
+                   "zone."));
+            button_->setText(tr("Draw walls"));
             break;
         case NextStep::none:
             break;

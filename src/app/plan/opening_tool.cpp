@@ -10,15 +10,16 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 std::vector<HintPart> OpeningTool::hint() const {
     if (kind_ == OpeningKind::window)
-        return {{"", "click on a wall"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
-    return {{"", "click on a wall; the side of the pointer is where it opens"},
-            {"F", "other hinge"},
-            {"Esc", "exit tool"}};
+        return {{"", tr("click on a wall")}, {tr("Alt"), tr("no snapping")}, {tr("Esc"), tr("exit tool")}};
+    return {{"", tr("click on a wall; the side of the pointer is where it opens")},
+            {"F", tr("other hinge")},
+            {tr("Esc"), tr("exit tool")}};
 }
 
 std::optional<std::pair<WallId, Opening>> OpeningTool::at(const PointerEvent& e) const {
@@ -55,14 +56,14 @@ void OpeningTool::move(const PointerEvent& e) {
 void OpeningTool::press(const PointerEvent& e) {
     if (!floor()) return;
     const auto found = at(e);
-    if (!found) return workspace_.tell(name() + "s go into a wall: click on one", true);
+    if (!found) return workspace_.tell(tr("%1s go into a wall: click on one").arg(name()), true);
     const FloorId here = workspace_.floor_id();
     const Segment s = span(*find_wall(*floor(), found->first), found->second);
     for (const Opening& other : find_wall(*floor(), found->first)->openings)
         if (other.piece == found->second.piece && other.start_m < found->second.start_m + length(s) - 1e-6 &&
             found->second.start_m < other.start_m + other.width_m - 1e-6)
-            return workspace_.tell("There is an opening here already: choose a place beside it", true);
-    workspace_.edit("Place " + name().toLower(),
+            return workspace_.tell(tr("There is an opening here already: choose a place beside it"), true);
+    workspace_.edit(tr("Place %1").arg(name().toLower()),
                     [&](Project& p) { add_opening(p, here, found->first, found->second); });
     shown_.reset();
 }

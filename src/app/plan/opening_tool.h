@@ -5,6 +5,7 @@
 
 #include "app/plan/picking.h"
 #include "app/plan/tool.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -13,7 +14,7 @@ class OpeningTool : public Tool {
 public:
     OpeningTool(Workspace& workspace, PlanSurface& surface, OpeningKind kind)
         : Tool(workspace, surface), kind_(kind) {}
-    QString name() const override { return kind_ == OpeningKind::door ? "Door" : "Window"; }
+    QString name() const override { return kind_ == OpeningKind::door ? tr("Door") : tr("Window"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -11,13 +11,15 @@
 #include "project/items.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 QString OutlineTool::name() const {
-    static constexpr const char* names[] = {"Zone",      "Void",     "Plate", "Ceiling area",
-                                            "Slab area", "Obstacle", "Shaft", "Ramp"};
-    return names[static_cast<int>(makes_)];
+    static constexpr const char* names[] = {mark("Zone"),         mark("Void"),      mark("Plate"),
+                                            mark("Ceiling area"), mark("Slab area"), mark("Obstacle"),
+                                            mark("Shaft"),        mark("Ramp")};
+    return tr(names[static_cast<int>(makes_)]);
 }
 
 bool OutlineTool::takes_rooms() const {
@@ -39,15 +41,20 @@ const RoomFinder& OutlineTool::rooms() const {
 }
 
 std::vector<HintPart> OutlineTool::hint() const {
-    if (takes_rooms()) return {{"", "click inside a room; doors count as closed"}, {"Esc", "exit tool"}};
+    if (takes_rooms())
+        return {{"", tr("click inside a room; doors count as closed")}, {tr("Esc"), tr("exit tool")}};
     if (makes_rows())
-        return {{"", "drag from the first row to the last"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+        return {{"", tr("drag from the first row to the last")},
+                {tr("Alt"), tr("no snapping")},
+                {tr("Esc"), tr("exit tool")}};
     if (points_.empty())
-        return {{"", "drag a rectangle, or click the corners"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
-    return {{"", "click the next corner"},
-            {"Enter", "close"},
-            {"Shift", "15° steps"},
-            {"Esc", "undo last point"}};
+        return {{"", tr("drag a rectangle, or click the corners")},
+                {tr("Alt"), tr("no snapping")},
+                {tr("Esc"), tr("exit tool")}};
+    return {{"", tr("click the next corner")},
+            {tr("Enter"), tr("close")},
+            {tr("Shift"), tr("15° steps")},
+            {tr("Esc"), tr("undo last point")}};
 }
 
 Snapped OutlineTool::snapped(const PointerEvent& e) const {
@@ -64,7 +71,7 @@ void OutlineTool::press(const PointerEvent& e) {
         room_ = rooms().at(e.floor);
         if (room_) return finish(room_->outline);
         return workspace_.tell(
-            "No room closes round this place: raise the gap that counts as closed, or draw it", true);
+            tr("No room closes round this place: raise the gap that counts as closed, or draw it"), true);
     }
     pointer_ = snapped(e);
     if (points_.size() > 2 && distance(points_.front(), pointer_.point) < 1e-6) return finish(points_);
@@ -128,12 +135,12 @@ void OutlineTool::finish(std::vector<Point> corners) {
     dragging_ = false;
     surface_.repaint_tool();
     if (corners.size() < 3 || area_m2(corners) < 0.01) {
-        workspace_.tell(name() + "s need at least three corners and some area", true);
+        workspace_.tell(tr("%1s need at least three corners and some area").arg(name()), true);
         return;
     }
     const FloorId at = workspace_.floor_id();
     if (makes_ == Makes::plate) {
-        workspace_.edit("Draw plate", [&](Project& p) { set_plate(p, at, corners); });
+        workspace_.edit(tr("Draw plate"), [&](Project& p) { set_plate(p, at, corners); });
         workspace_.activity().set_tool(ToolId::select);
         return;
     }
@@ -141,33 +148,33 @@ void OutlineTool::finish(std::vector<Point> corners) {
         const auto& floors = building_with(workspace_.project(), at).floors;
         const FloorId top = floors.back().id;
         const NextKinds& next = workspace_.next().kinds();
-        workspace_.edit("Draw shaft", [&](Project& p) {
+        workspace_.edit(tr("Draw shaft"), [&](Project& p) {
             add_shaft(p, at, top, next.shaft_name, next.shaft_type, corners);
         });
-        return workspace_.tell(at == top
-                                   ? QString("The shaft stands on this floor")
-                                   : "The shaft runs up to " + QString::fromStdString(floors.back().name));
+        return workspace_.tell(
+            at == top ? tr("The shaft stands on this floor")
+                      : tr("The shaft runs up to %1").arg(QString::fromStdString(floors.back().name)));
     }
     if (makes_ == Makes::ramp && corners.size() != 4)
-        return workspace_.tell("A ramp is a rectangle or has four corners: two of its foot, two of its head",
-                               true);
+        return workspace_.tell(
+            tr("A ramp is a rectangle or has four corners: two of its foot, two of its head"), true);
     if (makes_rows()) {
         const auto outlines = rows(corners);
         if (outlines.empty())
             return workspace_.tell(
-                QString("%1 rows of %2 do not fit in there")
+                tr("%1 rows of %2 do not fit in there")
                     .arg(workspace_.next()->rows.rows)
                     .arg(render::local(format_length(workspace_.next()->rows.depth_m, workspace_.units()))),
                 true);
         std::vector<Item> made;
-        workspace_.edit(QString("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
+        workspace_.edit(tr("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
             for (const auto& row : outlines) made.push_back(make(p, at, row));
             if (made.size() > 1) group_items(p, at, made);
         });
         return workspace_.selection().select(made);
     }
     Item made{};
-    workspace_.edit("Draw " + name().toLower(), [&](Project& p) { made = make(p, at, corners); });
+    workspace_.edit(tr("Draw %1").arg(name().toLower()), [&](Project& p) { made = make(p, at, corners); });
     workspace_.selection().select({made});
 }
 
@@ -176,7 +183,7 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
     const Floor& f = *find_floor(p, at);
     switch (makes_) {
         case Makes::slab_void:
-            return {ItemKind::slab_void, add_void(p, at, {{}, "Void", corners}).value};
+            return {ItemKind::slab_void, add_void(p, at, {{}, tr("Void").toStdString(), corners}).value};
         case Makes::ceiling:
             return {ItemKind::ceiling,
                     add_ceiling(p, at,
@@ -208,7 +215,8 @@ Item OutlineTool::make(Project& p, FloorId at, const std::vector<Point>& corners
         case Makes::shaft:
             break;
     }
-    Zone zone{{}, "Zone " + std::to_string(f.zones->size() + 1), workspace_.next()->zone_kind, corners};
+    Zone zone{
+        {}, tr("Zone %1").arg(f.zones->size() + 1).toStdString(), workspace_.next()->zone_kind, corners};
     zone.colour = static_cast<int>(f.zones->size()) % zone_colours;
     return {ItemKind::zone, add_zone(p, at, zone).value};
 }

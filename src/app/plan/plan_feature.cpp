@@ -19,6 +19,7 @@
 #include "project/project.h"
 #include "render/plan_picture.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -26,7 +27,7 @@ PlanFeature::PlanFeature(Shell& shell) : Feature(shell), view_(new PlanView(work
     auto* tools = new ToolStrip(workspace_, shell.frame());
     shell.put(Place::tools, tools);
     QAction* names = shell.command("view.look", {"view.tool-names",
-                                                 "Names of the tools",
+                                                 tr("Names of the tools"),
                                                  {},
                                                  [tools] { tools->set_named(!tools->is_named()); },
                                                  Needs::nothing,
@@ -53,16 +54,17 @@ PlanFeature::PlanFeature(Shell& shell) : Feature(shell), view_(new PlanView(work
 }
 
 void PlanFeature::make_commands() {
-    shell_.command("file.export", {"file.export-picture", "Export plan picture…", QKeySequence("Ctrl+E"),
+    shell_.command("file.export", {"file.export-picture", tr("Export plan picture…"), QKeySequence("Ctrl+E"),
                                    [this] { ask_for_picture(); }});
-    shell_.command("view.zoom", {"view.fit", "Fit floor", QKeySequence("Ctrl+0"), [this] { view_->fit(); }});
     shell_.command("view.zoom",
-                   {"view.zoom-in", "Zoom in", QKeySequence("Ctrl++"), [this] { view_->zoom(1.25); }});
+                   {"view.fit", tr("Fit floor"), QKeySequence("Ctrl+0"), [this] { view_->fit(); }});
     shell_.command("view.zoom",
-                   {"view.zoom-out", "Zoom out", QKeySequence("Ctrl+-"), [this] { view_->zoom(0.8); }});
+                   {"view.zoom-in", tr("Zoom in"), QKeySequence("Ctrl++"), [this] { view_->zoom(1.25); }});
+    shell_.command("view.zoom",
+                   {"view.zoom-out", tr("Zoom out"), QKeySequence("Ctrl+-"), [this] { view_->zoom(0.8); }});
     for (const ToolInfo& tool : all_tools())
         shell_.command("plan.tools", {QString("tool.") + QString(tool.name).toLower().replace(' ', '-'),
-                                      tool.name,
+                                      tr(tool.name),
                                       QKeySequence(tool.key),
                                       [this, id = tool.id] {
                                           Activity& now = workspace_.activity();
@@ -73,7 +75,7 @@ void PlanFeature::make_commands() {
                                       },
                                       Needs::work,
                                       {},
-                                      tool.what});
+                                      tr(tool.what)});
 }
 
 void PlanFeature::refresh_scale() {
@@ -96,29 +98,31 @@ void PlanFeature::ask_for_picture() {
     const Floor* f = workspace_.floor();
     const QString proposed =
         file_name_for(QString::fromStdString(workspace_.project().name + ", " + f->name), ".png");
-    const QString name = ask_where_to_write(shell_.asking(), "Export the plan as a picture", proposed,
-                                            "PNG pictures (*.png)", ".png");
+    const QString name = ask_where_to_write(shell_.asking(), tr("Export the plan as a picture"), proposed,
+                                            tr("PNG pictures (*.png)"), ".png");
     if (!name.isEmpty()) export_picture(name);
 }
 
 void PlanFeature::export_picture(const QString& file) {
     const Results& results = workspace_.results();
     if (!results.map_prediction())
-        return workspace_.tell("The prediction of this floor is not ready yet: try again in a moment", true);
-    Job writing{
-        "Writing " + file,
-        [file, project = workspace_.project(), floor = *results.map_prediction(),
-         known = results.prediction(), map = workspace_.shown().map(),
-         other_name = workspace_.shown().other_name().toStdString()](const AtWork&) {
-            const HeldAgainst* other = known->more.find<HeldAgainst>();
-            const bool held = other && other->floor.floor == floor.floor;
-            render::save_plan_picture(
-                project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
-                {held ? other->project.get() : nullptr, held ? &other->floor : nullptr, other_name});
-        },
-        [this](const QString& why) { shell_.asking().tell_failure("The picture could not be written", why); },
-        [this, file] { workspace_.tell("Wrote " + file); }, [this] { --exporting_; }};
-    workspace_.tell("Writing " + file);
+        return workspace_.tell(tr("The prediction of this floor is not ready yet: try again in a moment"),
+                               true);
+    Job writing{tr("Writing %1").arg(file),
+                [file, project = workspace_.project(), floor = *results.map_prediction(),
+                 known = results.prediction(), map = workspace_.shown().map(),
+                 other_name = workspace_.shown().other_name().toStdString()](const AtWork&) {
+                    const HeldAgainst* other = known->more.find<HeldAgainst>();
+                    const bool held = other && other->floor.floor == floor.floor;
+                    render::save_plan_picture(
+                        project, *find_floor(project, floor.floor), floor, map, file.toStdString(),
+                        {held ? other->project.get() : nullptr, held ? &other->floor : nullptr, other_name});
+                },
+                [this](const QString& why) {
+                    shell_.asking().tell_failure(tr("The picture could not be written"), why);
+                },
+                [this, file] { workspace_.tell(tr("Wrote %1").arg(file)); }, [this] { --exporting_; }};
+    workspace_.tell(tr("Writing %1").arg(file));
     ++exporting_;
     writer_.request(writing);
 }

@@ -5,6 +5,7 @@
 #include "app/model/probing.h"
 #include "project/edits.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -21,7 +22,7 @@ void ProbeTool::press(const PointerEvent& e) {
     }
     int made = 0;
     const FloorId here = workspace_.floor_id();
-    workspace_.edit("Pin a probe", [&](Project& p) { made = add_probe(p, here, e.floor); });
+    workspace_.edit(tr("Pin a probe"), [&](Project& p) { made = add_probe(p, here, e.floor); });
     workspace_.probing().choose(made);
     held_ = made;
     merge_key_ = workspace_.document().new_merge_key();
@@ -30,7 +31,7 @@ void ProbeTool::press(const PointerEvent& e) {
 void ProbeTool::move(const PointerEvent& e) {
     if (!held_ || e.button != Qt::LeftButton) return;
     workspace_.edit(
-        "Move a probe", [&](Project& p) { move_probe(p, held_, e.floor); }, merge_key_);
+        tr("Move a probe"), [&](Project& p) { move_probe(p, held_, e.floor); }, merge_key_);
 }
 
 void ProbeTool::release(const PointerEvent&) { held_ = 0; }
@@ -39,7 +40,7 @@ bool ProbeTool::key(QKeyEvent& e) {
     if (e.key() != Qt::Key_Delete && e.key() != Qt::Key_Backspace) return false;
     const int number = workspace_.probing().number();
     if (!number) return false;
-    workspace_.edit("Take a probe away", [&](Project& p) { remove_probe(p, number); });
+    workspace_.edit(tr("Take a probe away"), [&](Project& p) { remove_probe(p, number); });
     return true;
 }
 

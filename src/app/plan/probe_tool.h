@@ -4,15 +4,18 @@
 #include <vector>
 
 #include "app/plan/tool.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 class ProbeTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Probe"; }
+    QString name() const override { return tr("Probe"); }
     std::vector<HintPart> hint() const override {
-        return {{"", "click pins one, drag moves it"}, {"Del", "remove it"}, {"Esc", "exit tool"}};
+        return {{"", tr("click pins one, drag moves it")},
+                {tr("Del"), tr("remove it")},
+                {tr("Esc"), tr("exit tool")}};
     }
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -10,6 +10,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -43,34 +44,36 @@ double parse_area_m2(const QString& typed, LengthUnits units) {
 
 std::vector<HintPart> ScaleTool::hint() const {
     if (!workspace_.drawings().drawing())
-        return {{"", "this floor has no drawing yet: drop one on the window"}};
+        return {{"", tr("this floor has no drawing yet: drop one on the window")}};
     if (by_area()) {
         if (asked_)
-            return {{"", "type the area, such as 54.3 m²"},
-                    {"Enter", "set the scale"},
-                    {"Esc", "undo last point"}};
-        return {{"", "click the corners of a room whose area you know"},
-                {"Enter", "close it"},
-                {"Esc", "undo last point"}};
+            return {{"", tr("type the area, such as 54.3 m²")},
+                    {tr("Enter"), tr("set the scale")},
+                    {tr("Esc"), tr("undo last point")}};
+        return {{"", tr("click the corners of a room whose area you know")},
+                {tr("Enter"), tr("close it")},
+                {tr("Esc"), tr("undo last point")}};
     }
     if (points_.empty())
-        return {
-            {"", checking() ? "click one end of a length to check" : "click one end of a length you know"},
-            {"Esc", "exit tool"}};
+        return {{"", checking() ? tr("click one end of a length to check")
+                                : tr("click one end of a length you know")},
+                {tr("Esc"), tr("exit tool")}};
     if (points_.size() == 1)
-        return {{"", "click its other end"}, {"Shift", "level or plumb"}, {"Esc", "undo last point"}};
-    return {{"", "type how long it is, such as 12.5 m or 41' 0\""},
-            {"Enter", checking() ? "compare" : "set the scale"},
-            {"Esc", "undo last point"}};
+        return {{"", tr("click its other end")},
+                {tr("Shift"), tr("level or plumb")},
+                {tr("Esc"), tr("undo last point")}};
+    return {{"", tr("type how long it is, such as 12.5 m or 41' 0\"")},
+            {tr("Enter"), checking() ? tr("compare") : tr("set the scale")},
+            {tr("Esc"), tr("undo last point")}};
 }
 
 void ScaleTool::ask(QPointF at) {
     asked_ = true;
     const bool metric = workspace_.units() == LengthUnits::metres;
     if (by_area())
-        surface_.entry().open({{"Area", metric ? "m²" : "sq ft"}});
+        surface_.entry().open({{tr("Area"), metric ? "m²" : "sq ft"}});
     else
-        surface_.entry().open({{"Length", metric ? "m" : ""}});
+        surface_.entry().open({{tr("Length"), metric ? "m" : ""}});
     if (checking())
         surface_.entry().set_live(
             {render::local(format_length(distance(points_[0], points_[1]), workspace_.units(), false))});
@@ -80,7 +83,7 @@ void ScaleTool::ask(QPointF at) {
 
 void ScaleTool::press(const PointerEvent& e) {
     if (!workspace_.drawings().drawing())
-        return workspace_.tell("This floor has no drawing to scale: drop one on the window", true);
+        return workspace_.tell(tr("This floor has no drawing to scale: drop one on the window"), true);
     if (asked_) leave();
     move(e);
     if (by_area()) {
@@ -97,7 +100,7 @@ void ScaleTool::press(const PointerEvent& e) {
 }
 
 void ScaleTool::close_outline() {
-    if (points_.size() < 3) return workspace_.tell("An area needs three corners or more", true);
+    if (points_.size() < 3) return workspace_.tell(tr("An area needs three corners or more"), true);
     ask(map().to_screen(centroid(points_)));
     surface_.repaint_tool();
 }
@@ -149,22 +152,22 @@ void ScaleTool::set_length(double length_m) {
     const FloorId at = workspace_.floor_id();
     const bool with_floor = workspace_.drawings().scales_floor();
     leave();
-    workspace_.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
+    workspace_.edit(tr("Set scale"), [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
     std::vector<ScalePair> pairs;
     for (const KnownLength& k : d.lengths) pairs.push_back({distance(k.a, k.b), k.length_m});
     const double worst = fit_scale(pairs).worst();
-    const QString wide =
-        "The drawing is to scale: " +
-        render::local(format_length(d.source.sheet.width() * d.placement.scale, workspace_.units())) +
-        " wide";
+    const QString wide = tr("The drawing is to scale: %1 wide")
+                             .arg(render::local(format_length(d.source.sheet.width() * d.placement.scale,
+                                                              workspace_.units())));
     if (std::abs(worst) > scale_tolerance)
-        workspace_.tell("The lengths disagree by up to " + percent_off(worst) +
-                            ": check them in Details; one may be typed or clicked wrong",
-                        true);
+        workspace_.tell(
+            tr("The lengths disagree by up to %1: check them in Details; one may be typed or clicked wrong")
+                .arg(percent_off(worst)),
+            true);
     else
         workspace_.tell(d.lengths.size() > 1
-                            ? wide + "; the lengths agree within " + percent_off(std::abs(worst))
-                            : wide + ". Another known length makes it surer");
+                            ? tr("%1; the lengths agree within %2").arg(wide, percent_off(std::abs(worst)))
+                            : tr("%1. Another known length makes it surer").arg(wide));
 }
 
 void ScaleTool::set_area(double area) {
@@ -172,21 +175,22 @@ void ScaleTool::set_area(double area) {
     std::vector<Point> sheet;
     for (Point p : points_) sheet.push_back(d.to_sheet(p));
     const double drawn = area_m2(sheet);
-    if (!(drawn > 0)) throw Error("the outline has no area", {}, "Click the corners in their order");
+    if (!(drawn > 0))
+        throw Error(say("the outline has no area"), {}, say("Click the corners in their order"));
     const Point fixed = points_.front();
     d.lengths.clear();
     d = rescaled(d, std::sqrt(area / drawn), fixed, ScaleBy::area);
     const FloorId at = workspace_.floor_id();
     const bool with_floor = workspace_.drawings().scales_floor();
     leave();
-    workspace_.edit("Set scale", [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
-    workspace_.tell("The drawing is to scale by its area. Check a length to be sure");
+    workspace_.edit(tr("Set scale"), [&](Project& p) { set_drawing_scale(p, at, d, fixed, with_floor); });
+    workspace_.tell(tr("The drawing is to scale by its area. Check a length to be sure"));
 }
 
 void ScaleTool::tell_check(double length_m) {
     const double drawn_m = distance(points_[0], points_[1]), off = (drawn_m - length_m) / length_m;
     const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
-    checked_ = one(drawn_m) + " drawn, " + one(length_m) + " known: " + percent_off(off);
+    checked_ = tr("%1 drawn, %2 known: %3").arg(one(drawn_m), one(length_m), percent_off(off));
     asked_ = true;
     surface_.entry().close_box();
     workspace_.tell(checked_, std::abs(off) > scale_tolerance);
@@ -199,14 +203,14 @@ void ScaleTool::entered(const std::vector<QString>& typed) {
         if (by_area()) return set_area(parse_area_m2(typed[0], workspace_.units()));
         if (checking() && typed[0].isEmpty()) return tell_check(distance(points_[0], points_[1]));
         const double length_m = parse_length_m(render::plain(typed[0]), workspace_.units());
-        if (!(length_m > 0)) throw Error("the length must be above 0");
+        if (!(length_m > 0)) throw Error(say("the length must be above 0"));
         if (checking())
             tell_check(length_m);
         else
             set_length(length_m);
     } catch (const Error& fault) {
-        surface_.entry().show_fault(0, QString::fromUtf8(fault.what()));
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        surface_.entry().show_fault(0, fault_text(fault));
+        workspace_.tell(fault_text(fault), true);
     }
 }
 

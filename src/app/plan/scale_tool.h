@@ -6,13 +6,14 @@
 #include "app/model/drawings_in_view.h"
 #include "app/plan/tool.h"
 #include "geometry/point.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 class ScaleTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Scale"; }
+    QString name() const override { return tr("Scale"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -11,6 +11,7 @@
 #include "app/plan/picking.h"
 #include "project/edits.h"
 #include "project/items.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -22,12 +23,12 @@ Point to_step(Point by, double step_m) {
 }  // namespace
 
 std::vector<HintPart> SelectTool::hint() const {
-    return {{"", "click or drag; the map follows a dragged access point"},
-            {"Shift", "add, or along one axis"},
-            {"Tab", "what lies below"},
-            {"Alt", "no snapping"},
-            {"Del", "delete"},
-            {"Space", "drag the plan"}};
+    return {{"", tr("click or drag; the map follows a dragged access point")},
+            {tr("Shift"), tr("add, or along one axis")},
+            {tr("Tab"), tr("what lies below")},
+            {tr("Alt"), tr("no snapping")},
+            {tr("Del"), tr("delete")},
+            {tr("Space"), tr("drag the plan")}};
 }
 
 std::optional<SelectTool::Node> SelectTool::node_at(QPointF at) const {
@@ -94,7 +95,7 @@ void SelectTool::drag_node(const PointerEvent& e) {
     if (closed_run && node.index + 1 == points.size()) points.front() = to;
     const FloorId at = workspace_.floor_id();
     workspace_.edit(
-        "Shape " + item_name(before_, *find_floor(before_, at), node.item),
+        tr("Shape %1").arg(item_name(before_, *find_floor(before_, at), node.item)),
         [&](Project& p) {
             p = before_;
             set_corners(p, at, node.item, points);
@@ -110,9 +111,9 @@ void SelectTool::drag_items(const PointerEvent& e) {
     const auto items = workspace_.selection().items();
     if (items.empty()) return;
     const QString what = items.size() == 1 ? item_name(before_, *find_floor(before_, at), items.front())
-                                           : QString("%1 things").arg(items.size());
+                                           : tr("%1 things").arg(items.size());
     workspace_.edit(
-        "Move " + what,
+        tr("Move %1").arg(what),
         [&](Project& p) {
             p = before_;
             move_items(p, at, items, shifted(by));
@@ -151,9 +152,10 @@ void SelectTool::release(const PointerEvent& e) {
 void SelectTool::nudge(Point by) {
     const FloorId at = workspace_.floor_id();
     const auto items = workspace_.selection().items();
-    workspace_.edit(
-        items.size() == 1 ? "Move " + item_name(workspace_.project(), *floor(), items.front()) : "Move",
-        [&](Project& p) { move_items(p, at, items, shifted(by)); });
+    workspace_.edit(items.size() == 1
+                        ? tr("Move %1").arg(item_name(workspace_.project(), *floor(), items.front()))
+                        : tr("Move"),
+                    [&](Project& p) { move_items(p, at, items, shifted(by)); });
 }
 
 /// The next of what lies under the pointer, as a click on the same place again would.
@@ -166,7 +168,7 @@ bool SelectTool::cycle() {
         if (workspace_.selection().has(under[i])) at = i;
     const Item next = under[(at + 1) % under.size()];
     workspace_.selection().select_alone({next});
-    workspace_.tell(QString("%1 of %2 here: ").arg((at + 1) % under.size() + 1).arg(under.size()) +
+    workspace_.tell(tr("%1 of %2 here: ").arg((at + 1) % under.size() + 1).arg(under.size()) +
                     item_name(workspace_.project(), *floor(), next));
     return true;
 }
@@ -202,7 +204,7 @@ bool SelectTool::flip() {
     Opening o = *find_opening(*find_wall(*floor(), WallId{item.wall}), OpeningId{item.id});
     if (o.hinge_at_end) o.swings_left = !o.swings_left;
     o.hinge_at_end = !o.hinge_at_end;
-    workspace_.edit("Flip door", [&](Project& p) { replace_opening(p, at, WallId{item.wall}, o); });
+    workspace_.edit(tr("Flip door"), [&](Project& p) { replace_opening(p, at, WallId{item.wall}, o); });
     return true;
 }
 

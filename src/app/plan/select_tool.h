@@ -7,6 +7,7 @@
 #include "geometry/point.h"
 #include "project/item.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -14,7 +15,7 @@ namespace yemvo::app {
 class SelectTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Select"; }
+    QString name() const override { return tr("Select"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -10,6 +10,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -42,9 +43,13 @@ QString length_words(double m, const Workspace& w) { return render::local(format
 
 std::vector<HintPart> WallRectangleTool::hint() const {
     if (!first_)
-        return {{"", "click or drag from the first corner"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
-    return {
-        {"", "click the opposite corner"}, {"0 … 9", "width"}, {"Tab", "depth"}, {"Esc", "undo last point"}};
+        return {{"", tr("click or drag from the first corner")},
+                {tr("Alt"), tr("no snapping")},
+                {tr("Esc"), tr("exit tool")}};
+    return {{"", tr("click the opposite corner")},
+            {"0 … 9", tr("width")},
+            {tr("Tab"), tr("depth")},
+            {tr("Esc"), tr("undo last point")}};
 }
 
 Point WallRectangleTool::opposite() const {
@@ -66,8 +71,8 @@ void WallRectangleTool::press(const PointerEvent& e) {
     pointer_ = snapped_to(e.floor, o);
     if (first_) return entered({});
     first_ = pointer_.point;
-    surface_.entry().open({{"Width", workspace_.units() == LengthUnits::metres ? "m" : ""},
-                           {"Depth", workspace_.units() == LengthUnits::metres ? "m" : ""}});
+    surface_.entry().open({{tr("Width"), workspace_.units() == LengthUnits::metres ? "m" : ""},
+                           {tr("Depth"), workspace_.units() == LengthUnits::metres ? "m" : ""}});
     surface_.entry().follow(e.screen);
     surface_.repaint_tool();
 }
@@ -108,8 +113,8 @@ void WallRectangleTool::entered(const std::vector<QString>&) {
     try {
         finish(opposite());
     } catch (const Error& fault) {
-        surface_.entry().show_fault(0, QString::fromUtf8(fault.what()));
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        surface_.entry().show_fault(0, fault_text(fault));
+        workspace_.tell(fault_text(fault), true);
     }
 }
 
@@ -128,11 +133,11 @@ void WallRectangleTool::leave() {
 void WallRectangleTool::finish(Point to) {
     const Point from = *first_;
     if (std::abs(to.x - from.x) < shortest_m || std::abs(to.y - from.y) < shortest_m)
-        return workspace_.tell("A rectangle needs a width and a depth of at least 10 cm", true);
+        return workspace_.tell(tr("A rectangle needs a width and a depth of at least 10 cm"), true);
     leave();
     const Wall wall = next_wall(workspace_, turning_left(rectangle(from, to)));
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Draw wall rectangle", [&](Project& p) { add_wall(p, at, wall); });
+    workspace_.edit(tr("Draw wall rectangle"), [&](Project& p) { add_wall(p, at, wall); });
     surface_.repaint_tool();
 }
 
@@ -157,10 +162,12 @@ void WallRectangleTool::paint(QPainter& p) {
 }
 
 std::vector<HintPart> WallArcTool::hint() const {
-    if (points_.empty()) return {{"", "click where the arc begins"}, {"Esc", "exit tool"}};
+    if (points_.empty()) return {{"", tr("click where the arc begins")}, {tr("Esc"), tr("exit tool")}};
     if (points_.size() == 1)
-        return {{"", "click where it ends"}, {"Shift", "15° steps"}, {"Esc", "undo last point"}};
-    return {{"", "click a place that it passes"}, {"Esc", "undo last point"}};
+        return {{"", tr("click where it ends")},
+                {tr("Shift"), tr("15° steps")},
+                {tr("Esc"), tr("undo last point")}};
+    return {{"", tr("click a place that it passes")}, {tr("Esc"), tr("undo last point")}};
 }
 
 void WallArcTool::press(const PointerEvent& e) {
@@ -175,7 +182,7 @@ void WallArcTool::press(const PointerEvent& e) {
     const Wall wall =
         next_wall(workspace_, ends, bulge == 0 ? std::vector<double>{} : std::vector<double>{bulge});
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Draw wall arc", [&](Project& p) { add_wall(p, at, wall); });
+    workspace_.edit(tr("Draw wall arc"), [&](Project& p) { add_wall(p, at, wall); });
     surface_.repaint_tool();
 }
 
@@ -208,7 +215,7 @@ void WallArcTool::paint(QPainter& p) {
         if (bulge != 0) {
             const Arc arc({points_[0], points_[1]}, bulge);
             render::draw_halo_text(p, map().to_screen(pointer_.point) + QPointF(0, -18),
-                                   "radius " + length_words(arc.radius_m, workspace_),
+                                   tr("radius %1").arg(length_words(arc.radius_m, workspace_)),
                                    render::font(11.5, 600), theme().accent, theme().casing);
         }
     }

@@ -6,6 +6,7 @@
 
 #include "app/plan/tool.h"
 #include "geometry/point.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -13,7 +14,7 @@ namespace yemvo::app {
 class WallRectangleTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Wall rectangle"; }
+    QString name() const override { return tr("Wall rectangle"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;
@@ -37,7 +38,7 @@ private:
 class WallArcTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Wall arc"; }
+    QString name() const override { return tr("Wall arc"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

@@ -192,25 +192,25 @@ Snapped snap(const Floor& floor, Point at, const SnapOptions& o) {
 const char* snap_name(SnapKind kind) {
     switch (kind) {
         case SnapKind::end:
-            return "Endpoint";
+            return mark("Endpoint");
         case SnapKind::middle:
-            return "Midpoint";
+            return mark("Midpoint");
         case SnapKind::on_line:
-            return "On wall";
+            return mark("On wall");
         case SnapKind::angle:
-            return "Right angle";
+            return mark("Right angle");
         case SnapKind::crossing:
-            return "Intersection";
+            return mark("Intersection");
         case SnapKind::perpendicular:
-            return "Perpendicular";
+            return mark("Perpendicular");
         case SnapKind::along:
-            return "Extension";
+            return mark("Extension");
         case SnapKind::drawing_end:
-            return "Endpoint in drawing";
+            return mark("Endpoint in drawing");
         case SnapKind::drawing_line:
-            return "Line in drawing";
+            return mark("Line in drawing");
         case SnapKind::grid:
-            return "Grid";
+            return mark("Grid");
         case SnapKind::none:
             break;
     }

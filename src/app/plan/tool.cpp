@@ -6,6 +6,7 @@
 #include "app/model/drawings_in_view.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -71,7 +72,7 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
     mark(QPen(colours.casing, 5.5));
     mark(QPen(colours.ink, weak ? 1.2 : 2.2));
     if (weak || s.kind == SnapKind::angle) return;
-    const QString name = snap_name(s.kind);
+    const QString name = tr(snap_name(s.kind));
     const QFont f = render::font(11.5, 600);
     const double width = QFontMetricsF(f).horizontalAdvance(name) + 14;
     const QRectF tag(c.x() + 16, c.y() - 34, width, 20);

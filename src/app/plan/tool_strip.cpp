@@ -11,6 +11,7 @@
 #include "app/model/document.h"
 #include "app/model/listening.h"
 #include "app/plan/tools.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace strip {
@@ -29,8 +30,8 @@ ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
         auto* button = new QToolButton(this);
         button->setObjectName(QString("tool-") + tool.icon);
         button->setCheckable(true);
-        button->setText(tool.name);
-        button->setToolTip(QString("%1 (%2)").arg(tool.what, tool.key));
+        button->setText(tr(tool.name));
+        button->setToolTip(QString("%1 (%2)").arg(tr(tool.what), tool.key));
         connect(button, &QToolButton::clicked, this, [this, id = tool.id] {
             workspace_.activity().set_tool(id);
             refresh();
@@ -65,7 +66,7 @@ void ToolStrip::dress_buttons() {
                      : "");
     }
     names_->setText(named_ ? QStringLiteral("«") : QStringLiteral("»"));
-    names_->setToolTip(named_ ? "Icons alone" : "Names of the tools");
+    names_->setToolTip(named_ ? tr("Icons alone") : tr("Names of the tools"));
     names_->setAccessibleName(names_->toolTip());
 }
 

@@ -12,6 +12,7 @@
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/wall_shaping.h"
 
 namespace yemvo::app {
@@ -42,10 +43,11 @@ Wall next_wall(const Workspace& w, const std::vector<Point>& drawn, std::vector<
 
 std::vector<HintPart> WallTool::hint() const {
     if (points_.empty())
-        return {{"", "click the first corner"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
-    return {{"", "click the next corner"}, {"0 … 9", "length"},    {"Tab", "angle"},
-            {"Shift", "15° steps"},        {"Alt", "no snapping"}, {"Enter", "end"},
-            {"Esc", "undo last point"}};
+        return {
+            {"", tr("click the first corner")}, {tr("Alt"), tr("no snapping")}, {tr("Esc"), tr("exit tool")}};
+    return {{"", tr("click the next corner")}, {"0 … 9", tr("length")},        {tr("Tab"), tr("angle")},
+            {tr("Shift"), tr("15° steps")},    {tr("Alt"), tr("no snapping")}, {tr("Enter"), tr("end")},
+            {tr("Esc"), tr("undo last point")}};
 }
 
 Snapped WallTool::snapped(const PointerEvent& e) const {
@@ -63,11 +65,11 @@ Point WallTool::next(const std::vector<QString>& typed) const {
         bool read = false;
         const double angle =
             QString::fromStdString(render::plain(QString(typed[1]).remove("°"))).toDouble(&read);
-        if (!read || !std::isfinite(angle)) throw Error("'" + typed[1].toStdString() + "' is not an angle");
+        if (!read || !std::isfinite(angle)) throw Error(say("'%1' is not an angle", typed[1].toStdString()));
         along = {std::cos(angle * degree), std::sin(angle * degree)};
     }
     if (!typed[0].isEmpty()) length_m = parse_length_m(render::plain(typed[0]), workspace_.units());
-    if (!(length_m >= shortest_wall_m)) throw Error("a wall must be longer than 2 cm");
+    if (!(length_m >= shortest_wall_m)) throw Error(say("a wall must be longer than 2 cm"));
     return from + unit(along) * length_m;
 }
 
@@ -79,7 +81,8 @@ void WallTool::show_live() {
 }
 
 void WallTool::open_entry() {
-    surface_.entry().open({{"Length", workspace_.units() == LengthUnits::metres ? "m" : ""}, {"Angle", "°"}});
+    surface_.entry().open(
+        {{tr("Length"), workspace_.units() == LengthUnits::metres ? "m" : ""}, {tr("Angle"), tr("°")}});
     surface_.entry().follow(map().to_screen(points_.back()));
     show_live();
 }
@@ -144,8 +147,8 @@ void WallTool::entered(const std::vector<QString>& typed) {
     try {
         add(next(typed));
     } catch (const Error& fault) {
-        surface_.entry().show_fault(typed[1].isEmpty() ? 0 : 1, QString::fromUtf8(fault.what()));
-        workspace_.tell(QString::fromUtf8(fault.what()), true);
+        surface_.entry().show_fault(typed[1].isEmpty() ? 0 : 1, fault_text(fault));
+        workspace_.tell(fault_text(fault), true);
     }
 }
 
@@ -165,7 +168,7 @@ void WallTool::finish() {
     if (run.size() < 2) return;
     const Wall wall = next_wall(workspace_, run);
     const FloorId at = workspace_.floor_id();
-    workspace_.edit("Draw wall", [&](Project& p) { add_wall(p, at, wall); });
+    workspace_.edit(tr("Draw wall"), [&](Project& p) { add_wall(p, at, wall); });
 }
 
 void WallTool::leave() { finish(); }

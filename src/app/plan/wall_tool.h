@@ -5,6 +5,7 @@
 #include "app/plan/tool.h"
 #include "geometry/point.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -15,7 +16,7 @@ Wall next_wall(const Workspace&, const std::vector<Point>& drawn, std::vector<do
 class WallTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Wall"; }
+    QString name() const override { return tr("Wall"); }
     std::vector<HintPart> hint() const override;
     void press(const PointerEvent&) override;
     void move(const PointerEvent&) override;

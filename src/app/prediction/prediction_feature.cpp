@@ -5,15 +5,15 @@
 #include "app/model/in_view.h"
 #include "app/model/results.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 PredictionFeature::PredictionFeature(Shell& shell) : Feature(shell), runner_(workspace_.memory()) {
-    shell.works(
-        {[this] { return runner_.doing(); },
-         [this] { stop(); },
-         {},
-         [this] { return stopped_ ? QString("Prediction stopped") : QString("Prediction up to date"); }});
+    shell.works({[this] { return runner_.doing(); },
+                 [this] { stop(); },
+                 {},
+                 [this] { return stopped_ ? tr("Prediction stopped") : tr("Prediction up to date"); }});
     connect_runner();
     // what was begun for another project is not wanted any more
     connect(&workspace_.document(), &Document::opened, &runner_, &PredictionRunner::cancel);

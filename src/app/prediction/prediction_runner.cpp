@@ -6,6 +6,7 @@
 #include "app/model/prediction.h"
 #include "base/free_memory.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 

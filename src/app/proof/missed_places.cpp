@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/proof/missed_places.h"
 
+#include "render/tr.h"
+
 namespace yemvo::app {
 
 static constexpr std::size_t most_places = 6;
@@ -21,7 +23,7 @@ static Answer of_all(const std::vector<Answer>& floors) {
 }
 
 ResultKind missed_places() {
-    return {typeid(MissedPlaces), {}, [] { return SiteWork{{"missed places", of_floor}, of_all}; }};
+    return {typeid(MissedPlaces), {}, [] { return SiteWork{{mark("missed places"), of_floor}, of_all}; }};
 }
 
 }  // namespace yemvo::app

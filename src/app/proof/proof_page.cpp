@@ -32,6 +32,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -39,13 +40,9 @@ namespace {
 constexpr int line_height = 21;
 constexpr std::size_t most_lines = 7;
 
-QString counted(std::size_t n, const char* one, const char* many) {
-    return QString::number(n) + " " + (n == 1 ? one : many);
-}
-
 QString listed(const QStringList& names) {
     if (names.size() < 2) return names.join("");
-    return names.mid(0, names.size() - 1).join(", ") + " and " + names.last();
+    return tr("%1 and %2").arg(names.mid(0, names.size() - 1).join(", "), names.last());
 }
 
 QString about(const Project& project, const Verdict* verdict) {
@@ -56,24 +53,24 @@ QString about(const Project& project, const Verdict* verdict) {
     const auto placed = placed_access_points(project);
     for (const PlacedAccessPoint& p : placed)
         for (const Radio& r : p.access_point->radios) radios += r.on;
-    const QString required =
-        sets.size() > 2 ? QString("%1 requirement sets").arg(sets.size())
-                        : QString("Requirement set%1 ").arg(sets.size() == 1 ? "" : "s") + listed(sets);
+    const QString required = sets.size() == 1 ? tr("Requirement set %1").arg(sets.front())
+                             : sets.size() > 2
+                                 ? counted("%n requirement set", "%n requirement sets", sets.size())
+                                 : tr("Requirement sets %1").arg(listed(sets));
     QString coarser;
     for (const CoarseFloor& c : verdict ? verdict->coarse : std::vector<CoarseFloor>())
         if (const Floor* floor = find_floor(project, c.floor))  // gone while the verdict is the one before
-            coarser += QString("; %1 every %2 m, being too large")
+            coarser += tr("; %1 every %2 m, being too large")
                            .arg(QString::fromStdString(floor->name), render::figure(c.cell_m, 1));
     if (const BandSet left = bands_not_judged(project);
         !left.empty() && !requirements_in_force(project).empty())
-        coarser +=
-            QString("; %1 in use without any requirement").arg(QString::fromStdString(bands_text(left)));
-    return QString("%1, variant %2: %3, %4 on; %5 m grid, client height %6")
+        coarser += tr("; %1 in use without any requirement").arg(said_text(bands_text(left)));
+    return tr("%1, variant %2: %3, %4 on; %5 m grid, client height %6")
                .arg(required, QString::fromStdString(current_variant(project).name),
-                    counted(placed.size(), "access point", "access points"),
-                    counted(radios, "radio", "radios"))
-               .arg(render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0))
-               .arg(render::local(format_length(project.settings.client_height_m, project.settings.units))) +
+                    counted("%n access point", "%n access points", static_cast<qint64>(placed.size())),
+                    counted("%n radio", "%n radios", static_cast<qint64>(radios)),
+                    render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0),
+                    render::local(format_length(project.settings.client_height_m, project.settings.units))) +
            coarser;
 }
 
@@ -81,15 +78,18 @@ QString about(const Project& project, const Verdict* verdict) {
 
 QString proof_lacks(const Project& project, const Verdict* verdict) {
     if (requirements_in_force(project).empty())
-        return "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how "
-               "much of "
-               "the area.";
+        return tr(
+            "Nothing is required yet. Add a requirement set at the right: what must hold, where, on how "
+            "much of "
+            "the area.");
     if (placed_access_points(project).empty())
-        return "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.";
+        return tr(
+            "Nothing is placed yet. Go to Placement and place an access point: its reach is judged here.");
     if (verdict && verdict->demanded_m2() == 0)
-        return "Nothing says where service is needed. Draw walls that close round a room, or a zone: what "
-               "they hold is "
-               "judged here.";
+        return tr(
+            "Nothing says where service is needed. Draw walls that close round a room, or a zone: what "
+            "they hold is "
+            "judged here.");
     return {};
 }
 
@@ -138,7 +138,7 @@ void FindingLines::paintEvent(QPaintEvent*) {
     p.setFont(render::font(12));
     if (lines_.empty()) {
         p.setPen(c.muted);
-        p.drawText(rect(), Qt::AlignVCenter, "No open findings.");
+        p.drawText(rect(), Qt::AlignVCenter, tr("No open findings."));
         return;
     }
     const int where_x = std::max(300, width() - 250);
@@ -159,7 +159,7 @@ void FindingLines::paintEvent(QPaintEvent*) {
         p.setPen(f.waived ? c.muted : c.ink);
         const QFontMetrics m(p.font());
         p.drawText(QRect(20, y, where_x - 30, line_height), Qt::AlignVCenter,
-                   m.elidedText(QString::fromStdString(f.what), Qt::ElideRight, where_x - 30));
+                   m.elidedText(said_text(f.what), Qt::ElideRight, where_x - 30));
         p.setPen(c.muted);
         QString where;
         if (const Floor* floor = find_floor(workspace_.project(), f.floor))
@@ -167,13 +167,13 @@ void FindingLines::paintEvent(QPaintEvent*) {
         p.drawText(QRect(where_x, y, width() - where_x - 70, line_height), Qt::AlignVCenter,
                    m.elidedText(where, Qt::ElideRight, width() - where_x - 74));
         p.drawText(QRect(width() - 70, y, 66, line_height), Qt::AlignVCenter | Qt::AlignRight,
-                   f.waived ? "accepted" : "open");
+                   f.waived ? tr("accepted") : tr("open"));
         p.fillRect(QRect(0, y + line_height - 1, width(), 1), c.line2);
     }
     if (more_ == 0) return;
     p.setPen(c.accent);
     p.drawText(QRect(20, line_height * static_cast<int>(lines_.size()), width(), line_height),
-               Qt::AlignVCenter, QString("and %1 more in the list of findings").arg(more_));
+               Qt::AlignVCenter, tr("and %1 more in the list of findings").arg(more_));
 }
 
 ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
@@ -181,7 +181,7 @@ ProofPage::ProofPage(Workspace& workspace, QWidget* parent)
       workspace_(workspace),
       title_(new QLabel(this)),
       about_(new QLabel(this)),
-      worst_title_(new QLabel("Worst places", this)),
+      worst_title_(new QLabel(tr("Worst places"), this)),
       findings_title_(new QLabel(this)),
       legend_(new QLabel(this)),
       floors_(new QToolButton(this)),
@@ -236,8 +236,8 @@ void ProofPage::add_head(QVBoxLayout* column) {
     head->addWidget(title_, 1);
     auto* which = new QButtonGroup(this);
     for (auto [button, words, tip] :
-         {std::tuple(floors_, "By floor", "A column for each floor"),
-          std::tuple(zones_, "By zone", "A column for each zone of the floor in view")}) {
+         {std::tuple(floors_, tr("By floor"), tr("A column for each floor")),
+          std::tuple(zones_, tr("By zone"), tr("A column for each zone of the floor in view"))}) {
         button->setObjectName("slimSegment");
         button->setText(words);
         button->setToolTip(tip);
@@ -250,9 +250,9 @@ void ProofPage::add_head(QVBoxLayout* column) {
     connect(floors_, &QToolButton::clicked, this,
             [this] { table_->set_columns(ProofTable::Columns::floors); });
     connect(zones_, &QToolButton::clicked, this, [this] { table_->set_columns(ProofTable::Columns::zones); });
-    auto* copy = new QPushButton("Copy table", this);
+    auto* copy = new QPushButton(tr("Copy table"), this);
     copy->setObjectName("copyProof");
-    copy->setToolTip("The table as text for a spreadsheet (Ctrl+C)");
+    copy->setToolTip(tr("The table as text for a spreadsheet (Ctrl+C)"));
     connect(copy, &QPushButton::clicked, this, &ProofPage::copy_table);
     head->addSpacing(10);
     head->addWidget(copy);
@@ -260,7 +260,7 @@ void ProofPage::add_head(QVBoxLayout* column) {
     about_->setObjectName("muted");
     about_->setWordWrap(true);
     column->addWidget(about_);
-    next_ = new QPushButton("Place an access point", this);
+    next_ = new QPushButton(tr("Place an access point"), this);
     next_->setObjectName("proofNext");
     connect(next_, &QPushButton::clicked, this, [this] {
         const bool placed = !placed_access_points(workspace_.project()).empty();
@@ -276,7 +276,7 @@ void ProofPage::add_head(QVBoxLayout* column) {
 
 void ProofPage::copy_table() {
     QApplication::clipboard()->setText(table_->text());
-    workspace_.tell("The table is on the clipboard");
+    workspace_.tell(tr("The table is on the clipboard"));
 }
 
 void ProofPage::keyPressEvent(QKeyEvent* e) {
@@ -288,27 +288,27 @@ void ProofPage::refresh() {
     if (!isVisible() && !title_->text().isEmpty()) return;
     if (!workspace_.document().is_open()) return;
     const Project& project = workspace_.project();
-    title_->setText("Proof of " + QString::fromStdString(project.name));
+    title_->setText(tr("Proof of %1").arg(QString::fromStdString(project.name)));
     const Verdict* verdict = workspace_.results().verdict() ? &*workspace_.results().verdict() : nullptr;
     const QString lacks = proof_lacks(project, verdict);
     about_->setText(lacks.isEmpty() ? about(project, verdict) : lacks);
     table_->setVisible(lacks.isEmpty());
     const bool placed = !placed_access_points(project).empty();
-    next_->setText(placed ? "Draw walls" : "Place an access point");
+    next_->setText(placed ? tr("Draw walls") : tr("Place an access point"));
     next_->setVisible(!requirements_in_force(project).empty() && !lacks.isEmpty());
     const MissedPlaces* missed = workspace_.results().find<MissedPlaces>();
     const bool places = missed && !missed->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
-        "Share of the demanded area in %. Dotted: short by under 1 percentage point; hatched: not met; "
-        "underlined: "
-        "one of the bands is enough. A click on a figure goes where it comes from.");
+        tr("Share of the demanded area in %. Dotted: short by under 1 percentage point; hatched: not met; "
+           "underlined: "
+           "one of the bands is enough. A click on a figure goes where it comes from."));
     worst_title_->setVisible(places);
     cards_->setVisible(places);
     std::size_t open = workspace_.found().open(), all = workspace_.found().all()->size();
-    findings_title_->setText(QString("Findings  <span style='font-weight:400'>%1 open%2</span>")
+    findings_title_->setText(tr("Findings  <span style='font-weight:400'>%1 open%2</span>")
                                  .arg(open)
-                                 .arg(all > open ? QString(", %1 accepted").arg(all - open) : QString()));
+                                 .arg(all > open ? tr(", %1 accepted").arg(all - open) : QString()));
 }
 
 void ProofPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().paper); }

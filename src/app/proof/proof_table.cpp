@@ -19,11 +19,13 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
-constexpr int title_width = 138, limit_width = 106, area_width = 40, figure_width = 32, place_gap = 6;
+constexpr int least_title_width = 138, most_title_width = 240;
+constexpr int limit_width = 106, area_width = 40, figure_width = 32, place_gap = 6;
 constexpr int head_height = 44, group_height = 20, row_height = 21, scroll_height = 12;
 const QString nothing_asked = QStringLiteral("–");
 
@@ -34,7 +36,7 @@ QString share_text(double share) {
 }
 
 QString group_title(LensGroup group) {
-    return group == LensGroup::service ? "Service" : group == LensGroup::air ? "Air" : "Reach";
+    return group == LensGroup::service ? tr("Service") : group == LensGroup::air ? tr("Air") : tr("Reach");
 }
 
 /// Without its building where no other floor is called so.
@@ -58,13 +60,13 @@ QString limit_words(const Requirement& r) {
         text += (text.isEmpty() ? "" : " / ") + render::figure(limit, limit == std::round(limit) ? 0 : 1);
     const bool one = limits.size() == 1 && *limits.begin() == 1 && info.unit == "radios";
     return (info.more_is_better ? QStringLiteral("≥ ") : QStringLiteral("≤ ")) + text + " " +
-           (one ? QString("radio") : QString::fromStdString(info.unit));
+           (one ? tr("radio") : tr_mark(info.unit));
 }
 
 ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), scroll_(new QScrollBar(Qt::Horizontal, this)) {
     setObjectName("proofTable");
-    setAccessibleName("Requirements and what they reach");
+    setAccessibleName(tr("Requirements and what they reach"));
     setMouseTracking(true);
     setFocusPolicy(Qt::StrongFocus);
     scroll_->setFixedHeight(scroll_height);
@@ -92,9 +94,13 @@ void ProofTable::refresh() {
     if (workspace_.document().is_open() && workspace_.results().verdict()) {
         for (const BandResult& b : workspace_.results().verdict()->bands) bands_.push_back(b.band);
         for (LensGroup group : {LensGroup::service, LensGroup::air, LensGroup::reach}) add_rows(group);
-        if (!rows_.empty()) rows_.push_back({Row::Kind::all, 0, "All of them", {}});
+        if (!rows_.empty()) rows_.push_back({Row::Kind::all, 0, tr("All of them"), {}});
         find_places();
     }
+    const QFontMetrics metrics(render::font(12));
+    title_width_ = least_title_width;
+    for (const Row& r : rows_) title_width_ = std::max(title_width_, metrics.horizontalAdvance(r.title) + 8);
+    title_width_ = std::min(title_width_, most_title_width);
     const int beyond = place_x(place_count()) - width();
     scroll_->setVisible(beyond > 0);
     scroll_->setRange(0, std::max(0, beyond));
@@ -116,14 +122,14 @@ void ProofTable::add_rows(LensGroup group) {
                 return r.requirement.lens == results[i].requirement.lens && r.set != results[i].set;
             }) > 0;
         const RequirementSet* set = find_requirement_set(workspace_.project(), results[i].set);
-        rows_.push_back({Row::Kind::requirement, i, QString::fromStdString(info.name),
+        rows_.push_back({Row::Kind::requirement, i, tr_mark(info.name),
                          again && set ? QString::fromStdString(set->name) : QString()});
     }
 }
 
 void ProofTable::find_places() {
     const Project& project = workspace_.project();
-    places_.push_back({"Venue", {}, {}});
+    places_.push_back({tr("Venue"), {}, {}});
     if (columns_ == Columns::floors) {
         for (const FloorArea& f : workspace_.results().verdict()->floors)
             if (const Floor* floor = find_floor(project, f.floor))
@@ -179,7 +185,7 @@ int ProofTable::row_of(RequirementId id) const {
 }
 
 QString ProofTable::text() const {
-    QString out = "Requirement\tLimit\tArea";
+    QString out = tr("Requirement\tLimit\tArea");
     for (const Place& p : places_)
         for (BandId b : bands_) out += "\t" + p.name + " " + QString::fromStdString(band(b).name) + " GHz";
     out += "\n";
@@ -199,7 +205,7 @@ QString ProofTable::text() const {
     return out;
 }
 
-int ProofTable::places_left() const { return title_width + limit_width + area_width; }
+int ProofTable::places_left() const { return title_width_ + limit_width + area_width; }
 int ProofTable::place_width() const {
     constexpr int least = 84;  // for a floor's name
     return std::max(static_cast<int>(bands_.size()) * figure_width, least) + place_gap;
@@ -362,14 +368,14 @@ bool ProofTable::event(QEvent* e) {
     if (requirement) {
         const RequirementResult& r = result(rows_[static_cast<std::size_t>(row)]);
         const LensInfo& info = required_lens(r.requirement);
-        words = QString::fromStdString(requirement_name(r.requirement) + ". " + info.meaning);
+        words = said_text(said_joined(". ", requirement_name(r.requirement), said_mark(info.meaning)));
         const PlaceResult* p = cell ? at(r, places_[static_cast<std::size_t>(cell->place)]) : nullptr;
         if (p && p->worst)
-            words = QString("Worst: %1 %2 at %3 GHz, limit %4. A click goes there")
-                        .arg(render::figure(p->worst->value, 1), QString::fromStdString(info.unit),
+            words = tr("Worst: %1 %2 at %3 GHz, limit %4. A click goes there")
+                        .arg(render::figure(p->worst->value, 1), tr_mark(info.unit),
                              QString::fromStdString(band(p->worst->band).name), limit_words(r.requirement));
     } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::all) {
-        words = "The share of the area where every requirement of the band holds at once";
+        words = tr("The share of the area where every requirement of the band holds at once");
     }
     QToolTip::showText(help->globalPos(), words, this);
     return true;
@@ -380,9 +386,9 @@ void ProofTable::paint_head(QPainter& p) const {
     p.setFont(render::font(11));
     p.setPen(c.muted);
     const int y = head_height - 22;
-    p.drawText(QRect(0, y, title_width, 18), Qt::AlignVCenter, "Requirement");
-    p.drawText(QRect(title_width, y, limit_width, 18), Qt::AlignVCenter, "limit");
-    p.drawText(QRect(title_width + limit_width, y, area_width, 18), Qt::AlignVCenter, "area");
+    p.drawText(QRect(0, y, title_width_, 18), Qt::AlignVCenter, tr("Requirement"));
+    p.drawText(QRect(title_width_, y, limit_width, 18), Qt::AlignVCenter, tr("limit"));
+    p.drawText(QRect(title_width_ + limit_width, y, area_width, 18), Qt::AlignVCenter, tr("area"));
     p.fillRect(QRect(0, head_height - 1, width(), 1), c.ink);
 }
 
@@ -458,7 +464,7 @@ void ProofTable::paint_row(QPainter& p, int row) const {
     if (r.kind == Row::Kind::group) {
         p.setFont(render::font(11.5, 600));
         p.setPen(c.ink);
-        p.drawText(QRect(0, y, title_width, h), Qt::AlignVCenter, r.title);
+        p.drawText(QRect(0, y, title_width_, h), Qt::AlignVCenter, r.title);
         p.fillRect(QRect(0, y + h - 1, width(), 1), c.line);
         return;
     }
@@ -469,16 +475,16 @@ void ProofTable::paint_row(QPainter& p, int row) const {
         p.fillRect(QRect(0, y, places_left(), h - 1), c.accent_tint);
     p.setPen(c.ink);
     p.setFont(render::font(12, all ? 600 : 400));
-    p.drawText(QRect(0, y, title_width - 6, h), Qt::AlignVCenter,
-               QFontMetrics(p.font()).elidedText(r.title, Qt::ElideRight, title_width - 6));
+    p.drawText(QRect(0, y, title_width_ - 6, h), Qt::AlignVCenter,
+               QFontMetrics(p.font()).elidedText(r.title, Qt::ElideRight, title_width_ - 6));
     if (q) {
         const int taken = QFontMetrics(p.font()).horizontalAdvance(r.title) + 7;
         p.setFont(render::font(11.5));
         p.setPen(c.muted);
-        p.drawText(QRect(taken, y, title_width - taken - 6, h), Qt::AlignVCenter,
-                   QFontMetrics(p.font()).elidedText(r.set, Qt::ElideRight, title_width - taken - 6));
-        p.drawText(QRect(title_width, y, limit_width, h), Qt::AlignVCenter, limit_words(*q));
-        p.drawText(QRect(title_width + limit_width, y, area_width, h), Qt::AlignVCenter,
+        p.drawText(QRect(taken, y, title_width_ - taken - 6, h), Qt::AlignVCenter,
+                   QFontMetrics(p.font()).elidedText(r.set, Qt::ElideRight, title_width_ - taken - 6));
+        p.drawText(QRect(title_width_, y, limit_width, h), Qt::AlignVCenter, limit_words(*q));
+        p.drawText(QRect(title_width_ + limit_width, y, area_width, h), Qt::AlignVCenter,
                    render::percent(q->share_required, 0));
     }
     paint_figures(p, row);

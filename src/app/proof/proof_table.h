@@ -91,6 +91,7 @@ private:
     QScrollBar* scroll_;
     Columns columns_ = Columns::floors;
     std::vector<Row> rows_;
+    int title_width_ = 0;  ///< as the longest name of a lens needs
     std::vector<Place> places_;
     std::vector<BandId> bands_;
     std::optional<Cell> hovered_, cursor_;

@@ -13,6 +13,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -23,7 +24,8 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
     setObjectName("verdict");
     setFixedHeight(header_height);
     setCursor(Qt::PointingHandCursor);
-    setToolTip("Share of the demanded area that meets every requirement of the band. Click for the proof");
+    setToolTip(
+        tr("Share of the demanded area that meets every requirement of the band. Click for the proof"));
     connect(this, &QAbstractButton::clicked, this, [this] { workspace_.activity().set_step(Step::proof); });
     listen(this, &VerdictView::refresh, workspace, &Workspace::project_changed, workspace.results(),
            &Results::changed, workspace.results(), &Results::progressed);
@@ -31,11 +33,11 @@ VerdictView::VerdictView(Workspace& workspace, QWidget* parent)
 }
 
 void VerdictView::refresh() {
-    QString tip = "Share of the demanded area that meets every requirement of the band. Click for the proof";
+    QString tip =
+        tr("Share of the demanded area that meets every requirement of the band. Click for the proof");
     if (workspace_.document().is_open())
         if (const BandSet left = bands_not_judged(workspace_.project()); !left.empty())
-            tip += QString(". Nothing is required at %1, which is in use")
-                       .arg(QString::fromStdString(bands_text(left)));
+            tip += tr(". Nothing is required at %1, which is in use").arg(said_text(bands_text(left)));
     setToolTip(tip);
     const int wide = sizeHint().width();
     setMinimumWidth(judged() ? wide * least_verdict_width / verdict_width : 245);
@@ -60,12 +62,12 @@ QSize VerdictView::sizeHint() const {
 QString VerdictView::words() const {
     if (!workspace_.document().is_open()) return {};
     if (const auto& so_far = workspace_.results().judged_so_far())
-        return QString("%1 of %2 floors judged").arg(so_far->floors).arg(so_far->all);
+        return tr("%1 of %2 floors judged").arg(so_far->floors).arg(so_far->all);
     if (placed_access_points(workspace_.project()).empty() || !workspace_.results().verdict())
-        return "No verdict yet: place an access point";
-    if (workspace_.results().verdict()->bands.empty()) return "No verdict: nothing is required yet";
+        return tr("No verdict yet: place an access point");
+    if (workspace_.results().verdict()->bands.empty()) return tr("No verdict: nothing is required yet");
     if (workspace_.results().verdict()->demanded_m2() == 0)
-        return "No verdict: draw walls round it, or a zone";
+        return tr("No verdict: draw walls round it, or a zone");
     QStringList parts;
     for (const BandResult& b : workspace_.results().verdict()->bands)
         parts << render::percent(b.share_met()) + " " + QString::fromStdString(band(b.band).name) + " GHz";

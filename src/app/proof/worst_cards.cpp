@@ -1,10 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/proof/worst_cards.h"
 
+#include <QHelpEvent>
 #include <QKeyEvent>
 #include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
+#include <QToolTip>
 #include <array>
 
 #include "app/look/theme.h"
@@ -19,6 +21,7 @@
 #include "render/plan_cutout.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -29,9 +32,9 @@ constexpr int least_width = 200, picture_height = 100, card_height = 180, gap = 
 QString part_of(const Box& box, Point p) {
     const double across = (p.x - box.low.x) / std::max(box.width(), 1e-9),
                  up = (p.y - box.low.y) / std::max(box.height(), 1e-9);
-    const QString ns = up > 0.62 ? "north" : up < 0.38 ? "south" : "";
-    const QString ew = across > 0.62 ? "east" : across < 0.38 ? "west" : "";
-    if (ns.isEmpty() && ew.isEmpty()) return "middle";
+    const QString ns = up > 0.62 ? tr("north") : up < 0.38 ? tr("south") : "";
+    const QString ew = across > 0.62 ? tr("east") : across < 0.38 ? tr("west") : "";
+    if (ns.isEmpty() && ew.isEmpty()) return tr("middle");
     return ns.isEmpty() || ew.isEmpty() ? ns + ew : ns + "-" + ew;
 }
 
@@ -81,19 +84,17 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     const Project& project = workspace_.project();
     const Requirement& r = *find_requirement(project, place.requirement);
     const LensInfo& info = required_lens(r);
-    Card c{place, {}, {}, {}};
-    c.words << where(project, place)
-            << QString("%1 %2 %3")
-                   .arg(QString::fromStdString(info.name), render::figure(place.value, 1),
-                        QString::fromStdString(info.unit))
-            << render::local(format_area(place.area_m2, project.settings.units)) +
-                   (info.more_is_better ? " below " : " above ") +
-                   render::figure(r.limit_in(place.band),
-                                  r.limit_in(place.band) == std::round(r.limit_in(place.band)) ? 0 : 1)
-            << (place.serving ? QString("served by access point %1").arg(place.serving)
-                              : QString("not served"));
+    Card c{place, {}, {}, {}, {}};
+    const QString name = tr_mark(info.name), value = render::figure(place.value, 1);
+    const double limit = r.limit_in(place.band);
+    c.short_value = QString("%1 %2").arg(name, value);
+    c.words << where(project, place) << QString("%1 %2 %3").arg(name, value, tr_mark(info.unit))
+            << (info.more_is_better ? tr("%1 below %2") : tr("%1 above %2"))
+                   .arg(render::local(format_area(place.area_m2, project.settings.units)),
+                        render::figure(limit, limit == std::round(limit) ? 0 : 1))
+            << (place.serving ? tr("served by access point %1").arg(place.serving) : tr("not served"));
     if (info.more_is_better && place.value <= value_of_nothing(info))
-        c.words[1] = QString::fromStdString(info.name) + ": none";
+        c.words[1] = c.short_value = tr("%1: none").arg(name);
     const FloorPrediction* p = workspace_.results().prediction()->site.find(place.floor);
     if (!p) return c;
     render::MapChoice choice;
@@ -117,6 +118,15 @@ void WorstCards::go(int index) {
     workspace_.selection().choose_requirement(r->id);
     look_at(workspace_, *r, r->any_band ? r->bands : BandSet(place.band), place.floor, place.place);
     update();
+}
+
+bool WorstCards::event(QEvent* e) {
+    if (e->type() != QEvent::ToolTip) return QWidget::event(e);
+    const auto* help = static_cast<QHelpEvent*>(e);
+    for (int i = 0; i < count(); ++i)
+        if (card_rect(i).contains(help->pos()))
+            QToolTip::showText(help->globalPos(), cards_[static_cast<std::size_t>(i)].words.join('\n'), this);
+    return true;
 }
 
 void WorstCards::mousePressEvent(QMouseEvent* e) {
@@ -181,8 +191,7 @@ void WorstCards::paintEvent(QPaintEvent*) {
         p.setPen(render::outcome_ink(card.place.on_floor, c));
         // the unit gives way where there is no room for it
         const bool fits = QFontMetricsF(p.font()).horizontalAdvance(card.words[1]) <= text.width() - 16;
-        line(1, 16,
-             fits || card.words[1].endsWith("none") ? card.words[1] : card.words[1].section(' ', 0, -2));
+        line(1, 16, fits ? card.words[1] : card.short_value);
         p.setFont(render::font(11.5));
         p.setPen(c.muted);
         line(2, 0, card.words[2]);

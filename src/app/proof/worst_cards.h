@@ -25,11 +25,14 @@ protected:
     void keyPressEvent(QKeyEvent*) override;
     void resizeEvent(QResizeEvent*) override;
     void changeEvent(QEvent*) override;
+    /// All of a card's words, where it has no room for them.
+    bool event(QEvent*) override;
 
 private:
     struct Card {
         WorstPlace place;
         QStringList words;
+        QString short_value;  ///< the second of them without its unit
         QImage picture;
         QPointF mark;  ///< of the worst cell, in the picture
     };

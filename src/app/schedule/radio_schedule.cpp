@@ -15,6 +15,7 @@
 #include <cmath>
 
 #include "app/forms/form.h"
+#include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
@@ -25,13 +26,15 @@
 #include "project/rules.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
-constexpr const char* heads[] = {"Access point", "Floor",   "Model",       "Band",
-                                 "On",           "Channel", "Width (MHz)", "Power (dBm)",
-                                 "EIRP (dBm)",   "Height",  "Azimuth (°)"};
+constexpr const char* heads[] = {mark("Access point"), mark("Floor"),       mark("Model"),
+                                 mark("Band"),         mark("On"),          mark("Channel"),
+                                 mark("Width (MHz)"),  mark("Power (dBm)"), "EIRP (dBm)",
+                                 mark("Height"),       mark("Azimuth (°)")};
 constexpr int widths[] = {104, 110, 200, 66, 44, 66, 88, 94, 90, 82, 82};
 
 bool editable(int column) {
@@ -99,8 +102,8 @@ void RadioModelTable::refresh() {
 QVariant RadioModelTable::headerData(int section, Qt::Orientation orientation, int role) const {
     if (orientation != Qt::Horizontal) return {};
     if (role == Qt::DisplayRole && section == height)
-        return workspace_.units() == LengthUnits::metres ? "Height (m)" : "Height (ft)";
-    if (role == Qt::DisplayRole) return heads[section];
+        return workspace_.units() == LengthUnits::metres ? tr("Height (m)") : tr("Height (ft)");
+    if (role == Qt::DisplayRole) return tr(heads[section]);
     if (role == Qt::TextAlignmentRole) return alignment(section);
     return {};
 }
@@ -127,7 +130,7 @@ QString RadioModelTable::text(const Row& row, int column) const {
         case band_name:
             return QString::fromStdString(band(radio.channel.band).name);
         case on:
-            return radio.on ? "on" : "off";
+            return radio.on ? tr("on") : tr("off");
         case channel:
             return QString::number(radio.primary);
         case width:
@@ -201,14 +204,14 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
 AccessPoint RadioModelTable::with(const Project& project, const Row& r, int column,
                                   const QString& typed) const {
     const AccessPoint* found = find_access_point(project, r.floor, r.access_point);
-    if (!found) throw Error("the access point is gone");
+    if (!found) throw Error(say("the access point is gone"));
     AccessPoint ap = *found;
     Radio& radio = ap.radios[r.radio];
     const BandId id = radio.channel.band;
     const RadioBand& can = *radio_band(model(project, ap.model), r.radio, id);
     switch (column) {
         case on:
-            radio.on = typed == "on" || typed == "1" || typed == "true";
+            radio.on = typed == tr("on") || typed == "on" || typed == "1" || typed == "true";
             break;
         case channel:
             radio = retuned(radio, id, static_cast<int>(parse_number(typed.section('/', 0, 0), 1, 300, "")),
@@ -217,7 +220,7 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
         case width: {
             const int width_mhz = static_cast<int>(parse_number(typed, 20, 320, "MHz"));
             if (width_mhz > can.widest_mhz)
-                throw Error("the model goes up to " + std::to_string(can.widest_mhz) + " MHz");
+                throw Error(say("the model goes up to %1 MHz", std::to_string(can.widest_mhz)));
             radio = retuned(radio, id, radio.primary, width_mhz);
             break;
         }
@@ -247,17 +250,27 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
 
 bool RadioModelTable::setData(const QModelIndex& i, const QVariant& value, int role) {
     if (role != Qt::EditRole && role != Qt::CheckStateRole) return false;
-    static constexpr const char* verbs[] = {
-        "", "", "", "", "Switch radio of", "Retune", "Retune", "Change power of", "", "Raise", "Aim"};
+    static constexpr const char* labels[] = {"",
+                                             "",
+                                             "",
+                                             "",
+                                             mark("Switch radio of access point %1"),
+                                             mark("Retune access point %1"),
+                                             mark("Retune access point %1"),
+                                             mark("Change power of access point %1"),
+                                             "",
+                                             mark("Raise access point %1"),
+                                             mark("Aim access point %1")};
     try {
         const Row r = row(i.row());
-        const AccessPoint ap = with(
-            workspace_.project(), r, i.column(),
-            role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? "on" : "off") : value.toString());
-        return workspace_.edit(QString("%1 access point %2").arg(verbs[i.column()]).arg(ap.number),
+        const AccessPoint ap =
+            with(workspace_.project(), r, i.column(),
+                 role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? tr("on") : tr("off"))
+                                            : value.toString());
+        return workspace_.edit(tr(labels[i.column()]).arg(ap.number),
                                [&](Project& p) { replace_access_point(p, r.floor, ap); });
     } catch (const Error& fault) {
-        workspace_.tell(QString(heads[i.column()]) + ": " + QString::fromUtf8(fault.what()), true);
+        workspace_.tell(tr(heads[i.column()]) + ": " + fault_text(fault), true);
         return false;
     }
 }
@@ -272,17 +285,17 @@ void RadioModelTable::set_cells(const QString& label, const std::vector<Cell>& c
                 replace_access_point(p, cell.row.floor, with(p, cell.row, cell.column, cell.typed));
             } catch (const Error& fault) {
                 if (refused++ == 0)
-                    first = QString("access point %1, %2: ").arg(text(cell.row, number), heads[cell.column]) +
-                            QString::fromUtf8(fault.what());
+                    first = tr("access point %1, %2: ").arg(text(cell.row, number), tr(heads[cell.column])) +
+                            fault_text(fault);
             }
         }
     });
     if (refused == 0) return;
     const int all = static_cast<int>(cells.size());
     workspace_.tell(
-        (refused == all && all > 1 ? QString("None of the cells was taken: ")
-         : refused == 1            ? QString("One cell was not taken: ")
-                        : QString("%1 of %2 cells were not taken, the first: ").arg(refused).arg(all)) +
+        (refused == all && all > 1 ? tr("None of the cells was taken: ")
+         : refused == 1            ? tr("One cell was not taken: ")
+                                   : tr("%1 of %2 cells were not taken, the first: ").arg(refused).arg(all)) +
             first,
         true);
 }
@@ -302,14 +315,14 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     bar->setContentsMargins(12, 5, 12, 4);
     filter_ = new QLineEdit(this);
     filter_->setObjectName("scheduleFilter");
-    filter_->setPlaceholderText("Show only rows with…");
+    filter_->setPlaceholderText(tr("Show only rows with…"));
     filter_->setFixedWidth(220);
     connect(filter_, &QLineEdit::textChanged, sorted_, [this](const QString& text) {
         sorted_->setFilterFixedString(QString::fromUtf8(text.toUtf8()));  // without halves of characters
     });
     bar->addWidget(filter_);
     bar->addStretch(1);
-    auto* words = new QLabel("Double click to edit; Ctrl+C and Ctrl+V to and from a spreadsheet", this);
+    auto* words = new QLabel(tr("Double click to edit; Ctrl+C and Ctrl+V to and from a spreadsheet"), this);
     words->setObjectName("small");
     bar->addWidget(words);
     column->addLayout(bar);
@@ -327,7 +340,8 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                             QAbstractItemView::AnyKeyPressed);
     table_->installEventFilter(this);
-    for (int c = 0; c < RadioModelTable::column_count; ++c) table_->setColumnWidth(c, widths[c]);
+    for (int c = 0; c < RadioModelTable::column_count; ++c) set_column_width(*table_, c, widths[c]);
+    connect(sorted_, &QAbstractItemModel::modelReset, this, [this] { make_room_for_heads(*table_); });
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
             &RadioSchedule::follow_row);
     column->addWidget(table_);
@@ -368,11 +382,12 @@ void RadioSchedule::paste(const QString& text) {
     }
     if (cells.empty())
         return workspace_.tell(
-            "Nothing here can be pasted over: choose a cell of a column that can be edited", true);
-    model_->set_cells("Paste into the radio schedule", cells);
+            tr("Nothing here can be pasted over: choose a cell of a column that can be edited"), true);
+    model_->set_cells(tr("Paste into the radio schedule"), cells);
 }
 
 bool RadioSchedule::eventFilter(QObject* watched, QEvent* event) {
+    if (event->type() == QEvent::Show) make_room_for_heads(*table_);
     if (event->type() == QEvent::ShortcutOverride || event->type() == QEvent::KeyPress) {
         auto* key = static_cast<QKeyEvent*>(event);
         const bool copy = key->matches(QKeySequence::Copy), paste_asked = key->matches(QKeySequence::Paste);

@@ -3,12 +3,13 @@
 
 #include "app/model/activity.h"
 #include "app/schedule/radio_schedule.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
 ScheduleFeature::ScheduleFeature(Shell& shell)
     : Feature(shell), page_(new RadioSchedule(workspace_, shell.frame())) {
-    shell.tray_page("Radio schedule", page_);
+    shell.tray_page(tr("Radio schedule"), page_);
     connect(&workspace_.activity(), &Activity::step_changed, this, [this] {
         if (workspace_.activity().step() == Step::spectrum) shell_.show_tray(page_);
     });

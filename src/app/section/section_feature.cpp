@@ -11,6 +11,7 @@
 #include "app/section/section_view.h"
 #include "project/edits.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -20,19 +21,19 @@ SectionFeature::SectionFeature(Shell& shell)
     connect(view_, &SectionView::add_floor_asked, this, &SectionFeature::add_on_top);
     connect(view_, &SectionView::duplicate_asked, this, &SectionFeature::duplicate);
     connect(view_, &SectionView::align_asked, this, &SectionFeature::align);
-    shell.command("view.zoom",
-                  {"view.floor-above", "Floor above", QKeySequence("Ctrl+PgUp"), [this] { show_beside(1); }});
-    shell.command("view.zoom", {"view.floor-below", "Floor below", QKeySequence("Ctrl+PgDown"),
+    shell.command("view.zoom", {"view.floor-above", tr("Floor above"), QKeySequence("Ctrl+PgUp"),
+                                [this] { show_beside(1); }});
+    shell.command("view.zoom", {"view.floor-below", tr("Floor below"), QKeySequence("Ctrl+PgDown"),
                                 [this] { show_beside(-1); }});
-    shell.command("plan.floors", {"plan.add-floor", "Add a floor on top", {}, [this] { add_on_top(); }});
+    shell.command("plan.floors", {"plan.add-floor", tr("Add a floor on top"), {}, [this] { add_on_top(); }});
     shell.command("plan.floors",
-                  {"plan.insert-floor", "Insert a floor above this one", {}, [this] { insert_above(); }});
-    shell.command("plan.floors", {"plan.duplicate-floor", "Duplicate this floor…", {}, [this] {
+                  {"plan.insert-floor", tr("Insert a floor above this one"), {}, [this] { insert_above(); }});
+    shell.command("plan.floors", {"plan.duplicate-floor", tr("Duplicate this floor…"), {}, [this] {
                                       duplicate(workspace_.floor_id());
                                   }});
     shell.named_things([this](std::vector<NamedThing>& all) {
         for (const Floor* f : all_floors(workspace_.project()))
-            all.push_back({QString::fromStdString(floor_title(workspace_.project(), *f)), "Floor",
+            all.push_back({QString::fromStdString(floor_title(workspace_.project(), *f)), tr("Floor"),
                            [this, id = f->id] { workspace_.in_view().show_floor(id); }});
     });
 }
@@ -41,13 +42,14 @@ void SectionFeature::add_on_top() {
     if (!workspace_.floor()) return;
     const BuildingId id = building_with(workspace_.project(), workspace_.floor_id()).id;
     FloorId made;
-    workspace_.edit("Add floor", [&](Project& p) { made = add_floor(p, id); });
+    workspace_.edit(tr("Add floor"), [&](Project& p) { made = add_floor(p, id); });
     workspace_.in_view().show_floor(made);
 }
 
 void SectionFeature::insert_above() {
     FloorId made;
-    workspace_.edit("Insert floor", [&](Project& p) { made = insert_floor_above(p, workspace_.floor_id()); });
+    workspace_.edit(tr("Insert floor"),
+                    [&](Project& p) { made = insert_floor_above(p, workspace_.floor_id()); });
     workspace_.in_view().show_floor(made);
 }
 
@@ -58,7 +60,7 @@ void SectionFeature::duplicate(FloorId id) {
     const auto parts = shell_.asking().duplicate(name);
     if (!parts) return;
     FloorId made;
-    workspace_.edit("Duplicate " + name, [&](Project& p) { made = duplicate_floor(p, id, *parts); });
+    workspace_.edit(tr("Duplicate %1").arg(name), [&](Project& p) { made = duplicate_floor(p, id, *parts); });
     workspace_.in_view().show_floor(made);
 }
 
@@ -67,7 +69,7 @@ void SectionFeature::show_beside(int by) {
     const auto here = std::ranges::find(floors, workspace_.floor_id(), &Floor::id);
     const auto to = here - floors.begin() + by;
     if (to < 0 || to >= std::ssize(floors))
-        return workspace_.tell(by > 0 ? "This is the topmost floor" : "This is the lowest floor");
+        return workspace_.tell(by > 0 ? tr("This is the topmost floor") : tr("This is the lowest floor"));
     workspace_.in_view().show_floor(floors[static_cast<std::size_t>(to)].id);
 }
 

@@ -23,6 +23,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -42,14 +43,14 @@ SectionView::SectionView(Workspace& workspace, QWidget* parent)
     auto* add = new QToolButton(this);
     add->setObjectName("addFloor");
     add->setIcon(icon("add", theme().muted));  // seen on both grounds
-    add->setToolTip("Add a floor on top");
+    add->setToolTip(tr("Add a floor on top"));
     connect(add, &QToolButton::clicked, this, &SectionView::add_floor_asked);
     site_->setObjectName("segment");
     site_->setProperty("tests", "siteButton");
-    site_->setText("Site");
+    site_->setText(tr("Site"));
     site_->setCheckable(true);
     site_->setStyleSheet("border-radius: 5px;");
-    site_->setToolTip("Buildings and yards from above, to place them against each other (Ctrl 6)");
+    site_->setToolTip(tr("Buildings and yards from above, to place them against each other (Ctrl 6)"));
     connect(site_, &QToolButton::clicked, this, [this](bool on) { workspace_.in_view().show_site(on); });
     listen(this, &SectionView::refresh, workspace.in_view(), &InView::floor_changed, workspace.results(),
            &Results::changed, workspace.selection(), &Selection::changed, workspace.in_view(),
@@ -73,7 +74,8 @@ void SectionView::refresh() {
     const bool several = open && workspace_.project().buildings.size() > 1;
     setFixedWidth(several ? several_width : one_width);
     findChild<QToolButton*>("addFloor")->setGeometry(width() - 32, 4, 26, 26);
-    site_->setGeometry(width() - 84, 4, 48, 26);
+    const int site_width = std::max(48, site_->sizeHint().width());
+    site_->setGeometry(width() - 36 - site_width, 4, site_width, 26);
     site_->setChecked(workspace_.in_view().site_shown());
     site_->setEnabled(open);
     update();
@@ -165,7 +167,7 @@ void SectionView::paintEvent(QPaintEvent*) {
     p.setRenderHint(QPainter::Antialiasing);
     p.setFont(render::font(13, 600));
     p.setPen(colours.ink);
-    p.drawText(QRectF(12, 4, 80, 26), Qt::AlignVCenter, "Section");
+    p.drawText(QRectF(12, 4, 80, 26), Qt::AlignVCenter, tr("Section"));
     if (!workspace_.document().is_open()) return;
     const SectionLayout layout = layout_now();
     if (layout.storeys.empty()) return;
@@ -182,11 +184,11 @@ void SectionView::paintEvent(QPaintEvent*) {
     p.setClipping(false);
     p.setFont(render::font(11));
     p.setPen(colours.muted);
-    QString said = "true to scale";
+    QString said = tr("true to scale");
     if (layout.rows)
-        said = QString("%1 floors, not to scale").arg(layout.storeys.size());
+        said = tr("%1 floors, not to scale").arg(layout.storeys.size());
     else if (layout.stretch > 1.15 || layout.stretch < 0.87)
-        said = QString("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0));
+        said = tr("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0));
     p.drawText(QRectF(48, foot + (layout.stacks.size() > 1 && !layout.rows ? 26 : 6), width() - 52, 16),
                Qt::AlignLeft, said);
 }
@@ -212,7 +214,7 @@ void SectionView::mouseMoveEvent(QMouseEvent* e) {
         const double height_m = std::max(least_m, std::round(wanted / step_m) * step_m);
         if (std::abs(e->position().y() - drag_->from_y) < 2) return;
         workspace_.edit(
-            "Change storey height",
+            tr("Change storey height"),
             [&](Project& p) { set_floor(p, f->id, f->name, f->elevation_m, height_m); }, drag_->key);
         return;
     }
@@ -253,8 +255,9 @@ bool SectionView::event(QEvent* e) {
         }
         const auto one = [&](double m) { return render::local(format_length(m, workspace_.units())); };
         QToolTip::showText(help->globalPos(),
-                           QString::fromStdString(floor_title(workspace_.project(), *f)) + "\nat " +
-                               one(f->elevation_m) + ", " + one(f->height_m) + " high",
+                           tr("%1\nat %2, %3 high")
+                               .arg(QString::fromStdString(floor_title(workspace_.project(), *f)),
+                                    one(f->elevation_m), one(f->height_m)),
                            this);
         return true;
     }
@@ -288,30 +291,30 @@ void SectionView::contextMenuEvent(QContextMenuEvent* e) {
     };
     QMenu menu(this);
     menu.setObjectName("sectionMenu");
-    menu.addAction("Open", this, [&] { workspace_.in_view().show_floor(id); });
+    menu.addAction(tr("Open"), this, [&] { workspace_.in_view().show_floor(id); });
     menu.addSeparator();
-    menu.addAction("Insert a floor above", this,
-                   [&] { make("Insert floor", [&](Project& p) { return insert_floor_above(p, id); }); });
-    menu.addAction("Duplicate…", this, [&] { emit duplicate_asked(id); });
+    menu.addAction(tr("Insert a floor above"), this,
+                   [&] { make(tr("Insert floor"), [&](Project& p) { return insert_floor_above(p, id); }); });
+    menu.addAction(tr("Duplicate…"), this, [&] { emit duplicate_asked(id); });
     if (!floor->mezzanine)
-        menu.addAction("Add a mezzanine", this,
-                       [&] { make("Add mezzanine", [&](Project& p) { return add_mezzanine(p, id); }); });
-    menu.addAction("Add a floor below all", this, [&] {
-        make("Add floor below", [&](Project& p) { return add_floor_below(p, building_with(p, id).id); });
+        menu.addAction(tr("Add a mezzanine"), this,
+                       [&] { make(tr("Add mezzanine"), [&](Project& p) { return add_mezzanine(p, id); }); });
+    menu.addAction(tr("Add a floor below all"), this, [&] {
+        make(tr("Add floor below"), [&](Project& p) { return add_floor_below(p, building_with(p, id).id); });
     });
     menu.addSeparator();
-    menu.addAction("Align…", this, [&] { emit align_asked(id); })->setEnabled(building.floors.size() > 1);
+    menu.addAction(tr("Align…"), this, [&] { emit align_asked(id); })->setEnabled(building.floors.size() > 1);
     const auto shift = [this, id](int by) {
-        workspace_.edit(by > 0 ? "Move floor up" : "Move floor down",
+        workspace_.edit(by > 0 ? tr("Move floor up") : tr("Move floor down"),
                         [&](Project& p) { move_floor(p, id, by); });
     };
-    menu.addAction("Move up", this, [&] { shift(1); })
+    menu.addAction(tr("Move up"), this, [&] { shift(1); })
         ->setEnabled(!floor->mezzanine && floor_above(workspace_.project(), id));
-    menu.addAction("Move down", this, [&] { shift(-1); })
+    menu.addAction(tr("Move down"), this, [&] { shift(-1); })
         ->setEnabled(!floor->mezzanine && id != building.floors.front().id);
     menu.addSeparator();
-    QAction* remove = menu.addAction("Delete " + name, this, [&] {
-        workspace_.edit("Delete " + name, [&](Project& p) { remove_floor(p, id); });
+    QAction* remove = menu.addAction(tr("Delete %1").arg(name), this, [&] {
+        workspace_.edit(tr("Delete %1").arg(name), [&](Project& p) { remove_floor(p, id); });
     });
     remove->setEnabled(building.floors.size() > 1);
     menu.exec(e->globalPos());

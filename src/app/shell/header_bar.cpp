@@ -16,15 +16,12 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
 constexpr int step_width = 107, least_step_width = 84;
-
-QString counted(std::size_t n, const QString& one, const QString& many) {
-    return QString::number(n) + " " + (n == 1 ? one : many);
-}
 
 QString venue_mark(const Project& project) {
     std::size_t unscaled = 0, undrawn = 0;
@@ -32,9 +29,9 @@ QString venue_mark(const Project& project) {
         if (needs_scale(*f)) ++unscaled;
         if (f->walls->empty()) ++undrawn;
     }
-    if (unscaled) return counted(unscaled, "floor unscaled", "floors unscaled");
-    if (undrawn) return counted(undrawn, "floor to draw", "floors to draw");
-    return "complete";
+    if (unscaled) return counted("%n floor unscaled", "%n floors unscaled", static_cast<qint64>(unscaled));
+    if (undrawn) return counted("%n floor to draw", "%n floors to draw", static_cast<qint64>(undrawn));
+    return tr("complete");
 }
 
 }  // namespace
@@ -49,31 +46,33 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
         case Step::venue:
             return venue_mark(project);
         case Step::demand:
-            return zones ? counted(zones, "zone", "zones") : "no zones yet";
+            return zones ? counted("%n zone", "%n zones", static_cast<qint64>(zones)) : tr("no zones yet");
         case Step::placement:
-            if (placed.size() > 99) return QString("%1 placed").arg(placed.size());  // as much as fits
-            return placed.empty() ? "no access points"
-                                  : counted(placed.size(), "access point", "access points");
+            if (placed.size() > 99) return tr("%1 placed").arg(placed.size());  // as much as fits
+            return placed.empty()
+                       ? tr("no access points")
+                       : counted("%n access point", "%n access points", static_cast<qint64>(placed.size()));
         case Step::spectrum:
-            return radios ? counted(radios, "radio on", "radios on") : "no radios";
+            return radios ? counted("%n radio on", "%n radios on", static_cast<qint64>(radios))
+                          : tr("no radios");
         case Step::proof:
             break;
     }
-    if (requirements_in_force(project).empty()) return "nothing required";
-    if (!verdict || placed.empty()) return "nothing to check";
+    if (requirements_in_force(project).empty()) return tr("nothing required");
+    if (!verdict || placed.empty()) return tr("nothing to check");
     std::size_t open = 0;
     for (const RequirementResult& r : verdict->requirements) open += !r.met();
-    return open ? QString::number(open) + " not met" : "all met";
+    return open ? tr("%1 not met").arg(QString::number(open)) : tr("all met");
 }
 
-StepButton::StepButton(const QString& name, QWidget* parent) : QAbstractButton(parent) {
-    setText(name);
+StepButton::StepButton(const char* name, QWidget* parent) : QAbstractButton(parent) {
+    setText(tr(name));
     setCheckable(true);
     setFixedHeight(header_height);
     setMinimumWidth(least_step_width);
     setMaximumWidth(step_width);
     setCursor(Qt::PointingHandCursor);
-    setObjectName("step" + name);
+    setObjectName(QString("step") + name);
 }
 
 QSize StepButton::sizeHint() const { return {step_width, header_height}; }
@@ -82,6 +81,7 @@ void StepButton::set_mark(const QString& mark) {
     if (mark == mark_) return;
     mark_ = mark;
     setAccessibleDescription(mark);
+    setToolTip(mark);  // it may be longer than the step is wide
     update();
 }
 
@@ -119,13 +119,13 @@ HeaderBar::HeaderBar(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     row->addWidget(name);
     menus_ = new QMenuBar(this);
     menus_->setNativeMenuBar(false);
-    menus_->setFixedWidth(244);
+    menus_->setSizePolicy(QSizePolicy::Minimum, QSizePolicy::Fixed);
     row->addWidget(menus_, 0, Qt::AlignVCenter);
-    static constexpr std::array<std::pair<Step, const char*>, 5> list{{{Step::venue, "Venue"},
-                                                                       {Step::demand, "Demand"},
-                                                                       {Step::placement, "Placement"},
-                                                                       {Step::spectrum, "Spectrum"},
-                                                                       {Step::proof, "Proof"}}};
+    static constexpr std::array<std::pair<Step, const char*>, 5> list{{{Step::venue, mark("Venue")},
+                                                                       {Step::demand, mark("Demand")},
+                                                                       {Step::placement, mark("Placement")},
+                                                                       {Step::spectrum, mark("Spectrum")},
+                                                                       {Step::proof, mark("Proof")}}};
     for (const auto& [step, title] : list) {
         auto* button = new StepButton(title, this);
         connect(button, &QAbstractButton::clicked, this, [this, step = step] {

@@ -15,7 +15,7 @@ namespace yemvo::app {
 class StepButton : public QAbstractButton {
     Q_OBJECT
 public:
-    StepButton(const QString& name, QWidget* parent);
+    StepButton(const char* name, QWidget* parent);
     void set_mark(const QString& mark);
     const QString& mark() const { return mark_; }
     QSize sizeHint() const override;

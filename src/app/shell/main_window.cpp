@@ -22,6 +22,7 @@
 #include "app/shell/menus.h"
 #include "app/shell/status_line.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -138,7 +139,7 @@ QWidget* MainWindow::lay_out_tray(QVBoxLayout* rows) {
     auto* fold = new QToolButton(head);
     fold->setObjectName("foldTray");
     fold->setFixedSize(24, 24);
-    fold->setToolTip("Open or fold the tray (Ctrl+T)");
+    fold->setToolTip(tr("Open or fold the tray (Ctrl+T)"));
     connect(fold, &QToolButton::clicked, this, [this] { fold_tray(!tray_open_); });
     tabs_row->addWidget(fold);
     rows->addWidget(head);
@@ -175,13 +176,15 @@ void MainWindow::arrange() {
 }
 
 void MainWindow::make_commands() {
-    command("file.end", {"file.quit", "Quit", QKeySequence::Quit, [this] { close(); }, Needs::nothing});
-    static constexpr const char* steps[] = {"Venue", "Demand", "Placement", "Spectrum", "Proof"};
+    command("file.end", {"file.quit", tr("Quit"), QKeySequence::Quit, [this] { close(); }, Needs::nothing});
+    static constexpr const char* steps[] = {mark("Venue"), mark("Demand"), mark("Placement"),
+                                            mark("Spectrum"), mark("Proof")};
     for (int i = 0; i < 5; ++i)
-        command("view.steps", {QString("view.step-%1").arg(i + 1), QString("Step %1").arg(steps[i]),
+        command("view.steps", {QString("view.step-%1").arg(i + 1), tr("Step %1").arg(tr(steps[i])),
                                QKeySequence(QString("Ctrl+%1").arg(i + 1)),
                                [this, i] { workspace_.activity().set_step(static_cast<Step>(i)); }});
-    command("view.pages", {"view.tray", "Tray", QKeySequence("Ctrl+T"), [this] { fold_tray(!tray_open_); }});
+    command("view.pages",
+            {"view.tray", tr("Tray"), QKeySequence("Ctrl+T"), [this] { fold_tray(!tray_open_); }});
 }
 
 void MainWindow::connect_parts() {
@@ -360,7 +363,7 @@ void MainWindow::set_scale(const QString& text) { status_->set_scale(text); }
 void MainWindow::refresh_status() {
     const Floor* f = workspace_.floor();
     status_->set_floor(f ? QString::fromStdString(f->name) : QString());
-    if (f) status_->set_units(workspace_.units() == LengthUnits::metres ? "m, dBm" : "ft, dBm");
+    if (f) status_->set_units(workspace_.units() == LengthUnits::metres ? tr("m, dBm") : "ft, dBm");
 }
 
 void MainWindow::refresh_title() {
@@ -369,15 +372,17 @@ void MainWindow::refresh_title() {
     const Project& p = document_.project();
     const QString variant =
         p.variants.size() > 1 ? ", " + QString::fromStdString(current_variant(p).name) : QString();
-    setWindowTitle(QString::fromStdString(p.name) + variant + "[*] – Yemvo");
+    setWindowTitle(tr("%1%2[*] – Yemvo").arg(QString::fromStdString(p.name), variant));
     setWindowModified(document_.is_modified());
 }
 
 void MainWindow::tell_fault(const QString& why) {
-    Notice notice{
-        "fault", "That could not be done: " + why + ". The project is as it was before; save it.", true, {}};
+    Notice notice{"fault",
+                  tr("That could not be done: %1. The project is as it was before; save it.").arg(why),
+                  true,
+                  {}};
     if (QAction* save = action("file.save"))
-        notice.actions.push_back({"Save now", "saveAfterFault", [save] { save->trigger(); }});
+        notice.actions.push_back({tr("Save now"), "saveAfterFault", [save] { save->trigger(); }});
     notices_->show_notice(std::move(notice));
 }
 
@@ -404,7 +409,7 @@ void MainWindow::dropEvent(QDropEvent* e) {
     QStringList files;
     for (const QUrl& url : e->mimeData()->urls())
         if (url.isLocalFile()) files << url.toLocalFile();
-    if (files.isEmpty()) return workspace_.tell("Only files of this machine can be dropped here", true);
+    if (files.isEmpty()) return workspace_.tell(tr("Only files of this machine can be dropped here"), true);
     e->acceptProposedAction();
     for (const auto& take : take_dropped_)
         if (take(files)) return;

@@ -6,18 +6,20 @@
 #include <QMenuBar>
 #include <stdexcept>
 
+#include "render/tr.h"
+
 namespace yemvo::app {
 
 Menus::Menus(QMenuBar& bar, QWidget& window) : bar_(bar), window_(window) {
     const struct {
-        const char* title;
+        QString title;
         std::vector<const char*> sections;
     } all[] = {
-        {"&File", {"file.open", "file.save", "file.export", "file.end"}},
-        {"&Edit", {"edit.history", "edit.clipboard", "edit.shape", "edit.select"}},
-        {"&View", {"view.zoom", "view.steps", "view.map", "view.pages", "view.look", "view.find"}},
-        {"&Plan", {"plan.variants", "plan.tools", "plan.floors"}},
-        {"&Help", {"help"}},
+        {tr("&File"), {"file.open", "file.save", "file.export", "file.end"}},
+        {tr("&Edit"), {"edit.history", "edit.clipboard", "edit.shape", "edit.select"}},
+        {tr("&View"), {"view.zoom", "view.steps", "view.map", "view.pages", "view.look", "view.find"}},
+        {tr("&Plan"), {"plan.variants", "plan.tools", "plan.floors"}},
+        {tr("&Help"), {"help"}},
     };
     for (const auto& [title, names] : all) {
         QMenu* menu = bar.addMenu(title);

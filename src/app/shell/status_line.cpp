@@ -8,6 +8,7 @@
 
 #include "app/look/theme.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -18,7 +19,7 @@ StatusLine::StatusLine(QWidget* parent) : QWidget(parent) {
     row->setContentsMargins(0, 0, 12, 0);
     row->setSpacing(0);
     row->addStretch(1);
-    cancel_ = new QPushButton("Cancel", this);
+    cancel_ = new QPushButton(tr("Cancel"), this);
     cancel_->setStyleSheet("min-height: 16px; max-height: 16px; font-size: 11px; padding: 0 8px;");
     for (QLabel** label : {&place_, &floor_, &scale_, &units_, &work_}) {
         *label = new QLabel(this);

@@ -17,6 +17,7 @@
 #include "render/plan_marks.h"
 #include "render/plan_walls.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 #include "venue/floor.h"
 
 namespace yemvo::app {
@@ -124,7 +125,8 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
     render::draw_halo_text(p, map_.to_screen(middle), QString::fromStdString(b.name),
                            render::font(13, chosen ? 650 : 600), chosen ? c.accent : c.ink, c.casing, 4);
     QString words = QString("%1 %2").arg(b.floors.size()).arg(b.floors.size() == 1 ? "floor" : "floors");
-    if (b.level_m != 0) words += ", ±0.00 at " + render::local(format_length(b.level_m, workspace_.units()));
+    if (b.level_m != 0)
+        words += tr(", ±0.00 at %1").arg(render::local(format_length(b.level_m, workspace_.units())));
     render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 16), words, render::font(11), c.muted,
                            c.casing, 3);
     if (!chosen) return;
@@ -142,7 +144,7 @@ void SiteView::paint_building(QPainter& p, const Building& b) {
         const Point by = b.placement.shift - drag_->before.placement.shift;
         const auto one = [&](double v) { return render::local(format_length(v, workspace_.units())); };
         render::draw_halo_text(p, map_.to_screen(middle) + QPointF(0, 34),
-                               one(by.x) + " east, " + one(by.y) + " north", render::font(11.5, 600),
+                               tr("%1 east, %2 north").arg(one(by.x), one(by.y)), render::font(11.5, 600),
                                c.accent, c.casing, 4);
     }
 }
@@ -221,7 +223,7 @@ void SiteView::mouseMoveEvent(QMouseEvent* e) {
         b.placement.turn_deg = turn;
     }
     workspace_.edit(
-        drag_->what == Drag::What::move ? "Move building" : "Turn building",
+        drag_->what == Drag::What::move ? tr("Move building") : tr("Turn building"),
         [&](Project& p) { set_building(p, b); }, drag_->key);
 }
 

@@ -17,6 +17,7 @@
 #include "project/project.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -53,7 +54,7 @@ void paint_mark(QPainter& p, const Floor& f, const Item& item, QPointF at, bool 
 }
 
 QString name(const Project&, const Floor& f, const Item& item) {
-    return QString::fromStdString(KindOf<Closet>::label(*find(f, ClosetId{item.id})));
+    return said_text(KindOf<Closet>::label(*find(f, ClosetId{item.id})));
 }
 
 /// The first of "TR-1", "TR-2", … that no closet of the project has.
@@ -70,9 +71,11 @@ std::string free_name(const Project& project) {
 class ClosetTool : public Tool {
 public:
     using Tool::Tool;
-    QString name() const override { return "Closet"; }
+    QString name() const override { return tr("Closet"); }
     std::vector<HintPart> hint() const override {
-        return {{"", "click where the racks stand"}, {"Alt", "no snapping"}, {"Esc", "exit tool"}};
+        return {{"", tr("click where the racks stand")},
+                {tr("Alt"), tr("no snapping")},
+                {tr("Esc"), tr("exit tool")}};
     }
     void move(const PointerEvent& e) override {
         if (!floor()) return;
@@ -87,7 +90,7 @@ public:
         const FloorId at = workspace_.floor_id();
         Workspace& workspace = workspace_;  // this tool goes when another is chosen
         ClosetId made;
-        workspace.edit("Place closet", [&, place = pointer_->point](Project& p) {
+        workspace.edit(tr("Place closet"), [&, place = pointer_->point](Project& p) {
             made = add_thing(p, at, Closet{{}, free_name(p), place});
         });
         workspace.activity().set_tool(ToolId::select);
@@ -110,28 +113,30 @@ Form* form(Workspace& w, const Item& item) {
             w, label, [id](Project&, const Floor& f) { return find(f, id); },
             [](Project& p, FloorId at, const Closet& c) { replace_thing(p, at, c); }, how);
     };
-    title(*form, "Telecommunications closet");
-    form->group("What it is");
+    title(*form, tr("Telecommunications closet"));
+    form->group(tr("What it is"));
     form->name_field(
-        form->row("Name"), "closetName", [closet] { return QString::fromStdString(closet().name); },
+        form->row(tr("Name")), "closetName", [closet] { return QString::fromStdString(closet().name); },
         [=](const QString& text) {
-            change("Rename closet", [&](Closet& c) { c.name = text.toStdString(); });
+            change(tr("Rename closet"), [&](Closet& c) { c.name = text.toStdString(); });
         });
     form->number_field(
-        form->row("Racks"), "closetRacks", "", 0, [closet] { return static_cast<double>(closet().racks); },
+        form->row(tr("Racks")), "closetRacks", "", 0,
+        [closet] { return static_cast<double>(closet().racks); },
         [=](double v) {
-            change("Change number of racks", [&](Closet& c) { c.racks = static_cast<int>(std::lround(v)); });
+            change(tr("Change number of racks"),
+                   [&](Closet& c) { c.racks = static_cast<int>(std::lround(v)); });
         },
         limits::racks);
-    form->group("Where it is");
-    auto* row = form->row("Position");
+    form->group(tr("Where it is"));
+    auto* row = form->row(tr("Position"));
     form->length_field(
         row, "closetX", "x", [closet] { return closet().position.x; },
-        [=](double v) { change("Move closet", [&](Closet& c) { c.position.x = v; }); });
+        [=](double v) { change(tr("Move closet"), [&](Closet& c) { c.position.x = v; }); });
     form->length_field(
         row, "closetY", "y", [closet] { return closet().position.y; },
-        [=](double v) { change("Move closet", [&](Closet& c) { c.position.y = v; }); });
-    form->text("Floor", [&w] { return QString::fromStdString(floor_title(w.project(), *w.floor())); });
+        [=](double v) { change(tr("Move closet"), [&](Closet& c) { c.position.y = v; }); });
+    form->text(tr("Floor"), [&w] { return QString::fromStdString(floor_title(w.project(), *w.floor())); });
     arrange_group(*form, w);
     form->stretch();
     return form;
@@ -144,17 +149,17 @@ std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) { return std::make
 KindFace closet_face() {
     return {ItemKind::closet,
             PickBy::mark,
-            "closets",
+            mark("closets"),
             name,
             form,
             true,
             mark_area,
             paint_mark,
             ToolInfo{ToolId::closet,
-                     "Closet",
+                     mark("Closet"),
                      "closet",
                      "V",
-                     "Place a telecommunications closet: its racks, where cables end",
+                     mark("Place a telecommunications closet: its racks, where cables end"),
                      make_tool,
                      {Step::venue, Step::placement},
                      ToolId::closet}};

@@ -9,32 +9,32 @@
 #include "project/item.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
-QString text(std::string_view s) { return QString::fromUtf8(s.data(), static_cast<qsizetype>(s.size())); }
-
-template <const char* words>
+template <const char* const& words>
 QString plain(const Project&, const Floor&, const Item&) {
-    return words;
+    return tr(words);
 }
-constexpr char wall[] = "wall", hole[] = "void", slab_area[] = "slab area", ceiling[] = "ceiling area",
-               note[] = "note", ramp[] = "ramp";
+constexpr const char *wall = mark("wall"), *hole = mark("void"), *slab_area = mark("slab area"),
+                     *ceiling = mark("ceiling area"), *note = mark("note"), *ramp = mark("ramp");
 
 QString opening_name(const Project&, const Floor& f, const Item& item) {
     const Opening* o = find_opening(*find_wall(f, WallId{item.wall}), OpeningId{item.id});
-    return o->kind == OpeningKind::door ? "door" : "window";
+    return o->kind == OpeningKind::door ? tr("door") : tr("window");
 }
 QString zone_name(const Project&, const Floor& f, const Item& item) {
     const std::string& name = find_zone(f, ZoneId{item.id})->name;
-    return name.empty() ? QString("zone") : "zone " + QString::fromStdString(name);
+    return name.empty() ? tr("zone") : tr("zone %1").arg(QString::fromStdString(name));
 }
 QString obstacle_name(const Project&, const Floor& f, const Item& item) {
-    return text(obstacle_kind_name(find_obstacle(f, ObstacleId{item.id})->kind));
+    return tr_mark(obstacle_kind_name(find_obstacle(f, ObstacleId{item.id})->kind));
 }
 QString access_point_name(const Project& p, const Floor& f, const Item& item) {
-    return "access point " + QString::number(find_access_point(p, f.id, AccessPointId{item.id})->number);
+    return tr("access point %1")
+        .arg(QString::number(find_access_point(p, f.id, AccessPointId{item.id})->number));
 }
 
 void paint_note_mark(QPainter& p, const Floor& f, const Item& item, QPointF at, bool selected) {
@@ -55,21 +55,22 @@ Form* form_of_opening(Workspace& w, const Item& item) {
 void tell_things() {
     set_kind_faces({
         // an access point's badge is painted by the plan itself, above all layers
-        {ItemKind::access_point, PickBy::mark, "access points", access_point_name,
+        {ItemKind::access_point, PickBy::mark, mark("access points"), access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
-        {ItemKind::note, PickBy::mark, "notes", plain<note>, form_of<NoteId, note_form>, true,
+        {ItemKind::note, PickBy::mark, mark("notes"), plain<note>, form_of<NoteId, note_form>, true,
          render::note_area, paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden
-        {ItemKind::opening, PickBy::line, "doors and windows", opening_name, form_of_opening, false},
-        {ItemKind::wall, PickBy::line, "walls", plain<wall>, form_of<WallId, wall_form>},
-        {ItemKind::obstacle, PickBy::solid, "obstacles", obstacle_name, form_of<ObstacleId, obstacle_form>},
-        {ItemKind::ramp, PickBy::solid, "ramps", plain<ramp>, form_of<RampId, ramp_form>},
-        {ItemKind::zone, PickBy::area, "zones", zone_name, form_of<ZoneId, zone_form>},
-        {ItemKind::ceiling, PickBy::area, "ceilings", plain<ceiling>, form_of<CeilingId, ceiling_form>},
-        {ItemKind::slab_area, PickBy::area, "slab areas", plain<slab_area>,
+        {ItemKind::opening, PickBy::line, mark("doors and windows"), opening_name, form_of_opening, false},
+        {ItemKind::wall, PickBy::line, mark("walls"), plain<wall>, form_of<WallId, wall_form>},
+        {ItemKind::obstacle, PickBy::solid, mark("obstacles"), obstacle_name,
+         form_of<ObstacleId, obstacle_form>},
+        {ItemKind::ramp, PickBy::solid, mark("ramps"), plain<ramp>, form_of<RampId, ramp_form>},
+        {ItemKind::zone, PickBy::area, mark("zones"), zone_name, form_of<ZoneId, zone_form>},
+        {ItemKind::ceiling, PickBy::area, mark("ceilings"), plain<ceiling>, form_of<CeilingId, ceiling_form>},
+        {ItemKind::slab_area, PickBy::area, mark("slab areas"), plain<slab_area>,
          form_of<SlabAreaId, slab_area_form>},
-        {ItemKind::slab_void, PickBy::hole, "voids", plain<hole>, form_of<VoidId, void_form>},
+        {ItemKind::slab_void, PickBy::hole, mark("voids"), plain<hole>, form_of<VoidId, void_form>},
     });
 }
 

@@ -10,6 +10,7 @@
 #include "app/model/shown_map.h"
 #include "project/edits.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -20,70 +21,70 @@ static const Variant& variant_after_this(const Project& p) {
 }
 
 VariantsFeature::VariantsFeature(Shell& shell) : Feature(shell) {
-    QMenu* menu = shell.menu("plan.variants", "Variants");
-    const auto offer = [&](const char* id, const char* text, const char* key, std::function<void()> run) {
+    QMenu* menu = shell.menu("plan.variants", tr("Variants"));
+    const auto offer = [&](const char* id, const QString& text, const char* key, std::function<void()> run) {
         shell.command_in(menu, {id, text, QKeySequence(key), std::move(run)});
     };
-    offer("variant.new", "New variant from this one…", "", [this] { make(); });
-    offer("variant.rename", "Rename variant…", "", [this] { rename(); });
-    offer("variant.delete", "Delete variant", "", [this] { remove(); });
-    offer("variant.next", "Next variant", "Ctrl+Alt+V", [this] { show_next(); });
-    offer("variant.compare-next", "Show the change against the next variant", "Ctrl+Alt+B",
+    offer("variant.new", tr("New variant from this one…"), "", [this] { make(); });
+    offer("variant.rename", tr("Rename variant…"), "", [this] { rename(); });
+    offer("variant.delete", tr("Delete variant"), "", [this] { remove(); });
+    offer("variant.next", tr("Next variant"), "Ctrl+Alt+V", [this] { show_next(); });
+    offer("variant.compare-next", tr("Show the change against the next variant"), "Ctrl+Alt+B",
           [this] { compare_with_next(); });
-    offer("variant.compare-last-edit", "Show the change by the last edit", "Ctrl+Alt+E",
+    offer("variant.compare-last-edit", tr("Show the change by the last edit"), "Ctrl+Alt+E",
           [this] { show_change(render::Against::last_edit); });
     menu->addSeparator();
-    QMenu* list = menu->addMenu("Switch to");
+    QMenu* list = menu->addMenu(tr("Switch to"));
     connect(list, &QMenu::aboutToShow, this, [this, list] { fill(list); });
 }
 
 void VariantsFeature::make() {
-    const QString name = shell_.asking().name(
-        "New variant", QString("Variant %1").arg(workspace_.project().variants.size() + 1));
+    const QString name = shell_.asking().name(tr("New variant"),
+                                              tr("Variant %1").arg(workspace_.project().variants.size() + 1));
     if (name.isEmpty()) return;
-    workspace_.edit("New variant", [&](Project& p) { copy_variant(p, name.toStdString()); });
-    workspace_.tell("Now in the variant " + name + "; the one before stays as it was");
+    workspace_.edit(tr("New variant"), [&](Project& p) { copy_variant(p, name.toStdString()); });
+    workspace_.tell(tr("Now in the variant %1; the one before stays as it was").arg(name));
 }
 
 void VariantsFeature::rename() {
     const Variant& now = current_variant(workspace_.project());
-    const QString name = shell_.asking().name("Rename variant", QString::fromStdString(now.name));
+    const QString name = shell_.asking().name(tr("Rename variant"), QString::fromStdString(now.name));
     if (name.isEmpty()) return;
-    workspace_.edit("Rename variant",
+    workspace_.edit(tr("Rename variant"),
                     [&, id = now.id](Project& p) { rename_variant(p, id, name.toStdString()); });
 }
 
 void VariantsFeature::remove() {
     if (workspace_.project().variants.size() < 2)
-        return workspace_.tell("This is the only variant: there has to be one", true);
-    workspace_.edit("Delete variant", [](Project& p) { remove_variant(p, p.variant); });
+        return workspace_.tell(tr("This is the only variant: there has to be one"), true);
+    workspace_.edit(tr("Delete variant"), [](Project& p) { remove_variant(p, p.variant); });
 }
 
 void VariantsFeature::show_next() {
     const Variant next = variant_after_this(workspace_.project());
-    workspace_.edit("Switch variant", [&](Project& p) { choose_variant(p, next.id); });
-    workspace_.tell("Variant " + QString::fromStdString(next.name));
+    workspace_.edit(tr("Switch variant"), [&](Project& p) { choose_variant(p, next.id); });
+    workspace_.tell(tr("Variant %1").arg(QString::fromStdString(next.name)));
 }
 
 void VariantsFeature::compare_with_next() {
     if (workspace_.project().variants.size() < 2)
-        return workspace_.tell("There is no other variant: Plan, Variants, New variant makes one", true);
+        return workspace_.tell(tr("There is no other variant: Plan, Variants, New variant makes one"), true);
     show_change(render::Against::variant, variant_after_this(workspace_.project()).id);
 }
 
 void VariantsFeature::show_change(render::Against against, VariantId other) {
     ShownMap& shown = workspace_.shown();
     if (lens(shown.map().lens).is_choice())
-        return workspace_.tell("A change is shown of amounts: choose Signal, SNR or another lens first",
+        return workspace_.tell(tr("A change is shown of amounts: choose Signal, SNR or another lens first"),
                                true);
     if (!workspace_.activity().shows_map()) workspace_.activity().set_step(Step::placement);
     const bool off = shown.map().against == against && shown.map().other == other;
     shown.hold_against(off ? render::Against::nothing : against, other);
     if (!off && !shown.held_against())
-        workspace_.tell("There is no edit yet: the map shows the change once there is one");
+        workspace_.tell(tr("There is no edit yet: the map shows the change once there is one"));
     else
-        workspace_.tell(off ? QString("The map shows the values again")
-                            : "The map shows the change " + shown.other_name());
+        workspace_.tell(off ? tr("The map shows the values again")
+                            : tr("The map shows the change %1").arg(shown.other_name()));
 }
 
 void VariantsFeature::fill(QMenu* list) {
@@ -91,7 +92,7 @@ void VariantsFeature::fill(QMenu* list) {
     if (!workspace_.document().is_open()) return;
     for (const Variant& v : workspace_.project().variants) {
         QAction* a = list->addAction(QString::fromStdString(v.name), this, [this, id = v.id] {
-            workspace_.edit("Switch variant", [&](Project& p) { choose_variant(p, id); });
+            workspace_.edit(tr("Switch variant"), [&](Project& p) { choose_variant(p, id); });
         });
         a->setCheckable(true);
         a->setChecked(v.id == workspace_.project().variant);

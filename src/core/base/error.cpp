@@ -3,16 +3,17 @@
 
 namespace yemvo {
 
-static std::string sentence(const std::string& what, const std::string& where, const std::string& remedy) {
-    std::string text = where.empty() ? what : where + ": " + what;
-    if (!remedy.empty()) text += ". " + remedy;
-    return text;
+static Said sentence(const Said& what, const Said& where, const Said& remedy) {
+    const Said text = where.empty() ? what : said_joined(": ", where, what);
+    return remedy.empty() ? text : said_joined(". ", text, remedy);
 }
 
-Error::Error(std::string what, std::string where, std::string remedy)
-    : std::runtime_error(sentence(what, where, remedy)),
+Error::Error(Said what, Said where, Said remedy)
+    : std::runtime_error(sentence(what, where, remedy).english()),
       summary_(std::move(what)),
       where_(std::move(where)),
       remedy_(std::move(remedy)) {}
+
+Said Error::told() const { return sentence(summary_, where_, remedy_); }
 
 }  // namespace yemvo

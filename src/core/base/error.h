@@ -4,18 +4,23 @@
 #include <stdexcept>
 #include <string>
 
+#include "base/said.h"
+
 namespace yemvo {
 
 /// A failure a person can be told about: what happened, where (file, field, place), and what to do about it.
+/// what() is the English sentence.
 class Error : public std::runtime_error {
 public:
-    Error(std::string what, std::string where = {}, std::string remedy = {});
-    const std::string& summary() const { return summary_; }
-    const std::string& where() const { return where_; }
-    const std::string& remedy() const { return remedy_; }
+    Error(Said what, Said where = {}, Said remedy = {});
+    const Said& summary() const { return summary_; }
+    const Said& where() const { return where_; }
+    const Said& remedy() const { return remedy_; }
+    /// "where: what. remedy", of those that there are.
+    Said told() const;
 
 private:
-    std::string summary_, where_, remedy_;
+    Said summary_, where_, remedy_;
 };
 
 /// Thrown out of a computation whose CancelToken was set.

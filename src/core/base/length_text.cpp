@@ -107,9 +107,10 @@ double parse_length_m(std::string_view text, LengthUnits units) {
     auto length_m = metric_or_bare_m(marked, units);
     if (!length_m) length_m = feet_and_inches_m(marked);
     if (!length_m)
-        throw Error("'" + std::string(text.substr(0, 40)) + "' is not a length", {},
-                    "Type it as 3.8 m, 3800 mm, 12'6\" or 12.5 ft");
-    if (!(std::abs(*length_m) <= 1e6)) throw Error("a length of over 1000 km", {}, "Check the unit");
+        throw Error(say("'%1' is not a length", std::string(text.substr(0, 40))), {},
+                    say("Type it as 3.8 m, 3800 mm, 12'6\" or 12.5 ft"));
+    if (!(std::abs(*length_m) <= 1e6))
+        throw Error(say("a length of over 1000 km"), {}, say("Check the unit"));
     return *length_m;
 }
 

@@ -16,8 +16,9 @@ struct Check {
     const Floor& floor;
     std::vector<Finding>& out;
 
-    std::string length(double m) const { return format_length(m, project.settings.units); }
-    Finding& add(Rule rule, Point at, std::string what, std::vector<Item> items) const {
+    Said length(double m) const { return said_length(m, project.settings.units); }
+    Said area(double m2) const { return said_area(m2, project.settings.units); }
+    Finding& add(Rule rule, Point at, Said what, std::vector<Item> items) const {
         Finding f;
         f.rule = rule;
         f.floor = floor.id;

@@ -10,35 +10,37 @@ namespace yemvo {
 
 const RuleInfo& rule_info(Rule rule) {
     static constexpr std::array<RuleInfo, rule_count> list{{
-        {Rule::no_scale, "no-scale", "Drawing without scale",
-         "Nothing on the floor has a size until its drawing has one."},
-        {Rule::gap, "gap", "Gap between walls",
-         "Rays slip through a gap without loss, and no room closes round it."},
-        {Rule::doubled_wall, "doubled-wall", "Wall drawn twice",
-         "Loss is counted twice where only one wall stands."},
-        {Rule::wall_through, "wall-through", "Wall through another",
-         "A wall that runs on a little beyond another, or through a door or window, was hardly meant so."},
-        {Rule::opening_outside, "opening-outside", "Opening outside its wall",
-         "The part beyond the wall does not exist for rays."},
-        {Rule::opening_over, "opening-over", "Openings over each other",
-         "Only the first of them counts where they overlap."},
-        {Rule::zone_overlap, "zone-overlap", "Zones overlap", "Area and people are counted twice."},
-        {Rule::room_open, "room-open", "Room not closed",
-         "Walls that nearly close round a room leave a way out of it."},
-        {Rule::not_aligned, "not-aligned", "Floor never aligned",
-         "Rays between floors are wrong by as much as the floors are shifted."},
-        {Rule::slab_missing, "slab-missing", "Slab missing",
-         "Rays pass between the floors as if nothing lay there."},
-        {Rule::type_without_loss, "type-without-loss", "Type without loss at a band",
-         "The nearest known figure is used, which may be far off."},
-        {Rule::inside_wall, "inside-wall", "Access point inside a wall",
-         "On which side it hangs decides its whole map."},
-        {Rule::above_ceiling, "above-ceiling", "Access point above the ceiling",
-         "It sends from the void over the ceiling, or from the next storey."},
-        {Rule::outside_venue, "outside-venue", "Access point outside the building",
-         "The walls stand between it and everybody it should serve."},
-        {Rule::set_aside, "set-aside", "Part of the file set aside",
-         "It could not be read, and takes no part in anything; it is kept in the file as it stood."},
+        {Rule::no_scale, "no-scale", mark("Drawing without scale"),
+         mark("Nothing on the floor has a size until its drawing has one.")},
+        {Rule::gap, "gap", mark("Gap between walls"),
+         mark("Rays slip through a gap without loss, and no room closes round it.")},
+        {Rule::doubled_wall, "doubled-wall", mark("Wall drawn twice"),
+         mark("Loss is counted twice where only one wall stands.")},
+        {Rule::wall_through, "wall-through", mark("Wall through another"),
+         mark("A wall that runs on a little beyond another, or through a door or window, was hardly meant "
+              "so.")},
+        {Rule::opening_outside, "opening-outside", mark("Opening outside its wall"),
+         mark("The part beyond the wall does not exist for rays.")},
+        {Rule::opening_over, "opening-over", mark("Openings over each other"),
+         mark("Only the first of them counts where they overlap.")},
+        {Rule::zone_overlap, "zone-overlap", mark("Zones overlap"),
+         mark("Area and people are counted twice.")},
+        {Rule::room_open, "room-open", mark("Room not closed"),
+         mark("Walls that nearly close round a room leave a way out of it.")},
+        {Rule::not_aligned, "not-aligned", mark("Floor never aligned"),
+         mark("Rays between floors are wrong by as much as the floors are shifted.")},
+        {Rule::slab_missing, "slab-missing", mark("Slab missing"),
+         mark("Rays pass between the floors as if nothing lay there.")},
+        {Rule::type_without_loss, "type-without-loss", mark("Type without loss at a band"),
+         mark("The nearest known figure is used, which may be far off.")},
+        {Rule::inside_wall, "inside-wall", mark("Access point inside a wall"),
+         mark("On which side it hangs decides its whole map.")},
+        {Rule::above_ceiling, "above-ceiling", mark("Access point above the ceiling"),
+         mark("It sends from the void over the ceiling, or from the next storey.")},
+        {Rule::outside_venue, "outside-venue", mark("Access point outside the building"),
+         mark("The walls stand between it and everybody it should serve.")},
+        {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
+         mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
     return list[static_cast<std::size_t>(rule)];
 }
@@ -47,8 +49,8 @@ static void check_set_aside(const Project& project, std::vector<Finding>& out) {
     for (const SetAside& part : *project.aside) {
         Finding f;
         f.rule = Rule::set_aside;
-        f.what = part.place + ": " + part.reason;
-        f.mends.push_back({"Discard it", [part](Project& p) { std::erase(p.aside.edit(), part); }});
+        f.what = said_joined(": ", part.place, part.reason);
+        f.mends.push_back({say("Discard it"), [part](Project& p) { std::erase(p.aside.edit(), part); }});
         out.push_back(std::move(f));
     }
 }

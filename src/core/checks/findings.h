@@ -6,6 +6,7 @@
 #include <string_view>
 
 #include "base/progress.h"
+#include "base/said.h"
 #include "project/items.h"
 #include "project/project.h"
 #include "propagation/scene.h"
@@ -41,7 +42,7 @@ const RuleInfo& rule_info(Rule);
 
 /// A change that ends the finding.
 struct Mend {
-    std::string label;  ///< "Join them"
+    Said label;  ///< "Join them"
     std::function<void(Project&)> apply;
 };
 
@@ -53,7 +54,7 @@ struct Finding {
     FloorId floor;  ///< 0: of the whole project
     Point place{};
     bool has_place = false;
-    std::string what;                     ///< "ends 8 cm short of the next wall"
+    Said what;                            ///< "ends 8 cm short of the next wall"
     std::vector<Item> items;              ///< on the floor
     std::vector<std::uint32_t> subjects;  ///< ids that tell it from others of its rule
     std::vector<Mend> mends;              ///< the best first

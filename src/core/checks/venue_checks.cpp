@@ -34,14 +34,14 @@ std::optional<double> free_start_m(const Wall& wall, const Opening& o) {
     return best;
 }
 
-std::string noun(const Opening& o) { return o.kind == OpeningKind::door ? "door" : "window"; }
+bool is_door(const Opening& o) { return o.kind == OpeningKind::door; }
 
 Point middle(const Wall& w, const Opening& o) {
     const Segment s = span(w, o);
     return lerp(s.a, s.b, 0.5);
 }
 
-void mend_by(Finding& f, const char* label, FloorId floor, WallId wall, const Opening& better) {
+void mend_by(Finding& f, const Said& label, FloorId floor, WallId wall, const Opening& better) {
     f.mends.push_back(
         {label, [floor, wall, better](Project& p) { replace_opening(p, floor, wall, better); }});
 }
@@ -52,28 +52,32 @@ void check_opening(const Check& c, const Wall& w, const Opening& o) {
     const double beyond_m = std::max(-o.start_m, o.start_m + o.width_m - room_m);
     if (beyond_m > hair_m) {
         Finding& f = c.add(Rule::opening_outside, middle(w, o),
-                           "A " + noun(o) + " reaches " + c.length(beyond_m) + " beyond its wall", {item});
+                           is_door(o) ? say("A door reaches %1 beyond its wall", c.length(beyond_m))
+                                      : say("A window reaches %1 beyond its wall", c.length(beyond_m)),
+                           {item});
         Opening better = o;
         better.width_m = std::min(o.width_m, room_m);
         if (const auto start = free_start_m(w, better)) {
             better.start_m = *start;
-            mend_by(f, better.width_m < o.width_m ? "Narrow it to the wall" : "Slide it into the wall",
+            mend_by(f,
+                    better.width_m < o.width_m ? say("Narrow it to the wall") : say("Slide it into the wall"),
                     c.floor.id, w.id, better);
         }
     }
     const double top_m = w.top_m.value_or(c.floor.height_m);
     if (o.head_m > top_m + hair_m || o.sill_m < w.base_m - hair_m) {
-        Finding& f =
-            c.add(Rule::opening_outside, middle(w, o),
-                  "A " + noun(o) +
-                      (o.head_m > top_m + hair_m ? " is higher than its wall" : " begins below its wall"),
-                  {item});
+        Finding& f = c.add(Rule::opening_outside, middle(w, o),
+                           o.head_m > top_m + hair_m ? (is_door(o) ? say("A door is higher than its wall")
+                                                                   : say("A window is higher than its wall"))
+                                                     : (is_door(o) ? say("A door begins below its wall")
+                                                                   : say("A window begins below its wall")),
+                           {item});
         f.subjects.push_back(1);
         Opening better = o;
         better.head_m = std::min(o.head_m, top_m);
         better.sill_m = std::max(o.sill_m, w.base_m);
         if (better.head_m > better.sill_m + 0.05)
-            mend_by(f, "Fit it to the wall's height", c.floor.id, w.id, better);
+            mend_by(f, say("Fit it to the wall's height"), c.floor.id, w.id, better);
     }
 }
 
@@ -87,14 +91,18 @@ void check_pairs(const Check& c, const Wall& w) {
             if (shared_m <= hair_m) continue;
             Finding& f = c.add(
                 Rule::opening_over, middle(w, b),
-                "A " + noun(b) + " overlaps a " + noun(a) + " by " + c.length(shared_m),
+                say(is_door(b) ? (is_door(a) ? mark("A door overlaps a door by %1")
+                                             : mark("A door overlaps a window by %1"))
+                               : (is_door(a) ? mark("A window overlaps a door by %1")
+                                             : mark("A window overlaps a window by %1")),
+                    c.length(shared_m)),
                 {{ItemKind::opening, a.id.value, w.id.value}, {ItemKind::opening, b.id.value, w.id.value}});
             Opening moved = b;
             if (const auto start = free_start_m(w, b)) {
                 moved.start_m = *start;
-                mend_by(f, "Slide it beside the other", c.floor.id, w.id, moved);
+                mend_by(f, say("Slide it beside the other"), c.floor.id, w.id, moved);
             }
-            f.mends.push_back({"Remove it", [floor = c.floor.id, wall = w.id, id = b.id](Project& p) {
+            f.mends.push_back({say("Remove it"), [floor = c.floor.id, wall = w.id, id = b.id](Project& p) {
                                    remove_opening(p, floor, wall, id);
                                }});
         }
@@ -127,13 +135,12 @@ void check_zones(const Check& c) {
             // the larger one gives way: a room cut out of a hall
             const bool a_larger = area_m2(a.outline) >= area_m2(b.outline);
             const Zone &large = a_larger ? a : b, &small = a_larger ? b : a;
-            Finding& f = c.add(
-                Rule::zone_overlap, centroid(small.outline),
-                large.name + " and " + small.name + " share " + format_area(shared, c.project.settings.units),
-                {{ItemKind::zone, a.id.value}, {ItemKind::zone, b.id.value}});
+            Finding& f = c.add(Rule::zone_overlap, centroid(small.outline),
+                               say("%1 and %2 share %3", large.name, small.name, c.area(shared)),
+                               {{ItemKind::zone, a.id.value}, {ItemKind::zone, b.id.value}});
             const Remainder rest = without(large.outline, small.outline);
             if (rest.parts.empty() || rest.has_holes) continue;
-            f.mends.push_back({"Cut it out of " + large.name,
+            f.mends.push_back({say("Cut it out of %1", large.name),
                                [floor = c.floor.id, id = large.id, parts = rest.parts](Project& pr) {
                                    Zone z = *find_zone(*find_floor(pr, floor), id);
                                    z.outline = parts.front();
@@ -154,22 +161,22 @@ void check_floor(const Check& c) {
         const auto box = extent(c.floor);
         return box ? box->centre() : Point{};
     };
-    const auto add = [&](Rule rule, std::string what, std::uint32_t which) -> Finding& {
+    const auto add = [&](Rule rule, Said what, std::uint32_t which) -> Finding& {
         Finding& f = c.add(rule, at_middle(), std::move(what), {});
         f.subjects = {c.floor.id.value, which};
         return f;
     };
     if (needs_scale(c.floor))
-        add(Rule::no_scale, "No drawing of this floor has a scale", 0).remedy = Remedy::scale_tool;
+        add(Rule::no_scale, say("No drawing of this floor has a scale"), 0).remedy = Remedy::scale_tool;
     if (building.kind == BuildingKind::yard) return;
     const Floor* below = floor_below(c.project, c.floor.id);
     if (!below) return;
     if (!c.floor.drawings->empty() && !below->drawings->empty() && !c.floor.alignment && !below->alignment)
-        add(Rule::not_aligned, "Never laid on another floor by pairs of places", 0).remedy =
+        add(Rule::not_aligned, say("Never laid on another floor by pairs of places"), 0).remedy =
             Remedy::align_tool;
     if (c.floor.slab->thickness_m < 0.01) {
-        Finding& f = add(Rule::slab_missing, "The slab under it has no thickness", 0);
-        f.mends.push_back({"Make it 0.3 m thick", [id = c.floor.id](Project& p) {
+        Finding& f = add(Rule::slab_missing, say("The slab under it has no thickness"), 0);
+        f.mends.push_back({say("Make it 0.3 m thick"), [id = c.floor.id](Project& p) {
                                Slab slab = *find_floor(p, id)->slab;
                                slab.thickness_m = 0.3;
                                set_slab(p, id, slab);
@@ -180,10 +187,10 @@ void check_floor(const Check& c) {
     while (storey && storey->mezzanine) storey = floor_below(c.project, storey->id);
     if (storey && c.floor.elevation_m - storey->top_m() > 0.02) {
         const double gap_m = c.floor.elevation_m - storey->top_m();
-        Finding& f =
-            add(Rule::slab_missing, "It stands " + c.length(gap_m) + " above the top of " + storey->name, 1);
+        Finding& f = add(Rule::slab_missing,
+                         say("It stands %1 above the top of %2", c.length(gap_m), storey->name), 1);
         f.mends.push_back(
-            {"Lower it onto " + storey->name, [id = c.floor.id, to_m = storey->top_m()](Project& p) {
+            {say("Lower it onto %1", storey->name), [id = c.floor.id, to_m = storey->top_m()](Project& p) {
                  const Floor& floor = *find_floor(p, id);
                  set_floor(p, id, floor.name, to_m, floor.height_m);
              }});
@@ -194,14 +201,14 @@ void check_floor(const Check& c) {
     for (const SlabVoid& v : c.floor.slab->voids) holes_m2 += area_m2(v.outline);
     if (plate_m2 > 1 && holes_m2 > 0.8 * plate_m2)
         add(Rule::slab_missing,
-            "Nearly all that its walls enclose is void: draw its outer walls or its plate", 2);
+            say("Nearly all that its walls enclose is void: draw its outer walls or its plate"), 2);
 }
 
 void check_access_points(const Check& c) {
     const SceneFloor& at = c.scene.floor(c.floor.id);
     for (const AccessPoint& ap : access_points(c.project, c.floor.id)) {
         const Item item{ItemKind::access_point, ap.id.value};
-        const std::string name = "Access point " + std::to_string(ap.number);
+        const Said name = say("Access point %1", ap.number);
         const auto put = [floor = c.floor.id, id = ap.id](auto change) {
             return [floor, id, change](Project& p) {
                 AccessPoint moved = *find_access_point(p, floor, id);
@@ -221,10 +228,10 @@ void check_access_points(const Check& c) {
                     cross(chord.line.b - chord.line.a, ap.position - chord.line.a) >= 0 ? 1 : -1;
                 const Point foot = nearest_point(chord.line, ap.position);
                 const Point clear = foot + across * (side * (half_m + 0.1));
-                Finding& f =
-                    c.add(Rule::inside_wall, ap.position, name + " is inside a wall", {item, item_of(w)});
-                f.mends.push_back(
-                    {"Move it 10 cm off the wall", put([clear](AccessPoint& a) { a.position = clear; })});
+                Finding& f = c.add(Rule::inside_wall, ap.position, say("%1 is inside a wall", name),
+                                   {item, item_of(w)});
+                f.mends.push_back({say("Move it 10 cm off the wall"),
+                                   put([clear](AccessPoint& a) { a.position = clear; })});
             });
         }
         for (const Obstacle& o : *c.floor.obstacles) {
@@ -233,35 +240,35 @@ void check_access_points(const Check& c) {
             if (!contains(outline, ap.position) || ap.height_m < o.base_m ||
                 ap.height_m > o.top_m.value_or(c.floor.height_m))
                 continue;
-            Finding& f = c.add(
-                Rule::inside_wall, ap.position,
-                name + " is inside " + (o.name.empty() ? std::string(obstacle_kind_name(o.kind)) : o.name),
-                {item, {ItemKind::obstacle, o.id.value}});
+            Finding& f = c.add(Rule::inside_wall, ap.position,
+                               say("%1 is inside %2", name,
+                                   o.name.empty() ? said_mark(obstacle_kind_name(o.kind)) : Said(o.name)),
+                               {item, {ItemKind::obstacle, o.id.value}});
             Point nearest = outline[0];
             for (std::size_t i = 0; i < outline.size(); ++i) {
                 const Point q = nearest_point({outline[i], outline[(i + 1) % outline.size()]}, ap.position);
                 if (distance(q, ap.position) < distance(nearest, ap.position)) nearest = q;
             }
             const Point clear = nearest + unit(nearest - ap.position) * 0.2;
-            f.mends.push_back({"Move it beside", put([clear](AccessPoint& a) { a.position = clear; })});
+            f.mends.push_back({say("Move it beside"), put([clear](AccessPoint& a) { a.position = clear; })});
         }
         const double top_m = at.kind == BuildingKind::yard ? 1e9 : c.floor.height_m;
         const double room_m = ceiling_m(c.floor, ap.position, top_m);
         if (ap.height_m > room_m - hair_m) {
             const double hang_m = room_m < top_m ? room_m - below_ceiling_m : room_m - 0.3;
-            Finding& f = c.add(
-                Rule::above_ceiling, ap.position,
-                name + " is " + c.length(ap.height_m - (room_m < top_m ? room_m - below_ceiling_m : room_m)) +
-                    " above where the ceiling lets it hang",
-                {item});
-            f.mends.push_back(
-                {"Hang it at " + c.length(hang_m), put([hang_m](AccessPoint& a) { a.height_m = hang_m; })});
+            Finding& f =
+                c.add(Rule::above_ceiling, ap.position,
+                      say("%1 is %2 above where the ceiling lets it hang", name,
+                          c.length(ap.height_m - (room_m < top_m ? room_m - below_ceiling_m : room_m))),
+                      {item});
+            f.mends.push_back({say("Hang it at %1", c.length(hang_m)),
+                               put([hang_m](AccessPoint& a) { a.height_m = hang_m; })});
         }
         const bool plate = !c.floor.plate.empty();
         const bool out = at.kind == BuildingKind::building &&
                          (plate ? !contains(c.floor.plate, ap.position)
                                 : at.mask->enclosed() && !at.mask->inside(ap.position));
-        if (out) c.add(Rule::outside_venue, ap.position, name + " is outside the building", {item});
+        if (out) c.add(Rule::outside_venue, ap.position, say("%1 is outside the building", name), {item});
     }
 }
 
@@ -283,7 +290,7 @@ void check_types(const Project& project, std::vector<Finding>& out) {
         Finding f;
         f.rule = Rule::type_without_loss;
         f.floor = uses.front().floor;
-        f.what = t.name + " has no figures for " + lacks;
+        f.what = say("%1 has no figures for %2", t.name, lacks);
         for (const TypeSite& u : uses)
             if (u.item && u.floor == f.floor) f.items.push_back(*u.item);
         f.subjects = {t.id.value};

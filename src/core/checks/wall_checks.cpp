@@ -91,14 +91,15 @@ private:
                                distance(nearest->wall->points.back(), target) < 1e-9;
         if (faces_end && !nearest->wall->closed() && nearest->wall->id.value < w.id.value) return;
         Finding& f = check_.add(Rule::gap, lerp(at, target, 0.5),
-                                "A wall ends " + check_.length(least_m) + " short of " +
-                                    (nearest->wall == &w ? "its own run" : "the next"),
+                                nearest->wall == &w
+                                    ? say("A wall ends %1 short of its own run", check_.length(least_m))
+                                    : say("A wall ends %1 short of the next", check_.length(least_m)),
                                 {item_of(w), item_of(*nearest->wall)});
         f.subjects = {w.id.value, static_cast<std::uint32_t>(end), nearest->wall->id.value};
-        f.mends.push_back({"Close the gap", [floor = check_.floor.id, id = w.id, end, target](Project& p) {
-                               replace_wall(p, floor,
-                                            with_end(*find_wall(*find_floor(p, floor), id), end, target));
-                           }});
+        f.mends.push_back(
+            {say("Close the gap"), [floor = check_.floor.id, id = w.id, end, target](Project& p) {
+                 replace_wall(p, floor, with_end(*find_wall(*find_floor(p, floor), id), end, target));
+             }});
     }
 
     void doubled(const Part& a, const Part& b) {
@@ -118,7 +119,7 @@ private:
                 f.subjects == std::vector<std::uint32_t>{a.wall->id.value, b.wall->id.value})
                 return;
         Finding& f = check_.add(Rule::doubled_wall, s.a + along * ((from + to) / 2),
-                                "Two walls lie on each other for " + check_.length(to - from),
+                                say("Two walls lie on each other for %1", check_.length(to - from)),
                                 {item_of(*a.wall), item_of(*b.wall)});
         mend_doubled(f, *a.wall, *b.wall, {s.a + along * from, s.a + along * to});
     }
@@ -128,7 +129,7 @@ private:
         for (const Wall* w : {&b, &a}) {
             const bool whole = w->pieces() == 1 && yemvo::length(w->piece(0)) <= yemvo::length(shared) + 0.05;
             if (whole && w->openings.empty()) {
-                f.mends.push_back({"Remove the shorter one",
+                f.mends.push_back({say("Remove the shorter one"),
                                    [floor, id = w->id](Project& p) { remove_wall(p, floor, id); }});
                 return;
             }
@@ -142,7 +143,7 @@ private:
                 if (w->bulge(piece) != 0 || distance(shared, tip) > 0.05) continue;
                 const Point to = distance(shared.a, stays) < distance(shared.b, stays) ? shared.a : shared.b;
                 if (distance(to, stays) < 0.05) continue;
-                f.mends.push_back({"Cut one back", [floor, id = w->id, end, to](Project& p) {
+                f.mends.push_back({say("Cut one back"), [floor, id = w->id, end, to](Project& p) {
                                        replace_wall(p, floor,
                                                     with_end(*find_wall(*find_floor(p, floor), id), end, to));
                                    }});
@@ -166,10 +167,10 @@ private:
                 beyond_m > length_m / 2)
                 continue;
             Finding& f = check_.add(Rule::wall_through, *at,
-                                    "A wall runs " + check_.length(beyond_m) + " beyond another",
+                                    say("A wall runs %1 beyond another", check_.length(beyond_m)),
                                     {item_of(w), item_of(*b.wall)});
             f.mends.push_back(
-                {"Cut it back", [floor = check_.floor.id, id = w.id, end, to = *at](Project& p) {
+                {say("Cut it back"), [floor = check_.floor.id, id = w.id, end, to = *at](Project& p) {
                      replace_wall(p, floor, with_end(*find_wall(*find_floor(p, floor), id), end, to));
                  }});
         }
@@ -181,10 +182,10 @@ private:
                 along_m > o.start_m + o.width_m - jamb_m)
                 continue;
             if (o.head_m <= w.base_m || o.sill_m >= w.top_m.value_or(check_.floor.height_m)) continue;
-            Finding& f = check_.add(
-                Rule::wall_through, *at,
-                std::string("A wall runs through a ") + (o.kind == OpeningKind::door ? "door" : "window"),
-                {item_of(w), Item{ItemKind::opening, o.id.value, b.wall->id.value}});
+            Finding& f = check_.add(Rule::wall_through, *at,
+                                    o.kind == OpeningKind::door ? say("A wall runs through a door")
+                                                                : say("A wall runs through a window"),
+                                    {item_of(w), Item{ItemKind::opening, o.id.value, b.wall->id.value}});
             mend_opening(f, *b.wall, o, along_m, a.half_m);
         }
     }
@@ -200,7 +201,7 @@ private:
         Opening moved = o;
         moved.start_m = go_left ? left_m : right_m;
         f.mends.push_back(
-            {"Slide the opening beside it", [floor = check_.floor.id, id = wall.id, moved](Project& p) {
+            {say("Slide the opening beside it"), [floor = check_.floor.id, id = wall.id, moved](Project& p) {
                  replace_opening(p, floor, id, moved);
              }});
     }
@@ -250,18 +251,17 @@ void check_rooms(const Check& check, const CancelToken& cancel) {
         for (const Wall& w : *check.floor.walls)
             if (nearest_place(w, widest->line.a).distance_m < 0.011) beside = &w;
         if (!beside) continue;
-        Finding& f =
-            check.add(Rule::room_open, at,
-                      "A room of " + format_area(area_m2(room.outline), check.project.settings.units) +
-                          " has a gap of " + check.length(widest->gap_m),
-                      {item_of(*beside)});
+        Finding& f = check.add(Rule::room_open, at,
+                               say("A room of %1 has a gap of %2", check.area(area_m2(room.outline)),
+                                   check.length(widest->gap_m)),
+                               {item_of(*beside)});
         f.subjects = {beside->id.value, static_cast<std::uint32_t>(std::llround((at.x + 1e5) * 10)),
                       static_cast<std::uint32_t>(std::llround((at.y + 1e5) * 10))};
         Wall closing = *beside;
         closing.points = {widest->line.a, widest->line.b};
         closing.bulges.clear();
         closing.openings.clear();
-        f.mends.push_back({"Close it with a wall",
+        f.mends.push_back({say("Close it with a wall"),
                            [floor = check.floor.id, closing](Project& p) { add_wall(p, floor, closing); }});
         if (widest->gap_m >= 0.6)
             if (const WallTypeId door = first_type(check.project, TypeUse::door)) {
@@ -272,9 +272,9 @@ void check_rooms(const Check& check, const CancelToken& cancel) {
                 o.head_m = std::min(2.1, check.floor.height_m);
                 Wall with_door = closing;
                 with_door.openings = {o};
-                f.mends.push_back({"Close it with a door", [floor = check.floor.id, with_door](Project& p) {
-                                       add_wall(p, floor, with_door);
-                                   }});
+                f.mends.push_back(
+                    {say("Close it with a door"),
+                     [floor = check.floor.id, with_door](Project& p) { add_wall(p, floor, with_door); }});
             }
     }
 }

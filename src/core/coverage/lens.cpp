@@ -5,6 +5,7 @@
 #include <array>
 #include <stdexcept>
 
+#include "base/said.h"
 #include "coverage/lenses/lens_entries.h"
 
 namespace yemvo {
@@ -42,7 +43,7 @@ std::optional<LensId> find_lens(std::string_view key) {
 }
 
 std::string_view lens_group_name(LensGroup group) {
-    static constexpr std::array<std::string_view, 3> names{"reach", "air", "service"};
+    static constexpr std::array<std::string_view, 3> names{mark("reach"), mark("air"), mark("service")};
     return names[static_cast<std::size_t>(group)];
 }
 

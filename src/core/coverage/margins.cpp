@@ -65,8 +65,8 @@ double value_of_nothing(const LensInfo& info) {
 const LensInfo& required_lens(const Requirement& r) {
     const auto id = find_lens(r.lens);
     if (!id || !lens(*id).may_require())
-        throw Error("there is no lens '" + r.lens + "' to require", "requirement " + r.lens,
-                    "Use signal, next_best or snr");
+        throw Error(say("there is no lens '%1' to require", r.lens), "requirement " + r.lens,
+                    say("Use signal, next_best or snr"));
     return lens(*id);
 }
 

@@ -5,8 +5,6 @@
 #include <cmath>
 #include <stdexcept>
 
-#include "base/number_text.h"
-
 namespace yemvo {
 
 static LinkExplanation link(const Project& project, const Scene& scene, const PlacedAccessPoint& placed,
@@ -36,17 +34,12 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
     return links;
 }
 
-namespace {
-
-std::string one_decimal(double v) { return plain_number(v, 1); }
-
-}  // namespace
-
-std::string told(const LinkExplanation& link, const std::string& place, double asked_dbm) {
+Said told(const LinkExplanation& link, const std::string& place, double asked_dbm) {
     const double margin_db = link.received_dbm - asked_dbm;
-    std::string text = "Access point " + std::to_string(link.number) + " reaches " + place + " at " +
-                       one_decimal(link.received_dbm) + " dBm, " + one_decimal(std::abs(margin_db)) + " dB " +
-                       (margin_db < 0 ? "less" : "more") + " than required";
+    const Said reached =
+        say(margin_db < 0 ? mark("Access point %1 reaches %2 at %3 dBm, %4 dB less than required")
+                          : mark("Access point %1 reaches %2 at %3 dBm, %4 dB more than required"),
+            link.number, place, said_figure(link.received_dbm, 1), said_figure(std::abs(margin_db), 1));
     const LinkTerm* most = nullptr;
     double in_the_way_db = 0;
     int things = 0;
@@ -57,10 +50,10 @@ std::string told(const LinkExplanation& link, const std::string& place, double a
         things += t.db < 0;
         if (!most || t.db < most->db) most = &t;
     }
-    if (!most || in_the_way_db < 0.05) return text + "; nothing stands in the way.";
-    if (things == 1) return text + "; " + most->name + " takes " + one_decimal(in_the_way_db) + " dB.";
-    return text + "; " + most->name + " takes " + one_decimal(-most->db) + " of the " +
-           one_decimal(in_the_way_db) + " dB lost in the way.";
+    if (!most || in_the_way_db < 0.05) return say("%1; nothing stands in the way.", reached);
+    if (things == 1) return say("%1; %2 takes %3 dB.", reached, most->name, said_figure(in_the_way_db, 1));
+    return say("%1; %2 takes %3 of the %4 dB lost in the way.", reached, most->name,
+               said_figure(-most->db, 1), said_figure(in_the_way_db, 1));
 }
 
 }  // namespace yemvo

@@ -18,6 +18,6 @@ std::vector<LinkExplanation> probe(const Project&, const Scene&, const Floor&, P
 
 /// A link in one sentence: what arrives, against what is asked for [dBm], and what takes most of it. `place`
 /// as "P1".
-std::string told(const LinkExplanation&, const std::string& place, double asked_dbm);
+Said told(const LinkExplanation&, const std::string& place, double asked_dbm);
 
 }  // namespace yemvo

@@ -217,12 +217,10 @@ Verdict nothing_judged(const Project& project) {
 
 }  // namespace
 
-std::string requirement_name(const Requirement& r) {
+Said requirement_name(const Requirement& r) {
     const auto id = find_lens(r.lens);
-    std::string text = bands_text(r.bands);
-    if (r.any_band)
-        if (const auto at = text.find(" and "); at != std::string::npos) text.replace(at, 5, " or ");
-    return (id ? lens(*id).name : r.lens) + ", " + text;
+    return said_joined(", ", id ? said_mark(lens(*id).name) : Said(r.lens),
+                       r.any_band ? bands_text_any(r.bands) : bands_text(r.bands));
 }
 
 BandSet bands_not_judged(const Project& project) {
@@ -284,11 +282,11 @@ const RequirementResult* Verdict::find(RequirementId id) const {
     return nullptr;
 }
 
-std::string lacks_to_judge(const Project& project, const Verdict& verdict) {
-    if (requirements_in_force(project).empty()) return "nothing is required yet. Add a requirement set";
-    if (placed_access_points(project).empty()) return "nothing radiates yet. Place an access point";
+Said lacks_to_judge(const Project& project, const Verdict& verdict) {
+    if (requirements_in_force(project).empty()) return say("nothing is required yet. Add a requirement set");
+    if (placed_access_points(project).empty()) return say("nothing radiates yet. Place an access point");
     if (verdict.demanded_m2() > 0) return {};
-    return "nothing says where service is needed. Draw walls that close round a room, or a zone";
+    return say("nothing says where service is needed. Draw walls that close round a room, or a zone");
 }
 
 /// Adds what one floor reached; floors are judged apart and join in their order.

@@ -92,11 +92,11 @@ struct Verdict {
 BandSet bands_not_judged(const Project&);
 
 /// "Signal, 5 and 6 GHz"; "Signal, 5 or 6 GHz" where one band is enough.
-std::string requirement_name(const Requirement&);
+Said requirement_name(const Requirement&);
 /// What predictions need to have so that every requirement can be judged.
 PredictionWish wish_to_judge(const Project&);
 /// Why nothing can be judged, as a sentence with what to do; empty where something is.
-std::string lacks_to_judge(const Project&, const Verdict&);
+Said lacks_to_judge(const Project&, const Verdict&);
 /// `site` must hold every floor that counts. Throws Error for a requirement whose lens is unknown.
 Verdict judge(const Project&, const SitePrediction&);
 

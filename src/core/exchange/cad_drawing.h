@@ -8,6 +8,7 @@
 #include <string_view>
 #include <vector>
 
+#include "base/said.h"
 #include "geometry/polygon.h"
 
 namespace yemvo {
@@ -64,7 +65,7 @@ struct CadLayer {
 
 /// What was not taken over, and why.
 struct CadSkipped {
-    std::string what, why;
+    Said what, why;
     std::size_t count = 0;
 };
 

@@ -19,8 +19,8 @@ bool usable(Point3 p) {
 }
 
 void DxfEntityReader::add(const DxfEntity& e, DxfShapes& to) {
-    if (e.integer(67) == 1) return skip(e.type, "it lies in paper space");
-    if (e.integer(60) == 1) return skip(e.type, "it is marked invisible");
+    if (e.integer(67) == 1) return skip(e.type, say("it lies in paper space"));
+    if (e.integer(60) == 1) return skip(e.type, say("it is marked invisible"));
     if (polyline_ && (e.type == "VERTEX" || e.type == "SEQEND")) {
         if (e.type == "VERTEX")
             vertices_.push_back(e);
@@ -49,8 +49,8 @@ void DxfEntityReader::add(const DxfEntity& e, DxfShapes& to) {
         {"LEADER", &DxfEntityReader::add_leader}};
     if (e.type == "ATTDEF" || e.type == "SEQEND" || e.type == "VIEWPORT" || e.type == "VERTEX") return;
     const auto found = known.find(e.type);
-    if (found == known.end()) return skip(e.type, "a kind of object that is not drawn");
-    if (!(this->*found->second)(e, to)) skip(e.type, "its numbers are missing, broken or beyond reason");
+    if (found == known.end()) return skip(e.type, say("a kind of object that is not drawn"));
+    if (!(this->*found->second)(e, to)) skip(e.type, say("its numbers are missing, broken or beyond reason"));
 }
 
 int DxfEntityReader::layer_of(const DxfEntity& e) {
@@ -149,7 +149,7 @@ void DxfEntityReader::finish_polyline() {
     DxfShapes& to = *polyline_;
     polyline_ = nullptr;
     const long flags = polyline_head_.integer(70);
-    if (flags & (16 | 64)) return skip("POLYLINE", "a surface mesh");
+    if (flags & (16 | 64)) return skip(std::string("POLYLINE"), say("a surface mesh"));
     const bool in_space = (flags & 8) != 0;
     std::vector<Vertex> run;
     for (const DxfEntity& v : vertices_) {
@@ -160,7 +160,7 @@ void DxfEntityReader::finish_polyline() {
     }
     const Affine3 axes = in_space ? Affine3{} : object_axes(polyline_head_.normal());
     if (!add_run(run, (flags & 1) != 0, axes, layer_of(polyline_head_), to))
-        skip("POLYLINE", "its numbers are missing, broken or beyond reason");
+        skip(std::string("POLYLINE"), say("its numbers are missing, broken or beyond reason"));
     vertices_.clear();
 }
 
@@ -168,7 +168,7 @@ void DxfEntityReader::drop_unfinished() {
     if (!polyline_) return;
     polyline_ = nullptr;
     vertices_.clear();
-    skip("POLYLINE", "the file ends within it");
+    skip(std::string("POLYLINE"), say("the file ends within it"));
 }
 
 bool DxfEntityReader::add_spline(const DxfEntity& e, DxfShapes& to) {

@@ -7,6 +7,7 @@
 #include <string>
 #include <vector>
 
+#include "base/said.h"
 #include "exchange/dxf_groups.h"
 #include "exchange/dxf_shapes.h"
 #include "exchange/dxf_text.h"
@@ -94,7 +95,7 @@ class DxfEntityReader {
 public:
     struct Needs {
         std::function<int(const std::string& raw_name)> layer;
-        std::function<void(const std::string& what, const std::string& why)> skip;
+        std::function<void(const Said& what, const Said& why)> skip;
     };
     explicit DxfEntityReader(Needs needs) : needs_(std::move(needs)) {}
     void set_decoder(const DxfTextDecoder& decoder) { decoder_ = decoder; }
@@ -131,7 +132,7 @@ private:
     bool add_solid(const DxfEntity& e, DxfShapes& to);
     bool add_face(const DxfEntity& e, DxfShapes& to);
     bool add_leader(const DxfEntity& e, DxfShapes& to);
-    void skip(const std::string& what, const std::string& why) { needs_.skip(what, why); }
+    void skip(const Said& what, const Said& why) { needs_.skip(what, why); }
 
     Needs needs_;
     DxfTextDecoder decoder_{"", ""};

@@ -93,8 +93,8 @@ bool DxfGroups::next_text(DxfGroup& group) {
         if (code.empty() && at_ >= file_.size()) return false;
         const auto [end, fault] = std::from_chars(code.data(), code.data() + code.size(), group.code);
         if (fault != std::errc() || end != code.data() + code.size() || group.code < -5 || group.code > 1071)
-            throw Error("'" + std::string(code.substr(0, 40)) + "' is no group code", place());
-        if (at_ >= file_.size()) throw Error("the file ends within a group", place());
+            throw Error(say("'%1' is no group code", std::string(code.substr(0, 40))), place());
+        if (at_ >= file_.size()) throw Error(say("the file ends within a group"), place());
         group.value = line();
     } while (group.code == 999);  // a comment
     return true;
@@ -102,7 +102,7 @@ bool DxfGroups::next_text(DxfGroup& group) {
 
 template <class T>
 T DxfGroups::little_endian() {
-    if (file_.size() - at_ < sizeof(T)) throw Error("the file ends within a group", place());
+    if (file_.size() - at_ < sizeof(T)) throw Error(say("the file ends within a group"), place());
     T value;
     std::memcpy(&value, file_.data() + at_, sizeof(T));
     at_ += sizeof(T);
@@ -118,19 +118,18 @@ bool DxfGroups::next_binary(DxfGroup& group) {
         group.code = little_endian<std::uint8_t>();
         if (group.code == 255) group.code = little_endian<std::int16_t>();
     }
-    if (group.code < -5 || group.code > 1071)
-        throw Error(std::to_string(group.code) + " is no group code", place());
+    if (group.code < -5 || group.code > 1071) throw Error(say("%1 is no group code", group.code), place());
     switch (holds(group.code)) {
         case Holds::text: {
             const auto end = file_.find('\0', at_);
-            if (end == std::string_view::npos) throw Error("the file ends within a group", place());
+            if (end == std::string_view::npos) throw Error(say("the file ends within a group"), place());
             group.value = trimmed(file_.substr(at_, end - at_));
             at_ = end + 1;
             return true;
         }
         case Holds::chunk: {
             const std::size_t size = little_endian<std::uint8_t>();
-            if (file_.size() - at_ < size) throw Error("the file ends within a group", place());
+            if (file_.size() - at_ < size) throw Error(say("the file ends within a group"), place());
             group.value = file_.substr(at_, size);
             at_ += size;
             return true;

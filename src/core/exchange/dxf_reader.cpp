@@ -36,18 +36,19 @@ public:
         try {
             read_sections();
         } catch (const Error& fault) {
-            if (!sections_) throw Error("is not DXF: " + fault.summary(), name_ + ", " + fault.where());
-            skip("everything from " + fault.where() + " on", fault.summary());
+            if (!sections_)
+                throw Error(say("is not DXF: %1", fault.summary()), said_joined(", ", name_, fault.where()));
+            skip(say("everything from %1 on", fault.where()), fault.summary());
         }
         drop_unfinished();
-        if (!sections_) throw Error("is not DXF: no SECTION in it", name_, "Choose a DXF file");
+        if (!sections_) throw Error(say("is not DXF: no SECTION in it"), name_, say("Choose a DXF file"));
         put(model_, Affine3{}, Inherit{}, 0);
         leave_out_far_pieces();
         sum_layers();
         if (out_.pieces() == 0) {
-            std::string why = "holds nothing to show";
-            for (const CadSkipped& s : skipped_list()) why += "; left out: " + s.what + " (" + s.why + ")";
-            throw Error(why, name_, "Export the plan again with its lines in model space");
+            Said why = say("holds nothing to show");
+            for (const CadSkipped& s : skipped_list()) why = say("%1; left out: %2 (%3)", why, s.what, s.why);
+            throw Error(why, name_, say("Export the plan again with its lines in model space"));
         }
         out_.skipped = skipped_list();
         return std::move(out_);
@@ -88,7 +89,7 @@ private:
                     too_long_ = true;
             }
         }
-        if (sections_) skip("what may have followed", "the file ends without its end mark");
+        if (sections_) skip(say("what may have followed"), say("the file ends without its end mark"));
     }
 
     void begin_section(std::string_view name) {
@@ -135,7 +136,7 @@ private:
         entity_ = {};
         if (too_long_) {
             too_long_ = false;
-            skip(e.type, "it has more than " + std::to_string(most_groups_an_entity) + " groups");
+            skip(e.type, say("it has more than %1 groups", most_groups_an_entity));
         }
         if (section_ == Section::tables) {
             if (e.type == "LAYER") add_layer(e);
@@ -159,18 +160,19 @@ private:
 
     /// Where the file is cut short, what stands last is not whole, though it may look so.
     void drop_unfinished() {
-        if (!entity_.type.empty()) skip(entity_.type, "the file ends within it");
+        if (!entity_.type.empty()) skip(entity_.type, say("the file ends within it"));
         entity_ = {};
         entities_.drop_unfinished();
     }
 
-    void skip(const std::string& what, const std::string& why, std::size_t count = 1) {
-        skipped_[{what, why}] += count;
+    void skip(const Said& what, const Said& why, std::size_t count = 1) {
+        CadSkipped& s = skipped_[{what.english(), why.english()}];
+        s = {what, why, s.count + count};
     }
 
     std::vector<CadSkipped> skipped_list() const {
         std::vector<CadSkipped> list;
-        for (const auto& [key, count] : skipped_) list.push_back({key.first, key.second, count});
+        for (const auto& [words, skipped] : skipped_) list.push_back(skipped);
         return list;
     }
 
@@ -188,7 +190,7 @@ private:
     }
 
     void add_layer(const DxfEntity& e) {
-        if (e.text(2).empty()) return skip("LAYER", "it has no name");
+        if (e.text(2).empty()) return skip(std::string("LAYER"), say("it has no name"));
         CadLayer& l = out_.layers[static_cast<std::size_t>(layer(e.text(2)))];
         frozen_.resize(out_.layers.size(), false);
         const bool frozen = (e.integer(70) & 1) != 0;
@@ -259,10 +261,11 @@ private:
 
     void put(const DxfShapes::Insert& insert, const Affine3& t, const Inherit& inherit, int depth) {
         const auto found = blocks_.find(insert.block);
-        if (found == blocks_.end()) return skip("INSERT", "its block is not in the file");
+        if (found == blocks_.end()) return skip(std::string("INSERT"), say("its block is not in the file"));
         const Block& block = found->second;
-        if (block.outside_reference) return skip("INSERT", "it refers to another file");
-        if (depth >= deepest_nesting) return skip("INSERT", "blocks are nested too deep or in a circle");
+        if (block.outside_reference) return skip(std::string("INSERT"), say("it refers to another file"));
+        if (depth >= deepest_nesting)
+            return skip(std::string("INSERT"), say("blocks are nested too deep or in a circle"));
         Inherit inner = inherit;
         inner.layer = insert.layer == 0 ? inherit.layer : insert.layer;
         if (static_cast<std::size_t>(inner.layer) < frozen_.size() &&
@@ -287,8 +290,8 @@ private:
     /// A few strays far from all else would make the rest a dot: they are left out.
     void leave_out_far_pieces() {
         if (full_)
-            skip("what goes beyond", "there are more than " + std::to_string(most_cad_pieces) +
-                                         " pieces or too many blocks in blocks");
+            skip(say("what goes beyond"),
+                 say("there are more than %1 pieces or too many blocks in blocks", most_cad_pieces));
         std::vector<double> xs, ys;
         const auto note = [&](Point p) {
             xs.push_back(p.x);
@@ -326,7 +329,7 @@ private:
         });
         std::erase_if(out_.texts, [&](const CadText& t) { return outside(t.at); });
         if (out_.pieces() < before)
-            skip("pieces", "they lie far away from all others", before - out_.pieces());
+            skip(say("pieces"), say("they lie far away from all others"), before - out_.pieces());
     }
 
     void sum_layers() {
@@ -365,10 +368,10 @@ private:
     Block* block_ = nullptr;
     DxfShapes model_;
     DxfEntityReader entities_{{[this](const std::string& raw) { return layer(raw); },
-                               [this](const std::string& what, const std::string& why) { skip(what, why); }}};
+                               [this](const Said& what, const Said& why) { skip(what, why); }}};
     std::unordered_map<std::string, int> layer_index_;
     std::vector<bool> frozen_;
-    std::map<std::pair<std::string, std::string>, std::size_t> skipped_;
+    std::map<std::pair<std::string, std::string>, CadSkipped> skipped_;  ///< by its English words
     CadDrawing out_;
 };
 
@@ -376,7 +379,7 @@ private:
 
 CadDrawing read_dxf(const Bytes& bytes, const std::string& name, const CancelToken& cancel) {
     if (bytes.empty())
-        throw Error("is empty", name, "Choose the file again; it may not have been copied whole");
+        throw Error(say("is empty"), name, say("Choose the file again; it may not have been copied whole"));
     return DxfReader(bytes, name, cancel).read();
 }
 

@@ -29,9 +29,8 @@ AccessPoint make_access_point(const AccessPointModel& model, AccessPointId id, i
 Radio retuned(Radio radio, BandId id, int primary, int width_mhz) {
     const auto blocks = channels_around(id, primary, width_mhz);
     if (blocks.empty())
-        throw InvalidChannel(
-            "channel " + std::to_string(primary) + " has no " + std::to_string(width_mhz) + " MHz block",
-            band(id).name + " GHz", "Choose a narrower width or another channel");
+        throw InvalidChannel(say("channel %1 has no %2 MHz block", primary, width_mhz),
+                             band(id).name + " GHz", say("Choose a narrower width or another channel"));
     const auto kept = std::find(blocks.begin(), blocks.end(), radio.channel);
     radio.channel = kept != blocks.end() ? *kept : blocks.front();
     radio.primary = primary;

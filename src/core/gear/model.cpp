@@ -4,9 +4,11 @@
 #include <algorithm>
 #include <array>
 
+#include "base/said.h"
+
 namespace yemvo {
 namespace {
-constexpr std::array<std::string_view, 4> mounts{"ceiling", "wall", "pole", "desk"};
+constexpr std::array<std::string_view, 4> mounts{mark("ceiling"), mark("wall"), mark("pole"), mark("desk")};
 }
 
 const RadioBand* radio_band(const AccessPointModel& model, std::size_t radio, BandId id) {

@@ -27,7 +27,7 @@ Similarity least_squares(const std::vector<PointPair>& pairs, Freedom freedom) {
             spread += dot(a, a);
         }
         if (spread < 1e-12 || std::hypot(along, across) < 1e-12)
-            throw Error("the places of the pairs coincide", {}, "Choose places far apart");
+            throw Error(say("the places of the pairs coincide"), {}, say("Choose places far apart"));
         s.turn_deg = std::atan2(across, along) * 180 / std::numbers::pi;
         if (freedom == Freedom::shift_turn_scale) s.scale = std::hypot(along, across) / spread;
     }
@@ -84,8 +84,8 @@ std::size_t least_pairs(Freedom freedom) { return freedom == Freedom::shift ? 1 
 
 SimilarityFit fit_similarity(const std::vector<PointPair>& pairs, Freedom freedom) {
     if (pairs.size() < least_pairs(freedom))
-        throw Error("needs " + std::to_string(least_pairs(freedom)) + " pairs of points", {},
-                    "Choose another place on both floors");
+        throw Error(say("needs %1 pairs of points", least_pairs(freedom)), {},
+                    say("Choose another place on both floors"));
     SimilarityFit fit;
     fit.map = least_squares(pairs, freedom);
     for (const PointPair& p : pairs) fit.residual_m.push_back(residual(fit.map, p));
@@ -104,13 +104,13 @@ double ScaleFit::worst() const {
 ScaleFit fit_scale(const std::vector<ScalePair>& pairs) {
     double product = 0, square = 0;
     for (const ScalePair& p : pairs) {
-        if (!(p.known_m > 0) || !std::isfinite(p.known_m)) throw Error("the length must be above 0");
+        if (!(p.known_m > 0) || !std::isfinite(p.known_m)) throw Error(say("the length must be above 0"));
         if (!(p.drawn > 0) || !std::isfinite(p.drawn))
-            throw Error("the two places are the same", {}, "Click two places far apart");
+            throw Error(say("the two places are the same"), {}, say("Click two places far apart"));
         product += p.drawn * p.known_m;
         square += p.drawn * p.drawn;
     }
-    if (pairs.empty()) throw Error("needs a known length");
+    if (pairs.empty()) throw Error(say("needs a known length"));
     ScaleFit fit;
     fit.metres_per_unit = product / square;
     for (const ScalePair& p : pairs)

@@ -42,24 +42,25 @@ bool starts_like_zip(const fs::path& path) {
 [[noreturn]] void cannot_open(const fs::path& path, int code) {
     const std::string name = path.string();
     std::error_code ignored;
-    if (!fs::exists(path, ignored)) throw Error("there is no such file", name, "Check the name");
-    if (fs::is_directory(path, ignored)) throw Error("is a folder", name, "Name a project file");
+    if (!fs::exists(path, ignored)) throw Error(say("there is no such file"), name, say("Check the name"));
+    if (fs::is_directory(path, ignored)) throw Error(say("is a folder"), name, say("Name a project file"));
     if (fs::file_size(path, ignored) == 0)
-        throw Error("the file is empty", name, "Try an earlier version (File, Earlier versions)");
+        throw Error(say("the file is empty"), name, say("Try an earlier version (File, Earlier versions)"));
     if (starts_like_zip(path))
-        throw Error("the file is damaged or cut short", name,
-                    "Try an earlier version (File, Earlier versions)");
+        throw Error(say("the file is damaged or cut short"), name,
+                    say("Try an earlier version (File, Earlier versions)"));
     if (code == ZIP_ER_OPEN || code == ZIP_ER_READ)
-        throw Error(std::strerror(errno), name, "Check that you may read it");
-    throw Error("is not a Yemvo project", name, "Choose a file that Yemvo saved (.yemvo)");
+        throw Error(std::string(std::strerror(errno)), name, say("Check that you may read it"));
+    throw Error(say("is not a Yemvo project"), name, say("Choose a file that Yemvo saved (.yemvo)"));
 }
 
 [[noreturn]] void damaged(const std::string& path, const std::string& name) {
-    throw Error("its bytes are damaged", path + ": " + name, "Try an earlier version of the file");
+    throw Error(say("its bytes are damaged"), path + ": " + name, say("Try an earlier version of the file"));
 }
 
-[[noreturn]] void cannot_pack(const std::string& why) {
-    throw Error("the file could not be put together: " + why, {}, "Free some memory and try again");
+[[noreturn]] void cannot_pack(const Said& why) {
+    throw Error(say("the file could not be put together: %1", why), {},
+                say("Free some memory and try again"));
 }
 
 /// An entry as a stream, unpacked piece by piece.
@@ -90,10 +91,11 @@ struct ArchiveReader::Open {
     std::map<std::string, std::pair<zip_uint64_t, zip_uint64_t>> entries;  ///< name: index and size
     ZipFile file(const std::string& path, const std::string& name) const {
         const auto found = entries.find(name);
-        if (found == entries.end()) throw Error("is not in the file", path + ": " + name);
+        if (found == entries.end()) throw Error(say("is not in the file"), path + ": " + name);
         ZipFile f(zip_fopen_index(zip.get(), found->second.first, 0));
         if (!f)
-            throw Error(zip_strerror(zip.get()), path + ": " + name, "Try an earlier version of the file");
+            throw Error(std::string(zip_strerror(zip.get())), path + ": " + name,
+                        say("Try an earlier version of the file"));
         return f;
     }
 };
@@ -101,15 +103,16 @@ struct ArchiveReader::Open {
 ArchiveReader::ArchiveReader(const fs::path& path) : open_(std::make_unique<Open>()), path_(path.string()) {
     std::error_code ignored;
     if (fs::exists(path, ignored) && !fs::is_regular_file(path, ignored))
-        throw Error(fs::is_directory(path, ignored) ? "is a folder" : "is no file but a device or pipe",
-                    path_, "Name a project file");
+        throw Error(
+            fs::is_directory(path, ignored) ? say("is a folder") : say("is no file but a device or pipe"),
+            path_, say("Name a project file"));
     int code = 0;
     open_->zip.reset(zip_open(path.c_str(), ZIP_RDONLY, &code));
     zip_t* zip = open_->zip.get();
     if (!zip) cannot_open(path, code);
     const zip_int64_t count = zip_get_num_entries(zip, 0);
     if (count < 0 || static_cast<zip_uint64_t>(count) > most_entries)
-        throw Error("holds too many entries", path_, "This is no project of Yemvo");
+        throw Error(say("holds too many entries"), path_, say("This is no project of Yemvo"));
     const zip_uint64_t most = std::min<zip_uint64_t>(
         most_bytes, always_allowed + most_ratio * static_cast<zip_uint64_t>(fs::file_size(path, ignored)));
     zip_uint64_t total = 0;
@@ -119,8 +122,8 @@ ArchiveReader::ArchiveReader(const fs::path& path) : open_(std::make_unique<Open
         const std::string name = stat.name;
         if (name.ends_with('/')) continue;
         if (!(stat.valid & ZIP_STAT_SIZE) || stat.size > most || (total += stat.size) > most)
-            throw Error("holds more than a project of its size can", path_ + ": " + name,
-                        "This is no project of Yemvo");
+            throw Error(say("holds more than a project of its size can"), path_ + ": " + name,
+                        say("This is no project of Yemvo"));
         if (open_->entries.emplace(name, std::pair(i, stat.size)).second) names_.push_back(name);
     }
 }
@@ -157,18 +160,18 @@ Bytes archive_bytes(const std::map<std::string, const Bytes*>& entries) {
     zip_error_t error;
     zip_error_init(&error);
     zip_source_t* buffer = zip_source_buffer_create(nullptr, 0, 0, &error);
-    if (!buffer) cannot_pack("no memory");
+    if (!buffer) cannot_pack(say("no memory"));
     zip_source_keep(buffer);
     zip_t* zip = zip_open_from_source(buffer, ZIP_TRUNCATE, &error);
-    if (!zip) cannot_pack(zip_error_strerror(&error));
+    if (!zip) cannot_pack(std::string(zip_error_strerror(&error)));
     for (const auto& [name, bytes] : entries) {
         zip_source_t* source = zip_source_buffer(zip, bytes->data(), bytes->size(), 0);
         const zip_int64_t index = zip_file_add(zip, name.c_str(), source, ZIP_FL_ENC_UTF_8);
-        if (index < 0) cannot_pack(zip_strerror(zip));
+        if (index < 0) cannot_pack(std::string(zip_strerror(zip)));
         // a fixed time (1 January 2020), so that the same project gives the same bytes
         zip_file_set_dostime(zip, static_cast<zip_uint64_t>(index), 0, (40 << 9) | (1 << 5) | 1, 0);
     }
-    if (zip_close(zip) != 0) cannot_pack(zip_strerror(zip));
+    if (zip_close(zip) != 0) cannot_pack(std::string(zip_strerror(zip)));
     zip_source_open(buffer);
     zip_source_seek(buffer, 0, SEEK_END);
     Bytes out(static_cast<std::size_t>(zip_source_tell(buffer)));

@@ -12,15 +12,15 @@ namespace {
 struct Counts {
     int added = 0, removed = 0, changed = 0;
     bool any() const { return added + removed + changed > 0; }
-    std::string text() const {
-        std::string words;
-        const auto say = [&](int n, const char* what) {
-            if (n > 0) words += (words.empty() ? "" : ", ") + std::to_string(n) + " " + what;
+    Said text() const {
+        std::vector<Said> parts;
+        const auto tell = [&](int n, const char* what) {
+            if (n > 0) parts.push_back(say(what, n));
         };
-        say(added, "added");
-        say(changed, "changed");
-        say(removed, "removed");
-        return words;
+        tell(added, mark("%1 added"));
+        tell(changed, mark("%1 changed"));
+        tell(removed, mark("%1 removed"));
+        return Said::joined(", ", std::move(parts));
     }
 };
 
@@ -45,31 +45,33 @@ Counts count(const List& before, const List& after) {
 class Lines {
 public:
     template <class T>
-    void compare(const std::string& what, const Shared<std::vector<T>>& before,
+    void compare(const Said& what, const Shared<std::vector<T>>& before,
                  const Shared<std::vector<T>>& after) {
         if (!before.same(after)) compare(what, *before, *after);
     }
     template <class T>
-    void compare(const std::string& what, const std::vector<T>& before, const std::vector<T>& after) {
-        if (const Counts c = count(before, after); c.any()) lines.push_back(what + ": " + c.text());
+    void compare(const Said& what, const std::vector<T>& before, const std::vector<T>& after) {
+        if (const Counts c = count(before, after); c.any())
+            lines.push_back(said_joined(": ", what, c.text()));
     }
-    void say(bool differs, const std::string& what) {
+    void tell(bool differs, const Said& what) {
         if (differs) lines.push_back(what);
     }
-    std::vector<std::string> lines;
+    std::vector<Said> lines;
 };
 
 void compare_floors(Lines& l, const std::string& title, const Floor& a, const Floor& b) {
-    l.say(a.name != b.name || a.elevation_m != b.elevation_m || a.height_m != b.height_m ||
-              !(a.slope == b.slope) || a.plate != b.plate,
-          title + ": its name, heights or plate");
-    l.say(!(a.slab->type == b.slab->type) || a.slab->thickness_m != b.slab->thickness_m, title + ": slab");
-    const std::string on = title + ": ";
+    l.tell(a.name != b.name || a.elevation_m != b.elevation_m || a.height_m != b.height_m ||
+               !(a.slope == b.slope) || a.plate != b.plate,
+           say("%1: its name, heights or plate", title));
+    l.tell(!(a.slab->type == b.slab->type) || a.slab->thickness_m != b.slab->thickness_m,
+           say("%1: slab", title));
     each_kind([&]<class Thing>() {
         if (!KindOf<Thing>::same(a, b))
-            l.compare(on + KindOf<Thing>::plural, KindOf<Thing>::list(a), KindOf<Thing>::list(b));
+            l.compare(said_joined(": ", title, said_mark(KindOf<Thing>::plural)), KindOf<Thing>::list(a),
+                      KindOf<Thing>::list(b));
     });
-    l.compare(on + "drawings", a.drawings, b.drawings);
+    l.compare(say("%1: drawings", title), a.drawings, b.drawings);
 }
 
 void compare_variants(Lines& l, const Project& before, const Project& after) {
@@ -78,55 +80,57 @@ void compare_variants(Lines& l, const Project& before, const Project& after) {
             std::find_if(p.variants.begin(), p.variants.end(), [&](const Variant& x) { return x.id == id; });
         return v == p.variants.end() ? nullptr : &*v;
     };
-    for (const Variant& v : before.variants) l.say(!named(after, v.id), "Variant " + v.name + ": removed");
+    for (const Variant& v : before.variants) l.tell(!named(after, v.id), say("Variant %1: removed", v.name));
     for (const Variant& v : after.variants) {
         const Variant* old = named(before, v.id);
-        l.say(!old, "Variant " + v.name + ": added");
+        l.tell(!old, say("Variant %1: added", v.name));
         if (!old) continue;
-        l.say(old->name != v.name, "Variant " + v.name + ": its name");
+        l.tell(old->name != v.name, say("Variant %1: its name", v.name));
         for (const Floor* f : all_floors(after)) {
             const auto in = [&](const Variant& x) {
                 const auto found = x.access_points.find(f->id);
                 return found == x.access_points.end() ? Shared<std::vector<AccessPoint>>() : found->second;
             };
-            l.compare(floor_title(after, *f) + ": access points of variant " + v.name, in(*old), in(v));
+            l.compare(say("%1: access points of variant %2", floor_title(after, *f), v.name), in(*old),
+                      in(v));
         }
     }
 }
 
 }  // namespace
 
-std::vector<std::string> differences(const Project& before, const Project& after) {
+std::vector<Said> differences(const Project& before, const Project& after) {
     Lines l;
-    l.say(before.name != after.name, "The project's name");
-    l.say(!(before.settings == after.settings), "Settings of the site");
+    l.tell(before.name != after.name, say("The project's name"));
+    l.tell(!(before.settings == after.settings), say("Settings of the site"));
     const auto old_floors = all_floors(before), new_floors = all_floors(after);
-    for (const Floor* f : old_floors) l.say(!find_floor(after, f->id), floor_title(before, *f) + ": removed");
+    for (const Floor* f : old_floors)
+        l.tell(!find_floor(after, f->id), say("%1: removed", floor_title(before, *f)));
     for (const Floor* f : new_floors) {
         const Floor* old = find_floor(before, f->id);
         if (old)
             compare_floors(l, floor_title(after, *f), *old, *f);
         else
-            l.say(true, floor_title(after, *f) + ": added");
+            l.tell(true, say("%1: added", floor_title(after, *f)));
     }
     for (const Building& b : after.buildings) {
         const Building* old = find_building(before, b.id);
-        l.say(old && (old->name != b.name || !(old->placement == b.placement) || old->level_m != b.level_m ||
-                      old->kind != b.kind),
-              b.name + ": its name, place or level");
+        l.tell(old && (old->name != b.name || !(old->placement == b.placement) || old->level_m != b.level_m ||
+                       old->kind != b.kind),
+               say("%1: its name, place or level", b.name));
     }
     compare_variants(l, before, after);
-    l.compare("Wall types", before.wall_types, after.wall_types);
-    l.compare("Models", before.models, after.models);
-    l.compare("Requirement sets", before.requirement_sets, after.requirement_sets);
-    l.say(!(before.clients == after.clients), "Client profiles");
-    l.say(!(before.waivers == after.waivers), "Waivers");
-    l.say(!(before.probes == after.probes), "Probes");
-    l.say(before.variant != after.variant, "Another variant is the current one");
-    l.say(before.display.hidden != after.display.hidden || before.display.locked != after.display.locked,
-          "What is hidden or locked");
-    l.say(before.display.colours != after.display.colours, "Colours of the map");
-    if (l.lines.empty() && !(before == after)) l.lines.push_back("Order of things, or drawings' files");
+    l.compare(say("Wall types"), before.wall_types, after.wall_types);
+    l.compare(say("Models"), before.models, after.models);
+    l.compare(say("Requirement sets"), before.requirement_sets, after.requirement_sets);
+    l.tell(!(before.clients == after.clients), say("Client profiles"));
+    l.tell(!(before.waivers == after.waivers), say("Waivers"));
+    l.tell(!(before.probes == after.probes), say("Probes"));
+    l.tell(before.variant != after.variant, say("Another variant is the current one"));
+    l.tell(before.display.hidden != after.display.hidden || before.display.locked != after.display.locked,
+           say("What is hidden or locked"));
+    l.tell(before.display.colours != after.display.colours, say("Colours of the map"));
+    if (l.lines.empty() && !(before == after)) l.lines.push_back(say("Order of things, or drawings' files"));
     return l.lines;
 }
 

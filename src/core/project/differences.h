@@ -10,6 +10,6 @@ namespace yemvo {
 
 /// One line a floor and kind, as "First floor: walls: 2 added, 1 changed", from `before` to `after`. Empty
 /// when both are the same.
-std::vector<std::string> differences(const Project& before, const Project& after);
+std::vector<Said> differences(const Project& before, const Project& after);
 
 }  // namespace yemvo

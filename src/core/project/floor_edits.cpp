@@ -12,8 +12,9 @@ constexpr double touching_m = 1e-6;
 
 std::string storey_name(int index) {
     static const std::array<const char*, 11> names{
-        "Ground floor", "First floor",   "Second floor", "Third floor", "Fourth floor", "Fifth floor",
-        "Sixth floor",  "Seventh floor", "Eighth floor", "Ninth floor", "Tenth floor"};
+        mark("Ground floor"), mark("First floor"), mark("Second floor"), mark("Third floor"),
+        mark("Fourth floor"), mark("Fifth floor"), mark("Sixth floor"),  mark("Seventh floor"),
+        mark("Eighth floor"), mark("Ninth floor"), mark("Tenth floor")};
     if (index < static_cast<int>(names.size())) return names[static_cast<std::size_t>(index)];
     return "Floor " + std::to_string(index);
 }

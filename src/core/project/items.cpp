@@ -77,7 +77,7 @@ void carry_access_point(Project& project, FloorId at, const Item& item, const Mo
 }  // namespace
 
 std::string_view item_kind_name(ItemKind kind) {
-    std::string_view name = kind == ItemKind::opening ? "opening" : "access point";
+    std::string_view name = kind == ItemKind::opening ? mark("opening") : mark("access point");
     of_kind(kind, [&]<class Thing>() { name = KindOf<Thing>::name; });
     return name;
 }

@@ -18,9 +18,9 @@ namespace {
 namespace fs = std::filesystem;
 using namespace journal_folder;
 
-[[noreturn]] void fail(const std::string& what, const fs::path& where) {
-    throw Error(what + ": " + std::strerror(errno), where.string(),
-                "Unsaved work is not protected until this works again; save the project");
+[[noreturn]] void fail(const Said& what, const fs::path& where) {
+    throw Error(said_joined(": ", what, std::string(std::strerror(errno))), where.string(),
+                say("Unsaved work is not protected until this works again; save the project"));
 }
 
 /// Beside the target, flushed to the disk, then renamed onto it.
@@ -31,7 +31,7 @@ void write_file(const fs::path& path, std::string_view text) {
         fs::rename(beside, path);
     } catch (const std::system_error& fault) {
         errno = fault.code().value();
-        fail("the journal cannot be written", path);
+        fail(say("the journal cannot be written"), path);
     }
 }
 
@@ -46,10 +46,10 @@ Journal::Journal(const fs::path& root) {
     std::error_code fault;
     fs::create_directories(root, fault);
     std::string pattern = (root / "work-XXXXXX").string();
-    if (fault || !mkdtemp(pattern.data())) fail("the journal's folder cannot be made", root);
+    if (fault || !mkdtemp(pattern.data())) fail(say("the journal's folder cannot be made"), root);
     folder_ = pattern;
     lock_ = try_lock(folder_);
-    if (lock_ < 0) fail("the journal's folder cannot be locked", folder_);
+    if (lock_ < 0) fail(say("the journal's folder cannot be locked"), folder_);
 }
 
 Journal::~Journal() {

@@ -20,7 +20,7 @@ namespace fs = std::filesystem;
 Json read_object(const fs::path& path) {
     try {
         std::ifstream in(path, std::ios::binary);
-        Json json = parse_json(in, path.filename().string(), "");
+        Json json = parse_json(in, path.filename().string(), {});
         if (json.is_object()) return json;
     } catch (const Error&) {
         // the entries may still be whole, but nothing tells which they are
@@ -78,14 +78,15 @@ Source::Source(const fs::path& folder) : folder_(folder), work_(read_work(folder
 
 Bytes Source::read(const std::string& entry) const {
     const auto found = work_.on_disk.find(entry);
-    if (found == work_.on_disk.end()) throw Error("is missing", entry, "Try an earlier version of the file");
+    if (found == work_.on_disk.end())
+        throw Error(say("is missing"), entry, say("Try an earlier version of the file"));
     const fs::path path = folder_ / found->second;
     std::ifstream in(path, std::ios::binary);
     if (!in || fs::is_directory(path))
-        throw Error("cannot be read", path.string(), "Check that you may read it");
+        throw Error(say("cannot be read"), path.string(), say("Check that you may read it"));
     const std::string text((std::istreambuf_iterator<char>(in)), {});
     if (fs::path(found->second).parent_path() == entry_folder && path.filename() != hash_text(text))
-        throw Error("its bytes are damaged", entry, "Try an earlier version of the file");
+        throw Error(say("its bytes are damaged"), entry, say("Try an earlier version of the file"));
     return bytes_of(text);
 }
 

@@ -16,7 +16,7 @@ void check(const Clipping& c, const Reader& r) {
         return std::any_of(list.begin(), list.end(), [&](const auto& e) { return e.id == id; });
     };
     const auto type = [&](WallTypeId id) {
-        if (!has(c.types, id)) r.fail("lacks wall type " + std::to_string(id.value));
+        if (!has(c.types, id)) r.fail(say("lacks wall type %1", id.value));
     };
     each_kind([&]<class Thing>() {
         for (const Thing& t : c.things.of<Thing>())
@@ -25,12 +25,12 @@ void check(const Clipping& c, const Reader& r) {
     for (const AccessPoint& ap : c.access_points) {
         const auto m = std::find_if(c.models.begin(), c.models.end(),
                                     [&](const AccessPointModel& e) { return e.id == ap.model; });
-        if (m == c.models.end()) r.fail("lacks model " + std::to_string(ap.model.value));
+        if (m == c.models.end()) r.fail(say("lacks model %1", ap.model.value));
         if (m->radios.size() != ap.radios.size())
-            r.fail("has an access point with other radios than its model");
+            r.fail(say("has an access point with other radios than its model"));
         for (std::size_t i = 0; i < ap.radios.size(); ++i)
             if (!radio_band(*m, i, ap.radios[i].channel.band))
-                r.fail("has a radio in a band its model lacks");
+                r.fail(say("has a radio in a band its model lacks"));
     }
 }
 
@@ -50,12 +50,13 @@ std::string clipping_to_json(const Clipping& c) {
 Clipping clipping_from_json(std::string_view text) {
     Json json;
     try {
-        json = parse_json(text, "clipboard", "Copy things from a plan first");
+        json = parse_json(text, std::string("clipboard"), say("Copy things from a plan first"));
     } catch (const Error&) {
-        throw Error("what was copied is no part of a plan", "clipboard", "Copy things from a plan first");
+        throw Error(say("what was copied is no part of a plan"), say("clipboard"),
+                    say("Copy things from a plan first"));
     }
     const Reader r(json, "clipboard: ");
-    if (r.at("format").text() != "yemvo-clipping") r.at("format").fail("is not 'yemvo-clipping'");
+    if (r.at("format").text() != "yemvo-clipping") r.at("format").fail(say("is not 'yemvo-clipping'"));
     Clipping c;
     each_kind([&]<class Thing>() {
         c.things.of<Thing>() = read_list_if_any<Thing>(r, KindOf<Thing>::clip_key, KindOf<Thing>::read);

@@ -12,7 +12,7 @@ Json write_wide(Point p) { return Json::array({p.x, p.y}); }
 
 Point read_wide(const Reader& r) {
     const auto items = r.items(2);
-    if (items.size() != 2) r.fail("must be [x, y]");
+    if (items.size() != 2) r.fail(say("must be [x, y]"));
     return {items[0].number(), items[1].number()};
 }
 
@@ -51,7 +51,7 @@ DrawingSource read_source(const Reader& r) {
     s.page = r.at("page").integer();
     const Reader sheet = r.at("sheet");
     const auto corners = sheet.items(2);
-    if (corners.size() != 2) sheet.fail("must be [[x, y], [x, y]]");
+    if (corners.size() != 2) sheet.fail(say("must be [[x, y], [x, y]]"));
     s.sheet = {read_wide(corners[0]), read_wide(corners[1])};
     for (const Reader& name : r.at("hidden_layers").items(limits::hidden_layers))
         s.hidden_layers.push_back(name.text());

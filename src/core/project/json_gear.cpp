@@ -37,7 +37,7 @@ Lobe read_lobe(const Reader& r) {
                           r.at("side_limit_db").number()};
     if (shape == "patch") return PatchLobe{r.at("exponent").number(), r.at("floor_db").number()};
     if (shape == "dipole") return DipoleLobe{};
-    r.at("shape").fail("does not know '" + shape + "'");
+    r.at("shape").fail(say("does not know '%1'", shape));
 }
 
 Json write_antenna(const Antenna& a) {

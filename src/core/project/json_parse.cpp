@@ -15,8 +15,7 @@ constexpr std::size_t deepest = 60, most_values = 1'000'000, most_characters = 4
 /// Builds the value from the parser's events. Large lists are handed to their collectors entry by entry.
 class Parser : public nlohmann::json_sax<Json> {
 public:
-    Parser(const std::string& place, const std::string& remedy, Reading* reading,
-           std::span<const LargeList> large)
+    Parser(const std::string& place, const Said& remedy, Reading* reading, std::span<const LargeList> large)
         : place_(place), remedy_(remedy), reading_(reading), large_(large) {}
 
     Json take() { return std::move(root_); }
@@ -41,7 +40,8 @@ public:
     bool start_array(std::size_t) override { return open(Json::array(), true); }
     bool end_array() override { return close(); }
     bool parse_error(std::size_t, const std::string&, const nlohmann::detail::exception& fault) override {
-        throw Error("is not JSON: " + std::string(fault.what()).substr(0, 200), trimmed_place(), remedy_);
+        throw Error(say("is not JSON: %1", std::string(fault.what()).substr(0, 200)), trimmed_place(),
+                    remedy_);
     }
 
 private:
@@ -68,11 +68,11 @@ private:
         return path;
     }
 
-    [[noreturn]] void refuse(const std::string& what) const { throw Error(what, path(), remedy_); }
+    [[noreturn]] void refuse(const Said& what) const { throw Error(what, path(), remedy_); }
 
     void count_characters(std::size_t n) {
         characters_ += n;
-        if (characters_ > most_characters) refuse("there is more text here than a project has");
+        if (characters_ > most_characters) refuse(say("there is more text here than a project has"));
     }
 
     const LargeList* large_list_here() const {
@@ -84,7 +84,7 @@ private:
 
     /// Where a value that comes now is put.
     Json* place_for(Json value) {
-        if (++values_ > most_values) refuse("there are more values here than a project has");
+        if (++values_ > most_values) refuse(say("there are more values here than a project has"));
         if (frames_.empty()) {
             root_ = std::move(value);
             return &root_;
@@ -100,7 +100,7 @@ private:
             f.value->push_back(std::move(value));
             return &f.value->back();
         }
-        if (f.value->size() >= most_fields) refuse("has more fields than any part of a project");
+        if (f.value->size() >= most_fields) refuse(say("has more fields than any part of a project"));
         return &((*f.value)[f.key] = std::move(value));
     }
 
@@ -111,7 +111,7 @@ private:
     }
 
     bool open(Json value, bool list) {
-        if (frames_.size() >= deepest) refuse("is nested deeper than " + std::to_string(deepest) + " levels");
+        if (frames_.size() >= deepest) refuse(say("is nested deeper than %1 levels", deepest));
         const LargeList* large = list ? large_list_here() : nullptr;
         std::string name;
         if (!frames_.empty()) name = frames_.back().list ? frames_.back().name : frames_.back().key;
@@ -156,7 +156,8 @@ private:
 
     Reader reader_of_entry() const { return Reader(*frames_.back().value, path(), reading_); }
 
-    std::string place_, remedy_;
+    std::string place_;
+    Said remedy_;
     Reading* reading_;
     std::span<const LargeList> large_;
     Json root_;
@@ -166,14 +167,14 @@ private:
     std::size_t values_ = 0, characters_ = 0;
 };
 
-Json parse_json(std::istream& in, const std::string& place, const std::string& remedy, Reading* reading,
+Json parse_json(std::istream& in, const std::string& place, const Said& remedy, Reading* reading,
                 std::span<const LargeList> large) {
     Parser parser(place, remedy, reading, reading ? large : std::span<const LargeList>{});
-    if (!Json::sax_parse(in, &parser)) throw Error("is not JSON", place, remedy);
+    if (!Json::sax_parse(in, &parser)) throw Error(say("is not JSON"), place, remedy);
     return parser.take();
 }
 
-Json parse_json(std::string_view text, const std::string& place, const std::string& remedy, Reading* reading,
+Json parse_json(std::string_view text, const std::string& place, const Said& remedy, Reading* reading,
                 std::span<const LargeList> large) {
     ViewBuffer buffer(text);
     std::istream in(&buffer);

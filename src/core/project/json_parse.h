@@ -34,7 +34,7 @@ class ListCollector : public Collector {
 public:
     void add(const Reader& entry) override {
         entry.part([&] {
-            if (list_.size() >= limits::things) entry.fail("is one too many of its kind");
+            if (list_.size() >= limits::things) entry.fail(say("is one too many of its kind"));
             list_.push_back(read(entry));
         });
     }
@@ -63,9 +63,9 @@ LargeList large_list(std::string_view inside, std::string_view key) {
 /// `place`: how faults begin, "project.json: ". Where a large list stood, the value has its index in
 /// reading.lists. Throws Error: not JSON, nested deeper than 60 levels, or more than 1.5 million values or 48
 /// million characters that are in no large list.
-Json parse_json(std::istream&, const std::string& place, const std::string& remedy, Reading* = nullptr,
+Json parse_json(std::istream&, const std::string& place, const Said& remedy, Reading* = nullptr,
                 std::span<const LargeList> = {});
-Json parse_json(std::string_view text, const std::string& place, const std::string& remedy,
-                Reading* = nullptr, std::span<const LargeList> = {});
+Json parse_json(std::string_view text, const std::string& place, const Said& remedy, Reading* = nullptr,
+                std::span<const LargeList> = {});
 
 }  // namespace yemvo

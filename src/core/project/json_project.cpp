@@ -27,7 +27,7 @@ public:
 
 private:
     void check(const std::string& entry) const {
-        if (!has(entry)) throw Error("is missing", entry, "Try an earlier version of the file");
+        if (!has(entry)) throw Error(say("is missing"), entry, say("Try an earlier version of the file"));
     }
     std::string_view text_;
     std::vector<std::string> names_{outline_entry};

@@ -23,14 +23,15 @@ void Reading::set_aside_text(const Error& fault, std::string part) {
     std::size_t bytes = 0;
     for (const SetAside& a : aside) bytes += a.json.size();
     if (aside.size() >= most_aside || bytes + part.size() > most_aside_bytes)
-        throw Error("too much of it cannot be read, the last: " + fault.summary(), fault.where(),
+        throw Error(say("too much of it cannot be read, the last: %1", fault.summary()), fault.where(),
                     fault.remedy());
     // what a parser says of bytes that are no text quotes them
-    aside.push_back({as_utf8(fault.where()), as_utf8(fault.summary()), as_utf8(std::move(part))});
+    aside.push_back(
+        {as_utf8(fault.where().english()), as_utf8(fault.summary().english()), as_utf8(std::move(part))});
 }
 
-void Reader::fail(const std::string& what) const {
-    throw Error(what, path(), "Correct it there, or try an earlier version of the file");
+void Reader::fail(const Said& what) const {
+    throw Error(what, path(), say("Correct it there, or try an earlier version of the file"));
 }
 
 std::string Reader::with_field(std::string path, const std::string& field) {
@@ -63,7 +64,7 @@ Reader Reader::inside(const Json& value, Step step) const {
 }
 
 std::optional<Reader> Reader::find(const char* key) const {
-    if (!value_->is_object()) fail("must be an object");
+    if (!value_->is_object()) fail(say("must be an object"));
     const auto found = value_->find(key);
     if (found == value_->end() || found->is_null()) return std::nullopt;
     return inside(*found, {key, 0});
@@ -71,13 +72,13 @@ std::optional<Reader> Reader::find(const char* key) const {
 
 Reader Reader::at(const char* key) const {
     auto found = find(key);
-    if (!found) fail(std::string("'") + key + "' is missing");
+    if (!found) fail(say("'%1' is missing", std::string(key)));
     return *found;
 }
 
 Reader::Items Reader::items(std::size_t most) const {
-    if (!value_->is_array()) fail("must be a list");
-    if (value_->size() > most) fail("has more than " + std::to_string(most) + " entries");
+    if (!value_->is_array()) fail(say("must be a list"));
+    if (value_->size() > most) fail(say("has more than %1 entries", most));
     return Items(*this);
 }
 
@@ -94,35 +95,35 @@ std::any* Reader::taken() const {
 }
 
 double Reader::number() const {
-    if (!value_->is_number()) fail("must be a number");
+    if (!value_->is_number()) fail(say("must be a number"));
     const double v = value_->get<double>();
-    if (!std::isfinite(v)) fail("must be a finite number");
+    if (!std::isfinite(v)) fail(say("must be a finite number"));
     return v;
 }
 
 int Reader::integer() const {
     const double v = number();
-    if (v != std::floor(v)) fail("must be a whole number");
-    if (!(std::abs(v) <= 2e9)) fail("must lie between -2000000000 and 2000000000");
+    if (v != std::floor(v)) fail(say("must be a whole number"));
+    if (!(std::abs(v) <= 2e9)) fail(say("must lie between -2000000000 and 2000000000"));
     return static_cast<int>(v);
 }
 
 std::uint32_t Reader::id_value() const {
     const double v = number();
-    if (v != std::floor(v) || !(v >= 1 && v <= 4e9)) fail("must be a whole number between 1 and 4000000000");
+    if (v != std::floor(v) || !(v >= 1 && v <= 4e9))
+        fail(say("must be a whole number between 1 and 4000000000"));
     return static_cast<std::uint32_t>(v);
 }
 
 std::string Reader::text(TextLimit limit) const {
-    if (!value_->is_string()) fail("must be a text");
+    if (!value_->is_string()) fail(say("must be a text"));
     std::string v = value_->get<std::string>();
-    if (text_length(v).value_or(0) > limit.most)
-        fail("is longer than " + std::to_string(limit.most) + " characters");
+    if (text_length(v).value_or(0) > limit.most) fail(say("is longer than %1 characters", limit.most));
     return v;
 }
 
 bool Reader::boolean() const {
-    if (!value_->is_boolean()) fail("must be true or false");
+    if (!value_->is_boolean()) fail(say("must be true or false"));
     return value_->get<bool>();
 }
 

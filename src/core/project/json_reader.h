@@ -52,7 +52,7 @@ public:
     auto word(Known known) const {
         const std::string name = text();
         const auto value = known(name);
-        if (!value) fail("does not know '" + name.substr(0, 60) + "'");
+        if (!value) fail(say("does not know '%1'", name.substr(0, 60)));
         return *value;
     }
     template <class IdType>
@@ -79,7 +79,7 @@ public:
             reading_->set_aside(fault, *value_);
         }
     }
-    [[noreturn]] void fail(const std::string& what) const;
+    [[noreturn]] void fail(const Said& what) const;
     /// "project.json: buildings[0].floors[1]"
     std::string path() const;
     const Json& value() const { return *value_; }

@@ -7,7 +7,7 @@ Json write_point(Point p) { return Json::array({p.x, p.y}); }
 
 Point read_point(const Reader& r) {
     const Json& value = r.value();
-    if (!value.is_array() || value.size() != 2) r.fail("must be [x, y]");
+    if (!value.is_array() || value.size() != 2) r.fail(say("must be [x, y]"));
     const auto items = r.items(2);
     return {items[0].number(), items[1].number()};
 }

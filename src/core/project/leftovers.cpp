@@ -63,8 +63,8 @@ static Leftover renamed(const Leftover& l, const std::string& name) {
     std::error_code fault;
     fs::rename(l.folder, moved.folder, fault);
     if (fault)
-        throw Error("could not be moved: " + fault.message(), l.folder.string(),
-                    "Check that you may write there");
+        throw Error(say("could not be moved: %1", fault.message()), l.folder.string(),
+                    say("Check that you may write there"));
     return moved;
 }
 

@@ -40,7 +40,7 @@ std::optional<OpenedBy> read_note(const fs::path& note) {
     if (!fs::is_regular_file(note, fault) || fs::file_size(note, fault) > 10'000) return std::nullopt;
     try {
         std::ifstream in(note, std::ios::binary);
-        const Json json = parse_json(in, "note", "");
+        const Json json = parse_json(in, "note", {});
         const Reader r(json, "note: ");
         OpenedBy by{r.at("user").text(), r.at("host").text(), r.at("pid").integer(), {}};
         by.since = std::chrono::system_clock::time_point(

@@ -156,7 +156,7 @@ const AccessPoint* find_access_point(const Project& project, FloorId floor, Acce
 
 const ClientProfile& client(const Project& project, const std::string& key) {
     static const ClientProfile plain{
-        "plain", "Plain client", "ax", 2, {{band_24, 20}, {band_5, 80}, {band_6, 80}}, 14, 7};
+        "plain", mark("Plain client"), "ax", 2, {{band_24, 20}, {band_5, 80}, {band_6, 80}}, 14, 7};
     for (const ClientProfile& c : *project.clients)
         if (c.key == key) return c;
     return project.clients->empty() ? plain : project.clients->front();

@@ -14,11 +14,11 @@ namespace yemvo {
 /// Which field of a thing breaks which limit.
 struct RuleBroken {
     std::string field;  ///< as a file names it: "points[3][0]", "height_m"
-    std::string words;  ///< as a person does: "corner 4", "height"
-    std::string what;   ///< "must have at least 3 corners"; empty where `range` says it
+    Said words;         ///< as a person does: "corner 4", "height"
+    Said what;          ///< "must have at least 3 corners"; empty where `range` says it
     std::optional<Range> range = {};
     /// What is wrong, with lengths in these units.
-    std::string reason(LengthUnits = LengthUnits::metres) const;
+    Said reason(LengthUnits = LengthUnits::metres) const;
 };
 
 /// Each throws RuleBroken.

@@ -24,9 +24,9 @@ struct Closing {
     }
 };
 
-[[noreturn]] void cannot_write(const fs::path& path, const std::string& why, const char* remedy = nullptr) {
-    throw Error("could not be written: " + why, path.string(),
-                remedy ? remedy : "Choose another place, or free some space");
+[[noreturn]] void cannot_write(const fs::path& path, const Said& why, const Said& remedy = {}) {
+    throw Error(say("could not be written: %1", why), path.string(),
+                remedy.empty() ? say("Choose another place, or free some space") : remedy);
 }
 
 [[noreturn]] void system_fault(const char* what) {
@@ -91,15 +91,15 @@ fs::path real_target(const fs::path& path) {
     fs::path at = path;
     std::error_code fault;
     for (int links = 0; fs::is_symlink(fs::symlink_status(at, fault)); ++links) {
-        if (links > 40) cannot_write(path, "the link leads in a circle", "Choose another place");
+        if (links > 40) cannot_write(path, say("the link leads in a circle"), say("Choose another place"));
         const fs::path next = fs::read_symlink(at, fault);
         if (fault) cannot_write(path, fault.message());
         at = next.is_absolute() ? next : at.parent_path() / next;
     }
     const fs::file_status status = fs::status(at, fault);
-    if (fs::is_directory(status)) cannot_write(path, "it is a folder", "Add a file name");
+    if (fs::is_directory(status)) cannot_write(path, say("it is a folder"), say("Add a file name"));
     if (fs::exists(status) && !fs::is_regular_file(status))
-        cannot_write(path, "it is no file but a device or pipe", "Choose a file name");
+        cannot_write(path, say("it is no file but a device or pipe"), say("Choose a file name"));
     return at;
 }
 

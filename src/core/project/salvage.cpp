@@ -28,19 +28,19 @@ public:
         if (p_.wall_types->empty()) add_standard_types();
         types_and_models();
         if (p_.buildings.empty()) {
-            note("buildings", "there was none: an empty one was made");
+            note(std::string("buildings"), say("there was none: an empty one was made"));
             Building empty;
             empty.name = "Main building";
             p_.buildings.push_back(std::move(empty));
         }
         for (Building& b : p_.buildings) {
-            number(b.id, "building " + b.name);
+            number(b.id, say("building %1", b.name));
             for (Floor& f : b.floors) floor(f);
         }
         for (Building& b : p_.buildings)
             for (Floor& f : b.floors)
                 if (f.alignment && !floors_.contains(f.alignment->to.value)) {
-                    note("alignment of " + f.name, "the floor that it was aligned to is gone");
+                    note(say("alignment of %1", f.name), say("the floor that it was aligned to is gone"));
                     f.alignment.reset();
                 }
         variants();
@@ -49,8 +49,10 @@ public:
     }
 
 private:
-    void note(const std::string& place, const std::string& reason, std::string json = {}) {
-        aside_.push_back({"project.json: " + shortened(place, 200), reason, std::move(json)});
+    /// Kept in the file, and so in English.
+    void note(const Said& place, const Said& reason, std::string json = {}) {
+        aside_.push_back(
+            {"project.json: " + shortened(place.english(), 200), reason.english(), std::move(json)});
     }
 
     template <class Each>
@@ -90,24 +92,23 @@ private:
             if (id <= most_id) highest = std::max(highest, id);
         });
         if (p_.next_id > highest && p_.next_id <= most_id) return;
-        note("next_id", "was not above every id, or left no room for more");
+        note(std::string("next_id"), say("was not above every id, or left no room for more"));
         p_.next_id = highest + 1;
     }
 
     /// A new id where the thing has none or one that is taken.
     template <class Tag>
-    bool number(Id<Tag>& id, const std::string& what) {
+    bool number(Id<Tag>& id, const Said& what) {
         if (id.value != 0 && id.value < p_.next_id && ids_.insert(id.value).second) return false;
         if (id.value != 0)
-            note(what, "its id " + std::to_string(id.value) +
-                           " was used twice or beyond reason: it has another now");
+            note(what, say("its id %1 was used twice or beyond reason: it has another now", id.value));
         id = new_id<Id<Tag>>(p_);
         ids_.insert(id.value);
         return true;
     }
 
     void add_standard_types() {
-        note("wall_types", "there were none: the standard ones were added");
+        note(std::string("wall_types"), say("there were none: the standard ones were added"));
         std::vector<WallType> types = standard_wall_types();
         for (WallType& t : types) t.id = new_id<WallTypeId>(p_);
         p_.wall_types = std::move(types);
@@ -115,18 +116,17 @@ private:
 
     void types_and_models() {
         for (WallType& t : p_.wall_types.edit()) {
-            number(t.id, "wall type " + t.name);
+            number(t.id, say("wall type %1", t.name));
             types_.insert(t.id.value);
         }
-        for (AccessPointModel& m : p_.models.edit()) number(m.id, "model " + m.name);
+        for (AccessPointModel& m : p_.models.edit()) number(m.id, say("model %1", m.name));
     }
 
-    void type(WallTypeId& id, TypeUse use, const std::string& what) {
+    void type(WallTypeId& id, TypeUse use, const Said& what) {
         if (types_.contains(id.value)) return;
         WallTypeId other = first_type(p_, use);
         if (!other) other = p_.wall_types->front().id;
-        note(what, "its type " + std::to_string(id.value) + " is gone: it is " + wall_type(p_, other).name +
-                       " now");
+        note(what, say("its type %1 is gone: it is %2 now", id.value, wall_type(p_, other).name));
         id = other;
     }
 
@@ -150,7 +150,7 @@ private:
     void things(Floor& f) {
         if (are_fine(KindOf<Thing>::list(f))) return;
         for (Thing& t : KindOf<Thing>::edit(f)) {
-            const std::string what = KindOf<Thing>::label(t) + " on " + f.name;
+            const Said what = say("%1 on %2", KindOf<Thing>::label(t), f.name);
             KindOf<Thing>::each_id(t, [&](auto& id) { number(id, what); });
             KindOf<Thing>::each_type(t,
                                      [&](WallTypeId& id, TypeUse use, const auto&) { type(id, use, what); });
@@ -158,15 +158,14 @@ private:
     }
 
     void floor(Floor& f) {
-        const std::string on = " on " + f.name;
-        number(f.id, "floor " + f.name);
+        number(f.id, say("floor %1", f.name));
         floors_.insert(f.id.value);
         if (!types_.contains(f.slab->type.value))
-            type(f.slab.edit().type, TypeUse::slab, "slab of " + f.name);
+            type(f.slab.edit().type, TypeUse::slab, say("slab of %1", f.name));
         each_kind([&]<class Thing>() { things<Thing>(f); });
         for (const Drawing& d : *f.drawings)
             if (d.id.value == 0 || d.id.value >= p_.next_id || ids_.contains(d.id.value)) {
-                for (Drawing& renewed : f.drawings.edit()) number(renewed.id, "drawing" + on);
+                for (Drawing& renewed : f.drawings.edit()) number(renewed.id, say("drawing on %1", f.name));
                 break;
             }
         for (const Drawing& d : *f.drawings) ids_.insert(d.id.value);
@@ -176,41 +175,41 @@ private:
     void variants() {
         std::set<std::uint32_t> present;
         for (Variant& v : p_.variants) {
-            number(v.id, "variant " + v.name);
+            number(v.id, say("variant %1", v.name));
             present.insert(v.id.value);
             for (auto& [floor, list] : v.access_points) access_points(v, floor, list);
             std::erase_if(v.access_points,
                           [&](const auto& entry) { return !floors_.contains(entry.first.value); });
         }
         if (p_.variants.empty()) {
-            note("variants", "there was none: an empty one was made");
+            note(std::string("variants"), say("there was none: an empty one was made"));
             p_.variants.push_back({new_id<VariantId>(p_), "A", {}});
             present.insert(p_.variants.front().id.value);
         }
         if (present.contains(p_.variant.value)) return;
-        note("variant",
-             "the current variant is gone: " + p_.variants.front().name + " is the current one now");
+        note(std::string("variant"),
+             say("the current variant is gone: %1 is the current one now", p_.variants.front().name));
         p_.variant = p_.variants.front().id;
     }
 
     /// Why an access point cannot stand; empty when it can.
-    std::string fault_of(const AccessPoint& ap, FloorId floor) const {
-        if (!floors_.contains(floor.value)) return "its floor is gone";
+    Said fault_of(const AccessPoint& ap, FloorId floor) const {
+        if (!floors_.contains(floor.value)) return say("its floor is gone");
         const auto m = std::find_if(p_.models->begin(), p_.models->end(),
                                     [&](const AccessPointModel& e) { return e.id == ap.model; });
-        if (m == p_.models->end()) return "its model " + std::to_string(ap.model.value) + " is gone";
-        if (m->radios.size() != ap.radios.size()) return "it does not have as many radios as its model";
+        if (m == p_.models->end()) return say("its model %1 is gone", ap.model.value);
+        if (m->radios.size() != ap.radios.size()) return say("it does not have as many radios as its model");
         for (std::size_t i = 0; i < ap.radios.size(); ++i)
             if (!radio_band(*m, i, ap.radios[i].channel.band))
-                return "a radio is in a band that its model lacks";
+                return say("a radio is in a band that its model lacks");
         return {};
     }
 
     void access_points(const Variant& v, FloorId floor, Shared<std::vector<AccessPoint>>& list) {
         std::vector<AccessPoint> kept;
         for (AccessPoint ap : *list) {
-            const std::string what = "access point " + std::to_string(ap.number) + " of variant " + v.name;
-            if (const std::string fault = fault_of(ap, floor); !fault.empty()) {
+            const Said what = say("access point %1 of variant %2", ap.number, v.name);
+            if (const Said fault = fault_of(ap, floor); !fault.empty()) {
                 note(what, fault,
                      write_access_point(ap).dump(-1, ' ', false, Json::error_handler_t::replace));
                 continue;
@@ -224,12 +223,12 @@ private:
     void requirement_sets() {
         std::vector<RequirementSet> kept;
         for (RequirementSet set : *p_.requirement_sets) {
-            number(set.id, "requirement set " + set.name);
-            for (Requirement& r : set.requirements) number(r.id, "requirement of " + set.name);
+            number(set.id, say("requirement set %1", set.name));
+            for (Requirement& r : set.requirements) number(r.id, say("requirement of %1", set.name));
             const RequirementSet whole = set;
             const bool named = !set.zones.empty();
             if (std::erase_if(set.zones, [&](ZoneId id) { return !zones_.contains(id.value); }) > 0)
-                note("requirement set " + set.name, "a zone that it names is gone",
+                note(say("requirement set %1", set.name), say("a zone that it names is gone"),
                      named && set.zones.empty()
                          ? write_requirement_set(whole).dump(-1, ' ', false, Json::error_handler_t::replace)
                          : std::string());
@@ -246,8 +245,7 @@ private:
             if (floors_.contains(probe.floor.value) && numbers.insert(probe.number).second)
                 kept.push_back(probe);
             else
-                note("probe P" + std::to_string(probe.number),
-                     "its floor is gone, or its number is used twice");
+                note(say("probe P%1", probe.number), say("its floor is gone, or its number is used twice"));
         p_.probes = std::move(kept);
     }
 

@@ -14,26 +14,26 @@ namespace fs = std::filesystem;
 
 ReadProject read_parts(const ArchiveReader& archive, const std::string& file, bool tolerant) {
     if (!archive.has(outline_entry))
-        throw Error("is not a Yemvo project: there is no project.json inside", file,
-                    "Choose a file that Yemvo saved (.yemvo)");
+        throw Error(say("is not a Yemvo project: there is no project.json inside"), file,
+                    say("Choose a file that Yemvo saved (.yemvo)"));
     try {
         return read_project(archive, tolerant);
     } catch (const Error& fault) {
-        const bool named = fault.where().starts_with(file);
-        throw Error(named ? "the project inside is damaged" : fault.summary(),
-                    named ? file : file + ": " + fault.where(), fault.remedy());
+        const bool named = fault.where().english().starts_with(file);
+        throw Error(named ? say("the project inside is damaged") : fault.summary(),
+                    named ? Said(file) : said_joined(": ", file, fault.where()), fault.remedy());
     }
 }
 
 /// Parts told one by one where they are few.
-void tell_set_aside(const ReadProject& read, std::vector<std::string>& warnings) {
+void tell_set_aside(const ReadProject& read, std::vector<Said>& warnings) {
     constexpr std::size_t most_told = 5;
     for (std::size_t i = 0; i < read.aside.size() && i < most_told; ++i)
-        warnings.push_back(read.aside[i].place + ": " + shortened(read.aside[i].reason, 200));
+        warnings.push_back(said_joined(": ", read.aside[i].place, shortened(read.aside[i].reason, 200)));
     if (read.aside.size() > most_told)
-        warnings.push_back("and " + std::to_string(read.aside.size() - most_told) + " more parts");
+        warnings.push_back(say("and %1 more parts", read.aside.size() - most_told));
     if (!read.aside.empty())
-        warnings.push_back("These parts are set aside and kept in the file: see Findings");
+        warnings.push_back(say("These parts are set aside and kept in the file: see Findings"));
 }
 
 Bytes packed(const Project& project) {
@@ -51,8 +51,8 @@ void read_back(const Project& project, const fs::path& file) {
     Project back = read_parts(archive, file.string(), false).project;
     read_assets(archive, back);
     if (!(back == project))
-        throw Error("what was written is not what reads back", project.name,
-                    "Undo the last edit and save again; the file that was there is as it was");
+        throw Error(say("what was written is not what reads back"), project.name,
+                    say("Undo the last edit and save again; the file that was there is as it was"));
 }
 
 }  // namespace
@@ -68,8 +68,9 @@ Loaded load_project(const fs::path& path) {
     for (const Floor* floor : all_floors(loaded.project))
         for (const Drawing& d : *floor->drawings)
             if (!loaded.project.assets.contains(d.source.asset))
-                loaded.warnings.push_back("The drawing '" + d.source.asset + "' of " + floor->name +
-                                          " is missing or damaged; choose it again on that floor");
+                loaded.warnings.push_back(
+                    say("The drawing '%1' of %2 is missing or damaged; choose it again on that floor",
+                        d.source.asset, floor->name));
     return loaded;
 }
 
@@ -84,7 +85,7 @@ Saved save_project(const Project& to_save, const fs::path& path, const Versions*
             try {
                 if (versions) versions->keep(old, path);
             } catch (const Error& fault) {
-                saved.warnings.push_back(fault.what());
+                saved.warnings.push_back(fault.told());
             }
             keep_beside(old);
         });

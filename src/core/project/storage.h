@@ -12,8 +12,8 @@ namespace yemvo {
 
 struct Loaded {
     Project project;
-    std::vector<std::string> warnings;  ///< what could not be read; the rest is whole
-    FileMark mark;                      ///< the file as it was when it was read
+    std::vector<Said> warnings;  ///< what could not be read; the rest is whole
+    FileMark mark;               ///< the file as it was when it was read
 };
 
 /// A part that cannot be read is set aside in the project (Project::aside) and told as a warning, as is a
@@ -22,8 +22,8 @@ struct Loaded {
 Loaded load_project(const std::filesystem::path&);
 
 struct Saved {
-    FileMark mark;                      ///< the new file's
-    std::vector<std::string> warnings;  ///< that the version before could not be kept among the versions
+    FileMark mark;               ///< the new file's
+    std::vector<Said> warnings;  ///< that the version before could not be kept among the versions
 };
 
 /// The file that was there is kept as "name~" and, where `versions` is given, among them. What was written is

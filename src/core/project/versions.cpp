@@ -55,8 +55,8 @@ void Versions::keep(const fs::path& now, const fs::path& file) const {
         fs::rename(beside, copy);
         prune();
     } catch (const std::system_error& fault) {
-        throw Error("the version before could not be kept: " + fault.code().message(), folder.string(),
-                    "Free some space");
+        throw Error(say("the version before could not be kept: %1", fault.code().message()), folder.string(),
+                    say("Free some space"));
     }
 }
 

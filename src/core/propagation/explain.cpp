@@ -63,10 +63,10 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.channel = radio.channel;
     link.primary = radio.primary;
     link.distance_m = length(way);
-    link.terms.push_back({TermKind::power, "Conducted power", radio.power_dbm});
+    link.terms.push_back({TermKind::power, say("Conducted power"), radio.power_dbm});
     link.terms.push_back(
-        {TermKind::antenna, "Antenna gain, this direction", gain_dbi(can->antenna, orientation, way)});
-    link.terms.push_back({TermKind::free_space, "Free-space loss",
+        {TermKind::antenna, say("Antenna gain, this direction"), gain_dbi(can->antenna, orientation, way)});
+    link.terms.push_back({TermKind::free_space, say("Free-space loss"),
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     link.source = source;
     link.receiver = receiver;

@@ -13,7 +13,7 @@ enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, 
 
 struct LinkTerm {
     TermKind kind;
-    std::string name;
+    Said name;
     double db;             ///< the power in dBm, then gains positive and losses negative
     double share = 0;      ///< of the way, for what is crossed
     double angle_deg = 0;  ///< to the normal of what is crossed

@@ -42,8 +42,8 @@ void use_instruction_set(const std::string& name) {
     if (!name.empty()) {
         const auto names = instruction_sets();
         if (std::find(names.begin(), names.end(), name) == names.end())
-            throw Error("this machine does not have " + name, "instruction set",
-                        "Choose one of those that yemvo knows here, the best is " + names.front());
+            throw Error(say("this machine does not have %1", name), say("instruction set"),
+                        say("Choose one of those that yemvo knows here, the best is %1", names.front()));
         for (const auto& [better, bit] : sets) {
             if (better == name) break;
             allowed &= ~bit;

@@ -5,14 +5,16 @@
 #include <array>
 #include <cmath>
 
+#include "base/said.h"
 #include "geometry/similarity_fit.h"
 
 namespace yemvo {
 namespace {
 
 constexpr std::array<std::string_view, 4> kinds{"picture", "pdf", "svg", "dxf"};
-constexpr std::array<std::string_view, 6> scale_bys{"none",          "lengths",    "area",
-                                                    "printed ratio", "file units", "like another"};
+constexpr std::array<std::string_view, 6> scale_bys{mark("none"),       mark("lengths"),
+                                                    mark("area"),       mark("printed ratio"),
+                                                    mark("file units"), mark("like another")};
 
 template <class Value, std::size_t N>
 std::optional<Value> find_name(const std::array<std::string_view, N>& names, std::string_view name) {

@@ -6,10 +6,13 @@
 #include <cmath>
 #include <numbers>
 
+#include "base/said.h"
+
 namespace yemvo {
 namespace {
-constexpr std::array<std::string_view, 9> kinds{"column", "shelving", "racking",     "machinery", "vehicle",
-                                                "crowd",  "foliage",  "metal boxes", "other"};
+constexpr std::array<std::string_view, 9> kinds{mark("column"),    mark("shelving"),    mark("racking"),
+                                                mark("machinery"), mark("vehicle"),     mark("crowd"),
+                                                mark("foliage"),   mark("metal boxes"), mark("other")};
 }
 
 std::vector<Point> body(const Obstacle& o) {

@@ -5,15 +5,20 @@
 #include <array>
 #include <cmath>
 
+#include "base/said.h"
+
 namespace yemvo {
 namespace {
-constexpr std::array<std::string_view, 7> families{"concrete", "brick", "board",  "glass",
-                                                   "timber",   "steel", "special"};
-constexpr std::array<std::string_view, 6> uses{"wall", "door", "window", "slab", "ceiling", "obstacle"};
-constexpr std::array<std::string_view, 6> hatches{"solid", "diagonal",     "cross",
-                                                  "dots",  "compartments", "open"};
-constexpr std::array<std::string_view, 8> groups{"masonry", "concrete", "light walls", "glass",
-                                                 "doors",   "metal",    "floors",      "special"};
+constexpr std::array<std::string_view, 7> families{mark("concrete"), mark("brick"),  mark("board"),
+                                                   mark("glass"),    mark("timber"), mark("steel"),
+                                                   mark("special")};
+constexpr std::array<std::string_view, 6> uses{mark("wall"), mark("door"),    mark("window"),
+                                               mark("slab"), mark("ceiling"), mark("obstacle")};
+constexpr std::array<std::string_view, 6> hatches{mark("solid"), mark("diagonal"),     mark("cross"),
+                                                  mark("dots"),  mark("compartments"), mark("open")};
+constexpr std::array<std::string_view, 8> groups{mark("masonry"), mark("concrete"), mark("light walls"),
+                                                 mark("glass"),   mark("doors"),    mark("metal"),
+                                                 mark("floors"),  mark("special")};
 
 template <class Enum, std::size_t n>
 std::optional<Enum> find_in(const std::array<std::string_view, n>& names, std::string_view name) {

@@ -40,12 +40,18 @@ BandSet all_bands() {
     return all;
 }
 
-std::string bands_text(BandSet set) {
+/// `last_two`: a pattern for all but the last, and the last.
+static Said bands_joined(BandSet set, const char* last_two) {
     const auto ids = set.list();
-    std::string text;
-    for (std::size_t i = 0; i < ids.size(); ++i)
-        text += (i == 0 ? "" : i + 1 == ids.size() ? " and " : ", ") + band(ids[i]).name;
-    return text + " GHz";
+    std::string before;
+    for (std::size_t i = 0; i + 1 < ids.size(); ++i) before += (i ? ", " : "") + band(ids[i]).name;
+    if (ids.empty()) return {};
+    if (before.empty()) return band(ids.back()).name + " GHz";
+    return say(last_two, before, band(ids.back()).name);
 }
+
+Said bands_text(BandSet set) { return bands_joined(set, mark("%1 and %2 GHz")); }
+
+Said bands_text_any(BandSet set) { return bands_joined(set, mark("%1 or %2 GHz")); }
 
 }  // namespace yemvo

@@ -8,6 +8,8 @@
 #include <string_view>
 #include <vector>
 
+#include "base/said.h"
+
 namespace yemvo {
 
 /// Index into bands().
@@ -55,7 +57,9 @@ inline std::size_t band_count() { return bands().size(); }
 
 BandSet all_bands();
 /// "5 GHz", "5 and 6 GHz", "2.4, 5 and 6 GHz"
-std::string bands_text(BandSet);
+Said bands_text(BandSet);
+/// "5 GHz", "5 or 6 GHz"
+Said bands_text_any(BandSet);
 
 /// "2.4", "5" or "6", also with " GHz" behind; none for any other text.
 std::optional<BandId> find_band(std::string_view name);

@@ -80,9 +80,8 @@ const std::vector<int>& numbers(BandId id, int width_mhz) {
 
 void require_valid(const Channel& c) {
     if (is_valid(c)) return;
-    throw InvalidChannel(
-        "there is no channel " + std::to_string(c.number) + " of " + std::to_string(c.width_mhz) + " MHz",
-        band(c.band).name + " GHz", "`yemvo-cli channels` lists those there are");
+    throw InvalidChannel(say("there is no channel %1 of %2 MHz", c.number, c.width_mhz),
+                         band(c.band).name + " GHz", say("`yemvo-cli channels` lists those there are"));
 }
 
 }  // namespace

@@ -32,10 +32,10 @@ public:
         for (const CadCurve& c : drawing_.curves) sum += sizeof(CadCurve) + c.points.size() * sizeof(Point);
         return sum;
     }
-    std::vector<std::string> left_out() const override {
-        std::vector<std::string> told;
+    std::vector<Said> left_out() const override {
+        std::vector<Said> told;
         for (const CadSkipped& s : drawing_.skipped)
-            told.push_back(std::to_string(s.count) + " x " + s.what + ": " + s.why);
+            told.push_back(say("%1 x %2: %3", s.count, s.what, s.why));
         return told;
     }
 
@@ -148,7 +148,7 @@ std::shared_ptr<const Sheet> open_cad(const Bytes& bytes, const std::string& nam
     try {
         return std::make_shared<CadSheet>(read_dxf(bytes, name, cancel));
     } catch (const std::bad_alloc&) {
-        throw Error("needs more memory than there is", name, "Export it with fewer layers");
+        throw Error(say("needs more memory than there is"), name, say("Export it with fewer layers"));
     }
 }
 

@@ -27,11 +27,11 @@ public:
         document_.load(&buffer_);
         if (document_.status() != QPdfDocument::Status::Ready) fail(name);
         if (page < 0 || page >= document_.pageCount())
-            throw Error("has no page " + std::to_string(page + 1), name, "Choose another page");
+            throw Error(say("has no page %1", page + 1), name, say("Choose another page"));
         size_ = document_.pagePointSize(page);
         if (!(size_.width() > 0.1) || !(size_.height() > 0.1) || size_.width() > 1e6 || size_.height() > 1e6)
-            throw Error("page " + std::to_string(page + 1) + " has no size that can be shown", name,
-                        "Export the drawing again");
+            throw Error(say("page %1 has no size that can be shown", page + 1), name,
+                        say("Export the drawing again"));
     }
     Box box() const override { return {{0, 0}, {size_.width(), size_.height()}}; }
     int pages() const override { return document_.pageCount(); }
@@ -73,14 +73,14 @@ private:
     [[noreturn]] void fail(const std::string& name) const {
         switch (document_.error()) {
             case QPdfDocument::Error::IncorrectPassword:
-                throw Error("is locked by a password", name,
-                            "Save it without a password and choose it again");
+                throw Error(say("is locked by a password"), name,
+                            say("Save it without a password and choose it again"));
             case QPdfDocument::Error::UnsupportedSecurityScheme:
-                throw Error("is encrypted in a way that cannot be read", name,
-                            "Save it without protection and choose it again");
+                throw Error(say("is encrypted in a way that cannot be read"), name,
+                            say("Save it without protection and choose it again"));
             default:
-                throw Error("is no PDF, or damaged or cut short", name,
-                            "Open it in a PDF viewer to see whether it is whole");
+                throw Error(say("is no PDF, or damaged or cut short"), name,
+                            say("Open it in a PDF viewer to see whether it is whole"));
         }
     }
 

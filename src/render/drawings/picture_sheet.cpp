@@ -62,7 +62,7 @@ std::string pixels(QSize size) {
 }  // namespace
 
 std::shared_ptr<const Sheet> open_picture(const Bytes& bytes, int page, const std::string& name) {
-    const std::string remedy = "Choose a PNG, JPEG, WebP or TIFF picture";
+    const Said remedy = say("Choose a PNG, JPEG, WebP or TIFF picture");
     QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()),
                                               static_cast<qsizetype>(bytes.size()));
     QBuffer buffer(&data);
@@ -70,27 +70,27 @@ std::shared_ptr<const Sheet> open_picture(const Bytes& bytes, int page, const st
     QImageReader reader(&buffer);
     reader.setAutoTransform(true);
     reader.setAllocationLimit(most_read_mb);
-    if (!reader.canRead()) throw Error("is not a picture that can be read", name, remedy);
+    if (!reader.canRead()) throw Error(say("is not a picture that can be read"), name, remedy);
     const int pages = std::max(1, std::min(reader.imageCount(), 10'000));
     if (page > 0 && !reader.jumpToImage(page))
-        throw Error("has no page " + std::to_string(page + 1), name, "Choose another page");
+        throw Error(say("has no page %1", page + 1), name, say("Choose another page"));
     const QSize stored = reader.size();
     const double count = 1.0 * stored.width() * stored.height();
     const bool jpeg = reader.format() == "jpeg";
-    if (stored.isEmpty()) throw Error("does not tell its size", name, remedy);
+    if (stored.isEmpty()) throw Error(say("does not tell its size"), name, remedy);
     if (count > (jpeg ? most_jpeg_pixels : most_read_pixels))
-        throw Error("is " + pixels(stored) + ", more than can be read", name,
-                    "Make it smaller, at most 100 megapixels, and choose it again");
+        throw Error(say("is %1, more than can be read", pixels(stored)), name,
+                    say("Make it smaller, at most 100 megapixels, and choose it again"));
     if (count > most_kept_pixels)
         reader.setScaledSize(stored / std::ceil(std::sqrt(count / most_kept_pixels)));
     // the reader would call it damaged
     const int bits = QImage::toPixelFormat(reader.imageFormat()).bitsPerPixel();
     if (!jpeg && count * std::max(bits, 32) / 8 > most_read_mb * 1024.0 * 1024)
-        throw Error("is " + pixels(stored) + " of " + std::to_string(bits) + " bits, more than can be read",
-                    name, "Make it smaller, or give it 8 bits a colour, and choose it again");
+        throw Error(say("is %1 of %2 bits, more than can be read", pixels(stored), bits), name,
+                    say("Make it smaller, or give it 8 bits a colour, and choose it again"));
     const QImage picture = reader.read();
     if (picture.isNull())
-        throw Error("is damaged or cut short (" + reader.errorString().toStdString() + ")", name, remedy);
+        throw Error(say("is damaged or cut short (%1)", reader.errorString().toStdString()), name, remedy);
     // turned by its EXIF data, the sheet is turned too
     const bool turned = reader.transformation() & QImageIOHandler::TransformationRotate90;
     return std::make_shared<PictureSheet>(picture, turned ? stored.transposed() : stored, pages);

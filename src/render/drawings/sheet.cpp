@@ -19,7 +19,8 @@ bool ends_with(const std::string& name, std::string_view ending) {
 
 DrawingKind kind_of_file(const Bytes& bytes, const std::string& name) {
     if (bytes.empty())
-        throw Error("the file is empty", name, "Choose it again; it may not have been copied whole");
+        throw Error(say("the file is empty"), name,
+                    say("Choose it again; it may not have been copied whole"));
     const std::string_view head(reinterpret_cast<const char*>(bytes.data()),
                                 std::min<std::size_t>(bytes.size(), 4096));
     if (head.substr(0, 1024).find("%PDF-") != std::string_view::npos) return DrawingKind::pdf;
@@ -33,14 +34,15 @@ DrawingKind kind_of_file(const Bytes& bytes, const std::string& name) {
     if (ends_with(name, ".pdf")) return DrawingKind::pdf;
     for (const char* ending : {".png", ".jpg", ".jpeg", ".webp", ".tif", ".tiff"})
         if (ends_with(name, ending)) return DrawingKind::picture;
-    throw Error("is no kind of drawing that can be read", name,
-                "Choose a PNG, JPEG, WebP, TIFF, PDF, SVG or DXF file");
+    throw Error(say("is no kind of drawing that can be read"), name,
+                say("Choose a PNG, JPEG, WebP, TIFF, PDF, SVG or DXF file"));
 }
 
 std::shared_ptr<const Sheet> open_sheet(std::shared_ptr<const Bytes> bytes, DrawingKind kind, int page,
                                         const std::string& name, const CancelToken& cancel) {
     if (bytes->empty())
-        throw Error("the file is empty", name, "Choose it again; it may not have been copied whole");
+        throw Error(say("the file is empty"), name,
+                    say("Choose it again; it may not have been copied whole"));
     switch (kind) {
         case DrawingKind::pdf:
             return open_pdf(std::move(bytes), page, name);

@@ -27,7 +27,7 @@ public:
     virtual void paint(QPainter&, const QTransform& to_px, const QRectF& visible,
                        const std::vector<std::string>& hidden_layers, const CancelToken&) const = 0;
     /// What the file holds that is not shown, and why; each a sentence.
-    virtual std::vector<std::string> left_out() const { return {}; }
+    virtual std::vector<Said> left_out() const { return {}; }
     /// Memory it keeps, about.
     virtual std::size_t bytes() const = 0;
     /// Of a CAD drawing; null for other kinds.
@@ -57,7 +57,7 @@ std::shared_ptr<const Sheet> open_cad(const Bytes&, const std::string& name, con
 /// taken out and told. Throws Error for what is no SVG or grows beyond reason.
 struct CleanSvg {
     QByteArray text;
-    std::vector<std::string> left_out;
+    std::vector<Said> left_out;
 };
 CleanSvg clean_svg(const Bytes&, const std::string& name);
 

@@ -32,7 +32,7 @@ public:
         while (!in_.atEnd()) {
             in_.readNext();
             if (in_.isDTD() && in_.text().contains(QLatin1String("<!ENTITY")))
-                note("entity definitions", "they are not followed");
+                note(say("entity definitions"), say("they are not followed"));
             else if (in_.isStartElement())
                 element();
             else if (in_.isEndElement())
@@ -44,33 +44,37 @@ public:
             if (clean_.text.size() > most_bytes) too_large();
         }
         if (in_.hasError()) finish_broken();
-        if (!seen_svg_) throw Error("is no SVG drawing", name_, "Choose an SVG file");
+        if (!seen_svg_) throw Error(say("is no SVG drawing"), name_, say("Choose an SVG file"));
         check_uses();
-        for (const auto& [what, count] : notes_)
-            clean_.left_out.push_back(std::to_string(count) + " x " + what);
+        for (const auto& [words, note] : notes_)
+            clean_.left_out.push_back(say("%1 x %2", note.second, note.first));
         return std::move(clean_);
     }
 
 private:
     [[noreturn]] void too_large() const {
-        throw Error("has more in it than can be shown", name_, "Export a simpler drawing");
+        throw Error(say("has more in it than can be shown"), name_, say("Export a simpler drawing"));
     }
 
-    void note(const std::string& what, const std::string& why) { ++notes_[what + ": " + why]; }
+    void note(const Said& what, const Said& why) {
+        auto& [said, count] = notes_[what.english() + ": " + why.english()];
+        said = said_joined(": ", what, why);
+        ++count;
+    }
 
     void finish_broken() {
         if (!seen_svg_ || elements_ < 2)
-            throw Error("is damaged (line " + std::to_string(in_.lineNumber()) + ": " +
-                            in_.errorString().toStdString() + ")",
-                        name_, "Export the drawing again");
-        note("all from line " + std::to_string(in_.lineNumber()) + " on", in_.errorString().toStdString());
+            throw Error(say("is damaged (line %1: %2)", in_.lineNumber(), in_.errorString().toStdString()),
+                        name_, say("Export the drawing again"));
+        note(say("all from line %1 on", in_.lineNumber()), in_.errorString().toStdString());
         while (depth_-- > 0) out_.writeEndElement();
     }
 
     void element() {
         const QString tag = in_.name().toString();
         if (!seen_svg_) {
-            if (tag != QLatin1String("svg")) throw Error("is no SVG drawing", name_, "Choose an SVG file");
+            if (tag != QLatin1String("svg"))
+                throw Error(say("is no SVG drawing"), name_, say("Choose an SVG file"));
             seen_svg_ = true;
         }
         if (++elements_ > most_elements) too_large();
@@ -79,7 +83,8 @@ private:
             return;
         }
         if (++depth_ > deepest_nesting)
-            throw Error("is nested deeper than any drawing needs", name_, "Export a simpler drawing");
+            throw Error(say("is nested deeper than any drawing needs"), name_,
+                        say("Export a simpler drawing"));
         in_style_ = tag == QLatin1String("style");
         out_.writeStartElement(tag);
         if (depth_ == 1) {
@@ -116,15 +121,15 @@ private:
                                                "audio",         "video",        "handler",
                                                "listener",      "namedview"};
         if (not_painted.count(tag)) {
-            note(tag.toStdString(), "not drawn");
+            note(tag.toStdString(), say("not drawn"));
             return false;
         }
         if (tag == QLatin1String("image") && !link().startsWith(QLatin1String("data:"))) {
-            note("picture in another file", "references are never followed");
+            note(say("picture in another file"), say("references are never followed"));
             return false;
         }
         if (tag == QLatin1String("use") && (!link().startsWith(QLatin1Char('#')))) {
-            note("part of another file", "references are never followed");
+            note(say("part of another file"), say("references are never followed"));
             return false;
         }
         return !dropped.count(tag) && !tag.startsWith(QLatin1String("font"));
@@ -145,7 +150,7 @@ private:
             if (key.startsWith(QLatin1String("on"))) continue;
             if (key == QLatin1String("clip-path") || key == QLatin1String("mask") ||
                 key == QLatin1String("filter")) {
-                note(key.toStdString(), "not applied: more may show than was meant");
+                note(key.toStdString(), say("not applied: more may show than was meant"));
                 continue;
             }
             if (value.contains(QLatin1String("url(")) && !value.contains(QLatin1String("url(#"))) continue;
@@ -173,9 +178,11 @@ private:
         const auto known = weights_.find(id);
         if (known != weights_.end()) return known->second;
         if (!on_the_way.insert(id).second)
-            throw Error("'" + id.toStdString() + "' refers to itself", name_, "Export the drawing again");
+            throw Error(say("'%1' refers to itself", id.toStdString()), name_,
+                        say("Export the drawing again"));
         if (on_the_way.size() > static_cast<std::size_t>(deepest_nesting))
-            throw Error("its parts refer to each other too deep", name_, "Export a simpler drawing");
+            throw Error(say("its parts refer to each other too deep"), name_,
+                        say("Export a simpler drawing"));
         std::size_t sum = content_[id];
         for (const QString& target : uses_[id]) {
             sum += weight(target, on_the_way);
@@ -211,7 +218,7 @@ private:
     std::map<QString, std::vector<QString>> uses_;
     std::map<QString, std::size_t> content_, weights_;
     std::vector<QString> top_uses_;
-    std::map<std::string, std::size_t> notes_;
+    std::map<std::string, std::pair<Said, std::size_t>> notes_;  ///< by its English words
 };
 
 /// Sheet coordinates: user units from the upper left corner of the view box.
@@ -220,15 +227,15 @@ public:
     SvgSheet(CleanSvg clean, const std::string& name) : left_out_(std::move(clean.left_out)) {
         size_ = static_cast<std::size_t>(clean.text.size());
         if (!renderer_.load(clean.text) || !renderer_.isValid())
-            throw Error("cannot be drawn", name, "Export the drawing again");
+            throw Error(say("cannot be drawn"), name, say("Export the drawing again"));
         view_ = renderer_.viewBoxF();
         if (view_.isEmpty()) view_ = QRectF(QPointF(0, 0), QSizeF(renderer_.defaultSize()));
         if (!(view_.width() > 0) || !(view_.height() > 0) || view_.width() > 1e9 || view_.height() > 1e9)
-            throw Error("has no size that can be shown", name, "Give it a view box");
+            throw Error(say("has no size that can be shown"), name, say("Give it a view box"));
     }
     Box box() const override { return {{0, 0}, {view_.width(), view_.height()}}; }
     std::size_t bytes() const override { return size_ * 4; }
-    std::vector<std::string> left_out() const override { return left_out_; }
+    std::vector<Said> left_out() const override { return left_out_; }
     void paint(QPainter& p, const QTransform& to_px, const QRectF&, const std::vector<std::string>&,
                const CancelToken&) const override {
         p.setTransform(to_px);
@@ -240,7 +247,7 @@ private:
     mutable QSvgRenderer renderer_;
     QRectF view_;
     std::size_t size_ = 0;
-    std::vector<std::string> left_out_;
+    std::vector<Said> left_out_;
 };
 
 }  // namespace

@@ -172,11 +172,11 @@ TEST_CASE("the line of level falls by each wall at its place, and ends at what a
     l.source = {0, 0, 2.5};
     l.receiver = {10, 0, 1};
     l.distance_m = 10.112;
-    l.terms = {{TermKind::power, "Conducted power", 14},
-               {TermKind::antenna, "Antenna gain, this direction", 2},
-               {TermKind::free_space, "Free-space loss", -66.8},
-               {TermKind::wall, "Brick", -8, 0.5, 0, 0},
-               {TermKind::obstacle, "Rack", -6, 0.7, 0, 2.0224}};
+    l.terms = {{TermKind::power, say("Conducted power"), 14},
+               {TermKind::antenna, say("Antenna gain, this direction"), 2},
+               {TermKind::free_space, say("Free-space loss"), -66.8},
+               {TermKind::wall, say("Brick"), -8, 0.5, 0, 0},
+               {TermKind::obstacle, say("Rack"), -6, 0.7, 0, 2.0224}};
     const LevelLine line = level_line(l);
     CHECK(line.points.back().second == Approx(14 + 2 - 66.8 - 14).margin(0.1));
     const auto at = [&](double m) {

@@ -48,7 +48,7 @@ TEST_CASE("a number that rounds to nothing has no minus") {
 }
 
 TEST_CASE("an error says what, where and what to do") {
-    const Error e("is empty", "plan.png", "Choose another");
+    const Error e(say("is empty"), std::string("plan.png"), say("Choose another"));
     CHECK(std::string(e.what()) == "plan.png: is empty. Choose another");
 }
 

@@ -222,7 +222,7 @@ TEST_CASE("a type in use without figures for a band in use is found") {
     replace_wall_type(p, only_24);
     const auto list = found(p, Rule::type_without_loss);
     REQUIRE(list.size() == 1);
-    CHECK_THAT(list[0].what, Catch::Contains("5 GHz"));
+    CHECK_THAT(list[0].what.english(), Catch::Contains("5 GHz"));
     CHECK(list[0].items == std::vector<Item>{{ItemKind::wall, id.value}});
     CHECK(list[0].remedy == Remedy::types_page);
     remove_wall(p, floor_at(p, 0), id);

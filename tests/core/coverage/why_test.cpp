@@ -94,17 +94,17 @@ TEST_CASE("a link in one sentence") {
     LinkExplanation l;
     l.number = 19;
     l.received_dbm = -76.7;
-    l.terms = {{TermKind::power, "Conducted power", 14},
-               {TermKind::wall, "Brick", -11.2},
-               {TermKind::wall, "Glass", -2.4}};
+    l.terms = {{TermKind::power, say("Conducted power"), 14},
+               {TermKind::wall, say("Brick"), -11.2},
+               {TermKind::wall, say("Glass"), -2.4}};
     CHECK(told(l, "P1", -67) ==
-          "Access point 19 reaches P1 at -76.7 dBm, 9.7 dB less than required; Brick takes 11.2 of the 13.6 "
+          "Access point 19 reaches P1 at −76.7 dBm, 9.7 dB less than required; Brick takes 11.2 of the 13.6 "
           "dB lost in "
           "the way.");
     l.terms.resize(1);
     l.received_dbm = -60;
     CHECK(told(l, "P2", -67) ==
-          "Access point 19 reaches P2 at -60.0 dBm, 7.0 dB more than required; nothing stands in the way.");
+          "Access point 19 reaches P2 at −60.0 dBm, 7.0 dB more than required; nothing stands in the way.");
 }
 
 TEST_CASE("probes live with their floor, and variants are copies of their own") {

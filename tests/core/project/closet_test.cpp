@@ -86,5 +86,5 @@ TEST_CASE("what differs tells of closets") {
     replace_thing(after, s.ground, more);
     const auto lines = differences(s.p, after);
     REQUIRE(lines.size() == 1);
-    CHECK_THAT(lines[0], Catch::Contains("closets: 1 changed"));
+    CHECK_THAT(lines[0].english(), Catch::Contains("closets: 1 changed"));
 }

@@ -43,8 +43,8 @@ std::string things_of(const Project& p, int floor) {
 }
 
 bool told(const Loaded& loaded, const std::string& what) {
-    for (const std::string& warning : loaded.warnings)
-        if (warning.find(what) != std::string::npos) return true;
+    for (const Said& warning : loaded.warnings)
+        if (warning.english().find(what) != std::string::npos) return true;
     return false;
 }
 

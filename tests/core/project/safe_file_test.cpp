@@ -132,7 +132,7 @@ TEST_CASE("where versions cannot be kept the project is saved all the same, and 
     save_project(named("First"), folder / "p.yemvo", &versions);
     const Saved saved = save_project(named("Second"), folder / "p.yemvo", &versions);
     REQUIRE(saved.warnings.size() == 1);
-    CHECK_THAT(saved.warnings[0], Catch::Contains("version before"));
+    CHECK_THAT(saved.warnings[0].english(), Catch::Contains("version before"));
     CHECK(load_project(folder / "p.yemvo").project.name == "Second");
     CHECK(load_project(folder / "p.yemvo~").project.name == "First");
 }

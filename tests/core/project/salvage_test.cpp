@@ -66,7 +66,7 @@ TEST_CASE("one bad wall is set aside, all else opens, and saving keeps what was 
     CHECK_THAT(part.reason, Catch::Contains("between"));
     CHECK(ordered_json::parse(part.json) == walls[3]);
     REQUIRE(loaded.warnings.size() >= 2);
-    CHECK_THAT(loaded.warnings[0], Catch::Contains("walls[3]"));
+    CHECK_THAT(loaded.warnings[0].english(), Catch::Contains("walls[3]"));
     const TemporaryFolder folder;
     save_project(loaded.project, folder / "again.yemvo");
     CHECK(load_project(folder / "again.yemvo").project == loaded.project);
@@ -82,7 +82,7 @@ TEST_CASE("what was set aside is a finding, and discarding it is an edit") {
     const auto found =
         std::find_if(all.begin(), all.end(), [](const Finding& f) { return f.rule == Rule::set_aside; });
     REQUIRE(found != all.end());
-    CHECK_THAT(found->what, Catch::Contains("access_points[0].number"));
+    CHECK_THAT(found->what.english(), Catch::Contains("access_points[0].number"));
     REQUIRE(found->mends.size() == 1);
     found->mends[0].apply(p);
     CHECK(p.aside->empty());

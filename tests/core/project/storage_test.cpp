@@ -123,8 +123,8 @@ TEST_CASE("a missing drawing is a warning, and all else is there") {
     save_project(project, folder / "p.yemvo");
     const Loaded loaded = load_project(folder / "p.yemvo");
     REQUIRE(loaded.warnings.size() == 1);
-    CHECK(loaded.warnings[0].find("library-first.pdf") != std::string::npos);
-    CHECK(loaded.warnings[0].find("First floor") != std::string::npos);
+    CHECK(loaded.warnings[0].english().find("library-first.pdf") != std::string::npos);
+    CHECK(loaded.warnings[0].english().find("First floor") != std::string::npos);
     CHECK(loaded.project.buildings == project.buildings);
 }
 

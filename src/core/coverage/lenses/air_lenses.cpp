@@ -56,20 +56,22 @@ std::vector<LensEntry> air_lenses() {
     LensNeeds ground;
     ground.surroundings = true;
     return {
-        {{LensId::heard, air, amount, "heard", "Radios heard", "radios", 0, 1, 4, 1, false,
-          "How many radios arrive at the level from which one counts as heard (Details of the site), in all "
-          "the "
-          "chosen bands together."},
+        {{LensId::heard, air, amount, "heard", mark("Radios heard"), mark("radios"), 0, 1, 4, 1, false,
+          mark("How many radios arrive at the level from which one counts as heard (Details of the site), in "
+               "all "
+               "the "
+               "chosen bands together.")},
          heard},
-        {{LensId::contention, air, amount, "contention", "Co-channel contention", "radios", 0, 0.5, 1, 0.25,
-          false,
-          "How many other radios on the serving radio's spectrum are heard here and take turns with it, each "
-          "counted by the share of spectrum.",
+        {{LensId::contention, air, amount, "contention", mark("Co-channel contention"), mark("radios"), 0,
+          0.5, 1, 0.25, false,
+          mark("How many other radios on the serving radio's spectrum are heard here and take turns with it, "
+               "each "
+               "counted by the share of spectrum."),
           LensBands::best},
          contention},
-        {{LensId::outside, air, amount, "outside", "Signal outside", "dBm", -100, 5, -80, 2, false,
-          "How strong the plan is heard outside the building, where it should not be.", LensBands::together,
-          ground},
+        {{LensId::outside, air, amount, "outside", mark("Signal outside"), "dBm", -100, 5, -80, 2, false,
+          mark("How strong the plan is heard outside the building, where it should not be."),
+          LensBands::together, ground},
          outside},
     };
 }

@@ -34,39 +34,42 @@ std::vector<LensEntry> reach_lenses() {
     using enum LensKind;
     using enum LensBands;
     return {
-        {{LensId::signal, reach, amount, "signal", "Signal", "dBm", -90, 5, -67, 2, true,
-          "The strongest radio as the client receives it."},
+        {{LensId::signal, reach, amount, "signal", mark("Signal"), "dBm", -90, 5, -67, 2, true,
+          mark("The strongest radio as the client receives it.")},
          strongest},
-        {{LensId::next_best, reach, amount, "next_best", "Next-best signal", "dBm", -90, 5, -75, 2, true,
-          "The strongest radio of any other access point than the serving one: where a client can move on "
-          "to."},
+        {{LensId::next_best, reach, amount, "next_best", mark("Next-best signal"), "dBm", -90, 5, -75, 2,
+          true,
+          mark("The strongest radio of any other access point than the serving one: where a client can move "
+               "on "
+               "to.")},
          next_best},
-        {{LensId::third, reach, amount, "third", "Third-strongest signal", "dBm", -90, 5, -75, 2, true,
-          "The third access point's signal: what locating devices and smooth roaming count on."},
+        {{LensId::third, reach, amount, "third", mark("Third-strongest signal"), "dBm", -90, 5, -75, 2, true,
+          mark("The third access point's signal: what locating devices and smooth roaming count on.")},
          third},
-        {{LensId::snr, reach, amount, "snr", "SNR", "dB", 0, 5, 25, 2, true,
-          "The serving radio's signal over thermal noise in its channel's width.", LensBands::best},
+        {{LensId::snr, reach, amount, "snr", mark("SNR"), "dB", 0, 5, 25, 2, true,
+          mark("The serving radio's signal over thermal noise in its channel's width."), LensBands::best},
          above_noise},
-        {{LensId::serving, reach, access_point, "serving", "Serving access point", "", 0, 1, 0, 1, true,
-          "Which access point is strongest here."},
+        {{LensId::serving, reach, access_point, "serving", mark("Serving access point"), "", 0, 1, 0, 1, true,
+          mark("Which access point is strongest here.")},
          serving},
-        {{LensId::serving_band, reach, band, "serving_band", "Serving band", "", 0, 1, 0, 1, true,
-          "Which of the chosen bands is strongest here."},
+        {{LensId::serving_band, reach, band, "serving_band", mark("Serving band"), "", 0, 1, 0, 1, true,
+          mark("Which of the chosen bands is strongest here.")},
          serving_band},
         {{LensId::failure,
           reach,
           amount,
           "failure",
-          "Signal after a failure",
+          mark("Signal after a failure"),
           "dBm",
           -90,
           5,
           -75,
           2,
           true,
-          "The signal that is left when the selected access points fail; with all shown, when at each place "
-          "the "
-          "one fails that it depends on most.",
+          mark("The signal that is left when the selected access points fail; with all shown, when at each "
+               "place "
+               "the "
+               "one fails that it depends on most."),
           together,
           {},
           true},
@@ -75,15 +78,16 @@ std::vector<LensEntry> reach_lenses() {
           reach,
           amount,
           "failure_loss",
-          "Signal drop on failure",
+          mark("Signal drop on failure"),
           "dB",
           0,
           3,
           12,
           2,
           false,
-          "By how many dB the signal falls when the selected access points fail; with all shown, the serving "
-          "one.",
+          mark("By how many dB the signal falls when the selected access points fail; with all shown, the "
+               "serving "
+               "one."),
           together,
           {},
           true},

@@ -74,19 +74,23 @@ std::vector<LensEntry> service_lenses() {
     client.client = true;
     likelihood.deviation = likelihood.level = true;
     return {
-        {{LensId::rate_down, service, amount, "rate_down", "Downlink PHY rate", "Mbit/s", 0, 100, 100, 50,
-          true, "The PHY rate at which the serving radio can send to the chosen client here.", best, client},
+        {{LensId::rate_down, service, amount, "rate_down", mark("Downlink PHY rate"), "Mbit/s", 0, 100, 100,
+          50, true, mark("The PHY rate at which the serving radio can send to the chosen client here."), best,
+          client},
          rate_down},
-        {{LensId::rate_up, service, amount, "rate_up", "Uplink PHY rate", "Mbit/s", 0, 100, 50, 50, true,
-          "The PHY rate at which the chosen client can send from here, with its own power.", best, client},
+        {{LensId::rate_up, service, amount, "rate_up", mark("Uplink PHY rate"), "Mbit/s", 0, 100, 50, 50,
+          true, mark("The PHY rate at which the chosen client can send from here, with its own power."), best,
+          client},
          rate_up},
-        {{LensId::balance, service, amount, "balance", "Link balance", "dB", -6, 2, 6, 2, false,
-          "By how many dB the way up is weaker than the way down, since the client sends with less power.",
+        {{LensId::balance, service, amount, "balance", mark("Link balance"), "dB", -6, 2, 6, 2, false,
+          mark("By how many dB the way up is weaker than the way down, since the client sends with less "
+               "power."),
           together, client},
          balance},
-        {{LensId::confidence, service, amount, "confidence", "Confidence", "%", 40, 5, 90, 4, true,
-          "Probability that the required signal is reached here, given what walls and the model can be off "
-          "by.",
+        {{LensId::confidence, service, amount, "confidence", mark("Confidence"), "%", 40, 5, 90, 4, true,
+          mark("Probability that the required signal is reached here, given what walls and the model can be "
+               "off "
+               "by."),
           best, likelihood},
          confidences},
     };

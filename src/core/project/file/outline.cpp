@@ -70,7 +70,7 @@ Json write_floor(const Floor& f) {
 }
 
 Floor read_floor(const Reader& r, const Contents& contents) {
-    if (!r.value().is_object()) r.fail("must be an object");
+    if (!r.value().is_object()) r.fail(say("must be an object"));
     Floor f;
     r.part([&] { f.id = r.at("id").id<FloorId>(); });
     field(r, f, [&](Floor& x) { x.name = r.at("name").text(limits::name); });
@@ -98,7 +98,7 @@ Json write_building(const Building& b) {
 }
 
 Building read_building(const Reader& r, const Contents& contents) {
-    if (!r.value().is_object()) r.fail("must be an object");
+    if (!r.value().is_object()) r.fail(say("must be an object"));
     Building b;
     r.part([&] { b.id = r.at("id").id<BuildingId>(); });
     field(r, b, [&](Building& x) { x.name = r.at("name").text(limits::name); });
@@ -123,7 +123,7 @@ Json write_variant(const Variant& v) {
 }
 
 Variant read_variant(const Reader& r, const Contents& contents) {
-    if (!r.value().is_object()) r.fail("must be an object");
+    if (!r.value().is_object()) r.fail(say("must be an object"));
     Variant v;
     r.part([&] { v.id = r.at("id").id<VariantId>(); });
     v.name = "Variant";

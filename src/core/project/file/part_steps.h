@@ -11,10 +11,10 @@ namespace yemvo {
 template <class Owner>
 void read_part(const Reader& r, int version, const PartKind<Owner>& kind, Owner& owner) {
     if (version > kind.version())
-        throw Error("was written by a newer Yemvo (version " + std::to_string(version) + " of the part '" +
-                        kind.key + "', this one reads up to " + std::to_string(kind.version()) + ")",
-                    r.path(), "Open it with that version");
-    if (version < 1) r.fail("has no version of the part '" + std::string(kind.key) + "'");
+        throw Error(say("was written by a newer Yemvo (version %1 of the part '%2', this one reads up to %3)",
+                        version, std::string(kind.key), kind.version()),
+                    r.path(), say("Open it with that version"));
+    if (version < 1) r.fail(say("has no version of the part '%1'", std::string(kind.key)));
     if (version == kind.version()) return kind.read(r, owner);
     Json json = r.value();
     for (const JsonStep step : kind.steps.subspan(static_cast<std::size_t>(version) - 1))

@@ -14,16 +14,16 @@
 namespace yemvo {
 namespace {
 
-constexpr const char* remedy = "Try an earlier version of the file";
+constexpr const char* remedy = mark("Try an earlier version of the file");
 
 int check_format(const Reader& r) {
-    if (r.at("format").text() != "yemvo-project") r.at("format").fail("is not 'yemvo-project'");
+    if (r.at("format").text() != "yemvo-project") r.at("format").fail(say("is not 'yemvo-project'"));
     const int version = r.at("version").integer();
     if (version > format_version)
-        throw Error("the file was written by a newer Yemvo (format " + std::to_string(version) +
-                        ", this one reads up to " + std::to_string(format_version) + ")",
-                    outline_entry, "Open it with that version");
-    if (version < 1) r.at("version").fail("is no version of the format");
+        throw Error(say("the file was written by a newer Yemvo (format %1, this one reads up to %2)", version,
+                        format_version),
+                    std::string(outline_entry), say("Open it with that version"));
+    if (version < 1) r.at("version").fail(say("is no version of the format"));
     return version;
 }
 
@@ -35,7 +35,7 @@ public:
         Json told;
         const std::vector<LargeList> large = large_lists_of_whole();
         source_.stream(outline_entry, [&](std::istream& in) {
-            told = parse_json(in, std::string(outline_entry) + ": ", remedy, &reading_, large);
+            told = parse_json(in, std::string(outline_entry) + ": ", said_mark(remedy), &reading_, large);
         });
         known_.insert(outline_entry);
         const Reader r(told, std::string(outline_entry) + ": ", &reading_);
@@ -85,7 +85,7 @@ private:
         } catch (const Error& fault) {
             if (!reading_.tolerant) throw;
             reading_.set_aside_text(
-                {fault.summary(), fault.where().empty() ? entry : fault.where(), fault.remedy()},
+                {fault.summary(), fault.where().empty() ? Said(entry) : fault.where(), fault.remedy()},
                 raw_text(entry));
         }
         reading_.lists.clear();
@@ -95,14 +95,15 @@ private:
     void read_entry(const std::string& entry, const PartKind<Owner>& kind, Owner& owner) {
         if (!source_.has(entry)) {
             if (kind.is_empty) return;
-            throw Error("is missing in the file", entry, remedy);
+            throw Error(say("is missing in the file"), entry, said_mark(remedy));
         }
         Json json;
         const std::vector<LargeList> large = kind.large ? kind.large("") : std::vector<LargeList>();
-        source_.stream(
-            entry, [&](std::istream& in) { json = parse_json(in, entry + ": ", remedy, &reading_, large); });
+        source_.stream(entry, [&](std::istream& in) {
+            json = parse_json(in, entry + ": ", said_mark(remedy), &reading_, large);
+        });
         const Reader r(json, entry + ": ", &reading_);
-        if (r.at("part").text() != kind.key) r.at("part").fail("is not '" + std::string(kind.key) + "'");
+        if (r.at("part").text() != kind.key) r.at("part").fail(say("is not '%1'", std::string(kind.key)));
         read_part(r, r.at("version").integer(), kind, owner);
     }
 
@@ -125,7 +126,8 @@ private:
     void note_unknown_entries() {
         for (const std::string& name : source_.names())
             if (!known_.contains(name) && !name.starts_with(asset_prefix)) {
-                const Error fault("is no part that this project speaks of", shortened(name, 200), remedy);
+                const Error fault(say("is no part that this project speaks of"), shortened(name, 200),
+                                  said_mark(remedy));
                 if (!reading_.tolerant) throw fault;
                 reading_.set_aside_text(fault, raw_text(name));
             }

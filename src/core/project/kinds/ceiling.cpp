@@ -9,9 +9,9 @@ namespace yemvo {
 using namespace rule;
 
 void check(const CeilingArea& c) {
-    text("name", "name", c.name, limits::name);
+    text("name", mark("name"), c.name, limits::name);
     corners("outline", c.outline, 3);
-    number("height_m", "height", c.height_m, limits::ceiling_height_m);
+    number("height_m", mark("height"), c.height_m, limits::ceiling_height_m);
 }
 
 Json KindOf<CeilingArea>::write(const CeilingArea& c) {

@@ -8,10 +8,10 @@ namespace yemvo {
 template <>
 struct KindOf<CeilingArea> : InFloor<CeilingArea, &Floor::ceilings>, ByOutline<CeilingArea>, OneId {
     static constexpr ItemKind kind = ItemKind::ceiling;
-    static constexpr const char *name = "ceiling", *plural = "ceiling areas", *key = "ceilings",
+    static constexpr const char *name = mark("ceiling"), *plural = mark("ceiling areas"), *key = "ceilings",
                                 *clip_key = "ceilings";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
-    static std::string label(const CeilingArea& c) { return "ceiling area " + c.name; }
+    static Said label(const CeilingArea& c) { return say("ceiling area %1", c.name); }
     static Json write(const CeilingArea&);
     static CeilingArea read(const Reader&);
     static constexpr std::optional<TypeUse> use = TypeUse::ceiling;

@@ -9,9 +9,9 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Closet& c) {
-    text("name", "name", c.name, limits::name);
-    place("position", "place", c.position, limits::coordinate_m);
-    number("racks", "number of racks", c.racks, limits::racks);
+    text("name", mark("name"), c.name, limits::name);
+    place("position", mark("place"), c.position, limits::coordinate_m);
+    number("racks", mark("number of racks"), c.racks, limits::racks);
 }
 
 Json KindOf<Closet>::write(const Closet& c) {

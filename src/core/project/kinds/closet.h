@@ -15,10 +15,10 @@ void check(const Closet&);
 template <>
 struct KindOf<Closet> : InFloor<Closet, &Floor::closets>, ByPlace<Closet>, OfNoType, OneId {
     static constexpr ItemKind kind = ItemKind::closet;
-    static constexpr const char *name = "closet", *plural = "closets", *key = "closets",
+    static constexpr const char *name = mark("closet"), *plural = mark("closets"), *key = "closets",
                                 *clip_key = "closets";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
-    static std::string label(const Closet& c) { return c.name.empty() ? "closet" : "closet " + c.name; }
+    static Said label(const Closet& c) { return c.name.empty() ? say("closet") : say("closet %1", c.name); }
     static Json write(const Closet&);
     static Closet read(const Reader&);
 };

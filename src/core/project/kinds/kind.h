@@ -19,7 +19,7 @@ namespace yemvo {
 ///   name, plural     "slab void", "voids": as items and people call it
 ///   key              of its list in a file; of its list in a clipping: clip_key
 ///   comes_along      whether it is copied with a floor
-///   label            "zone Lobby": how a refusal calls it
+///   label            "zone Lobby": how a refusal calls it (Said)
 ///   write, read      JSON; read asks the rules and throws Error
 template <class Thing>
 struct KindOf;

@@ -9,9 +9,9 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Note& n) {
-    text("text", "text", n.text, limits::words);
-    place("position", "place", n.position, limits::coordinate_m);
-    text("photo", "photo's file name", n.photo, limits::name);
+    text("text", mark("text"), n.text, limits::words);
+    place("position", mark("place"), n.position, limits::coordinate_m);
+    text("photo", mark("photo's file name"), n.photo, limits::name);
 }
 
 Json KindOf<Note>::write(const Note& n) {

@@ -8,9 +8,10 @@ namespace yemvo {
 template <>
 struct KindOf<Note> : InFloor<Note, &Floor::notes>, ByPlace<Note>, OfNoType, OneId {
     static constexpr ItemKind kind = ItemKind::note;
-    static constexpr const char *name = "note", *plural = "notes", *key = "notes", *clip_key = "notes";
+    static constexpr const char *name = mark("note"), *plural = mark("notes"), *key = "notes",
+                                *clip_key = "notes";
     static constexpr bool comes_along(const FloorParts&) { return false; }
-    static std::string label(const Note&) { return "note"; }
+    static Said label(const Note&) { return say("note"); }
     static Json write(const Note&);
     static Note read(const Reader&);
     /// Photos stay behind.

@@ -9,11 +9,11 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Obstacle& o) {
-    text("name", "name", o.name, limits::name);
+    text("name", mark("name"), o.name, limits::name);
     corners("outline", o.outline, o.round ? 2 : 3);
     if (o.round && o.outline.size() != 2)
-        broken("outline", "outline", "of a round one has its centre and a place on its rim");
-    number("base_m", "base height", o.base_m, limits::above_floor_m);
+        broken("outline", say("outline"), say("of a round one has its centre and a place on its rim"));
+    number("base_m", mark("base height"), o.base_m, limits::above_floor_m);
     top(o.top_m);
 }
 

@@ -9,10 +9,12 @@ template <>
 struct KindOf<Obstacle>
     : InFloor<Obstacle, &Floor::obstacles>, ByOutline<Obstacle>, OfType<TypeUse::obstacle>, OneId {
     static constexpr ItemKind kind = ItemKind::obstacle;
-    static constexpr const char *name = "obstacle", *plural = "obstacles", *key = "obstacles",
+    static constexpr const char *name = mark("obstacle"), *plural = mark("obstacles"), *key = "obstacles",
                                 *clip_key = "obstacles";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
-    static std::string label(const Obstacle& o) { return o.name.empty() ? "obstacle" : "obstacle " + o.name; }
+    static Said label(const Obstacle& o) {
+        return o.name.empty() ? say("obstacle") : say("obstacle %1", o.name);
+    }
     static Json write(const Obstacle&);
     static Obstacle read(const Reader&);
     static std::vector<Point> shape(const Obstacle& o) { return body(o); }

@@ -9,11 +9,11 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Ramp& r) {
-    text("name", "name", r.name, limits::name);
+    text("name", mark("name"), r.name, limits::name);
     corners("outline", r.outline, 4);
-    if (r.outline.size() != 4) broken("outline", "outline", "of a ramp has four corners");
-    number("foot_m", "foot height", r.foot_m, limits::above_floor_m);
-    number("rise_m", "rise", r.rise_m, limits::rise_m);
+    if (r.outline.size() != 4) broken("outline", say("outline"), say("of a ramp has four corners"));
+    number("foot_m", mark("foot height"), r.foot_m, limits::above_floor_m);
+    number("rise_m", mark("rise"), r.rise_m, limits::rise_m);
 }
 
 void KindOf<Ramp>::set_points(Ramp& r, const std::vector<Point>& points) {

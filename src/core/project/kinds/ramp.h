@@ -8,9 +8,10 @@ namespace yemvo {
 template <>
 struct KindOf<Ramp> : InFloor<Ramp, &Floor::ramps>, ByOutline<Ramp>, OfType<TypeUse::slab>, OneId {
     static constexpr ItemKind kind = ItemKind::ramp;
-    static constexpr const char *name = "ramp", *plural = "ramps", *key = "ramps", *clip_key = "ramps";
+    static constexpr const char *name = mark("ramp"), *plural = mark("ramps"), *key = "ramps",
+                                *clip_key = "ramps";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
-    static std::string label(const Ramp& r) { return "ramp " + r.name; }
+    static Said label(const Ramp& r) { return say("ramp %1", r.name); }
     static Json write(const Ramp&);
     static Ramp read(const Reader&);
     static void set_points(Ramp& r, const std::vector<Point>& points);

@@ -9,7 +9,7 @@ namespace yemvo {
 using namespace rule;
 
 void check(const SlabArea& a) {
-    text("name", "name", a.name, limits::name);
+    text("name", mark("name"), a.name, limits::name);
     corners("outline", a.outline, 3);
 }
 

@@ -9,7 +9,7 @@ namespace yemvo {
 using namespace rule;
 
 void check(const SlabVoid& v) {
-    text("name", "name", v.name, limits::name);
+    text("name", mark("name"), v.name, limits::name);
     corners("outline", v.outline, 3);
 }
 

@@ -8,9 +8,10 @@ namespace yemvo {
 template <>
 struct KindOf<SlabVoid> : InSlab<SlabVoid, &Slab::voids>, ByOutline<SlabVoid>, OfNoType, OneId {
     static constexpr ItemKind kind = ItemKind::slab_void;
-    static constexpr const char *name = "slab void", *plural = "voids", *key = "voids", *clip_key = "voids";
+    static constexpr const char *name = mark("slab void"), *plural = mark("voids"), *key = "voids",
+                                *clip_key = "voids";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.voids; }
-    static std::string label(const SlabVoid& v) { return "void " + v.name; }
+    static Said label(const SlabVoid& v) { return say("void %1", v.name); }
     static Json write(const SlabVoid&);
     static SlabVoid read(const Reader&);
 };

@@ -9,34 +9,35 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Opening& o) {
-    number("start_m", "place along the wall", o.start_m, limits::opening_start_m);
-    number("width_m", "width", o.width_m, limits::opening_width_m);
-    number("sill_m", "sill height", o.sill_m, limits::above_floor_m);
-    number("head_m", "head height", o.head_m, limits::above_floor_m);
+    number("start_m", mark("place along the wall"), o.start_m, limits::opening_start_m);
+    number("width_m", mark("width"), o.width_m, limits::opening_width_m);
+    number("sill_m", mark("sill height"), o.sill_m, limits::above_floor_m);
+    number("head_m", mark("head height"), o.head_m, limits::above_floor_m);
 }
 
 void check(const Wall& w) {
     corners("points", w.points, 2);
-    number("base_m", "base height", w.base_m, limits::above_floor_m);
+    number("base_m", mark("base height"), w.base_m, limits::above_floor_m);
     top(w.top_m);
     if (!w.bulges.empty() && static_cast<int>(w.bulges.size()) != w.pieces())
-        broken("bulges", "curves", "need one number a piece, " + std::to_string(w.pieces()));
+        broken("bulges", say("curves"), say("need one number a piece, %1", w.pieces()));
     for (std::size_t i = 0; i < w.bulges.size(); ++i) {
         if (!limits::bulge.holds(w.bulges[i]))
-            broken(indexed("bulges", i), "arc", "must leave at least 2.3° of its circle open");
+            broken(indexed("bulges", i), say("arc"), say("must leave at least 2.3° of its circle open"));
         const Segment piece = w.piece(static_cast<int>(i));
         if (w.bulges[i] != 0 && piece.a == piece.b)
-            broken(indexed("bulges", i), "arc",
-                   "curves a piece that has no length: its ends are in one place");
+            broken(indexed("bulges", i), say("arc"),
+                   say("curves a piece that has no length: its ends are in one place"));
     }
     for (std::size_t i = 0; i < w.openings.size(); ++i) {
         if (w.openings[i].piece < 0 || w.openings[i].piece >= w.pieces())
-            broken(indexed("openings", i) + ".piece", "opening", "is in a piece that the wall does not have");
+            broken(indexed("openings", i) + ".piece", say("opening"),
+                   say("is in a piece that the wall does not have"));
         try {
             check(w.openings[i]);
         } catch (RuleBroken& rule) {
             rule.field = indexed("openings", i) + "." + rule.field;
-            rule.words = "opening " + std::to_string(i + 1) + ": " + rule.words;
+            rule.words = say("%1 of opening %2", rule.words, i + 1);
             throw;
         }
     }
@@ -88,7 +89,7 @@ Opening read_opening(const Reader& r, const Wall& wall) {
     o.type = r.at("type").id<WallTypeId>();
     o.piece = r.at("piece").integer();
     if (o.piece < 0 || o.piece >= wall.pieces())
-        r.at("piece").fail("names a piece that the wall does not have");
+        r.at("piece").fail(say("names a piece that the wall does not have"));
     o.start_m = r.at("start_m").number();
     o.width_m = r.at("width_m").number();
     o.sill_m = r.at("sill_m").number();

@@ -9,9 +9,10 @@ template <>
 struct KindOf<Wall> : InFloor<Wall, &Floor::walls>, ByOutline<Wall> {
     static constexpr bool always_in_files = true;
     static constexpr ItemKind kind = ItemKind::wall;
-    static constexpr const char *name = "wall", *plural = "walls", *key = "walls", *clip_key = "walls";
+    static constexpr const char *name = mark("wall"), *plural = mark("walls"), *key = "walls",
+                                *clip_key = "walls";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.walls; }
-    static std::string label(const Wall&) { return "wall"; }
+    static Said label(const Wall&) { return say("wall"); }
     static Json write(const Wall&);
     static Wall read(const Reader&);
     static constexpr bool is_outline = false;

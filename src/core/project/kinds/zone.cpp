@@ -11,9 +11,10 @@ namespace yemvo {
 using namespace rule;
 
 void check(const Zone& z) {
-    text("name", "name", z.name, limits::name);
+    text("name", mark("name"), z.name, limits::name);
     corners("outline", z.outline, 3);
-    if (z.colour < 0 || z.colour >= zone_colours) broken("colour", "colour", "is none of the zone colours");
+    if (z.colour < 0 || z.colour >= zone_colours)
+        broken("colour", say("colour"), say("is none of the zone colours"));
 }
 
 bool KindOf<Zone>::is_alike(const Zone& a, const Zone& b) { return a.kind == b.kind; }

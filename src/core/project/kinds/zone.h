@@ -9,9 +9,10 @@ template <>
 struct KindOf<Zone> : InFloor<Zone, &Floor::zones>, ByOutline<Zone>, OfNoType, OneId {
     static constexpr bool always_in_files = true;
     static constexpr ItemKind kind = ItemKind::zone;
-    static constexpr const char *name = "zone", *plural = "zones", *key = "zones", *clip_key = "zones";
+    static constexpr const char *name = mark("zone"), *plural = mark("zones"), *key = "zones",
+                                *clip_key = "zones";
     static constexpr bool comes_along(const FloorParts& parts) { return parts.zones; }
-    static std::string label(const Zone& z) { return "zone " + z.name; }
+    static Said label(const Zone& z) { return say("zone %1", z.name); }
     static Json write(const Zone&);
     static Zone read(const Reader&);
     static bool is_alike(const Zone& a, const Zone& b);
