@@ -56,7 +56,7 @@ QString tr(const char* english, const char* comment, int n) {
     return QCoreApplication::translate("", english, comment, n);
 }
 
-QString counted(const char* one, const char* many, qint64 n) {
+QString counted_text(const char* one, const char* many, qint64 n) {
     return pattern_of(one, many, n).replace("%n", render::figure(static_cast<double>(n)));
 }
 

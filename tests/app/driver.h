@@ -17,6 +17,7 @@
 #include "app/model/shown_map.h"
 #include "app/plan/plan_view.h"
 #include "app/prediction/prediction_runner.h"
+#include "app/turn.h"
 #include "base/number_text.h"
 #include "core/support.h"
 #include "render/text_style.h"
@@ -150,7 +151,7 @@ public:
                               w().results().prediction() && w().results().prediction()->verdict.has_value();
                    },
                    10000) &&
-               (QTest::qWait(20), true);
+               (turn_of_the_loop(), true);
     }
     /// The value of the map under a place; NaN where there is none.
     float map_at(Point p) {

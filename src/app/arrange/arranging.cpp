@@ -195,10 +195,11 @@ void copy_to_floors(Workspace& w, const std::vector<FloorId>& floors) {
     if (nothing(w, tr("Select what shall be copied first"))) return;
     const Clipping clipped = clip(w.project(), *w.floor(), w.selection().items());
     if (clipped.count() == 0) return w.tell(tr("Doors and windows go with their wall: select that"), true);
-    w.edit(tr("Copy to %1 floors").arg(floors.size()), [&](Project& p) {
+    w.edit(counted("Copy to %n floor", "Copy to %n floors", floors.size()), [&](Project& p) {
         for (FloorId at : floors) paste(p, at, clipped, {});
     });
-    w.tell(tr("%1 things copied to %2 floors").arg(clipped.count()).arg(floors.size()));
+    w.tell(counted("%n thing copied to %1", "%n things copied to %1", clipped.count())
+               .arg(counted("%n floor", "%n floors", floors.size())));
 }
 
 bool copy_selection(Workspace& w) {
@@ -214,7 +215,7 @@ bool copy_selection(Workspace& w) {
     data->setData(mime, text);
     data->setText(QString::fromUtf8(text));
     QGuiApplication::clipboard()->setMimeData(data);
-    w.tell(tr("%1 things copied").arg(clipped.count()));
+    w.tell(counted("%n thing copied", "%n things copied", clipped.count()));
     return true;
 }
 
@@ -232,7 +233,7 @@ bool paste_items(Workspace& w, std::optional<Point> at) {
         w.edit(tr("Paste"), [&](Project& p) { made = paste(p, here, clipped, motion); });
         w.activity().set_tool(ToolId::select);
         w.selection().select_alone(made);
-        w.tell(tr("%1 things pasted").arg(made.size()));
+        w.tell(counted("%n thing pasted", "%n things pasted", made.size()));
     } catch (const Error& fault) {
         w.tell(fault_text(fault), true);
     }

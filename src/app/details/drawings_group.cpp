@@ -27,8 +27,7 @@ QString how_scaled(const Drawing& d, LengthUnits units) {
     const Box box = extent(d);
     const auto one = [&](double m) { return render::local(format_length(m, units)); };
     QString by = tr_mark(scale_by_name(d.scale_by));
-    if (d.scale_by == ScaleBy::lengths)
-        by = d.lengths.size() == 1 ? tr("1 known length") : tr("%1 known lengths").arg(d.lengths.size());
+    if (d.scale_by == ScaleBy::lengths) by = counted("%n known length", "%n known lengths", d.lengths.size());
     if (d.scale_by == ScaleBy::area) by = tr("a known area");
     return tr("%1 × %2, by %3").arg(one(box.width()), one(box.height()), by);
 }

@@ -207,7 +207,7 @@ QString zone_kind_words(ZoneKind kind) {
 
 QString where_words(const Project& project, const RequirementSet& set) {
     if (set.is_everywhere()) return tr("Wherever service is demanded");
-    if (set.zones.size() > 1) return tr("%1 zones").arg(set.zones.size());
+    if (set.zones.size() > 1) return counted("%n zone", "%n zones", set.zones.size());
     for (const Floor* f : all_floors(project))
         for (const Zone& z : *f->zones)
             if (set.zones.size() == 1 && z.id == set.zones.front())

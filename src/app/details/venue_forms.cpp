@@ -270,7 +270,7 @@ Form* wall_form(Workspace& w, QWidget* parent, WallId id) {
     form->group(tr("Run"));
     form->text(tr("Length"), [wall, &w] {
         return render::local(format_length(length_m(wall()), w.units())) +
-               tr(", %1 pieces").arg(wall().pieces());
+               counted(", %n piece", ", %n pieces", wall().pieces());
     });
     form->text(tr("Openings"), [wall] { return QString::number(wall().openings.size()); });
     auto* turn = new QPushButton(tr("Turn the run round"));

@@ -52,10 +52,11 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
     connect(page_, &PreparePage::left, this, [this] {
         // one Escape ends it, however many files were dropped at once
         if (!dropped_.isEmpty())
-            workspace_.tell(
-                dropped_.size() == 1
-                    ? tr("Cancelled; the other file was not laid either")
-                    : tr("Cancelled; the other %1 files were not laid either").arg(dropped_.size()));
+            workspace_.tell(dropped_.size() == 1
+                                ? tr("Cancelled; the other file was not laid either")
+                                : counted("Cancelled; the other file was not laid either",
+                                          "Cancelled; the other %n files were not laid either",
+                                          dropped_.size()));
         dropped_.clear();
         leave();
     });

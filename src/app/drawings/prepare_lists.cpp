@@ -18,7 +18,7 @@ void PreparePage::fill_pages() {
     const int count = file_.sheet->pages();
     const bool shown = count > 1 && task_.kind != PrepareTask::Kind::again;
     pages_->setVisible(shown);
-    if (shown) left_head_->setText(tr("%1 pages").arg(count));
+    if (shown) left_head_->setText(counted("%n page", "%n pages", count));
     if (shown && pages_->count() == count &&
         pages_->property("file").toString().toStdString() == file_.name) {
         pages_->setCurrentRow(file_.source.page);
@@ -125,7 +125,7 @@ void PreparePage::fill_layers() {
         const bool off = std::find(hidden.begin(), hidden.end(), layer.name) != hidden.end();
         item->setCheckState(off ? Qt::Unchecked : Qt::Checked);
     }
-    left_head_->setText(tr("%1 layers").arg(used));
+    left_head_->setText(counted("%n layer", "%n layers", used));
 }
 
 }  // namespace yemvo::app

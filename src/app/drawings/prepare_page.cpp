@@ -55,7 +55,7 @@ QString kind_words(const OpenedFile& f) {
         case DrawingKind::dxf:
             break;
     }
-    return tr("CAD drawing, %1 pieces").arg(f.sheet->cad()->pieces());
+    return counted("CAD drawing, %n piece", "CAD drawing, %n pieces", f.sheet->cad()->pieces());
 }
 
 }  // namespace
@@ -329,8 +329,9 @@ Drawing PreparePage::result() const {
     d.crop = canvas_->crop();
     d.name = file_.name;
     if (file_.sheet->pages() > 1)
-        d.name =
-            tr("%1, page %2").arg(QString::fromStdString(d.name)).arg(file_.source.page + 1).toStdString();
+        d.name = tr("%1, page %2")
+                     .arg(QString::fromStdString(d.name), QString::number(file_.source.page + 1))
+                     .toStdString();
     const double turn = drawing_.placement.turn_deg;
     const double scale = metres_per_unit();
     const auto others = alike();

@@ -21,7 +21,7 @@ FindingsButton::FindingsButton(Workspace& workspace, QWidget* parent)
     setToolTip(tr("No open findings"));
     connect(&workspace.found(), &FoundFindings::changed, this, [this] {
         const std::size_t open = workspace_.found().open();
-        setText(open == 1 ? tr("1 finding") : tr("%1 findings").arg(open));
+        setText(counted("%n finding", "%n findings", open));
         setToolTip(open == 0 ? tr("No open findings") : tr("What the model's own checks found (Ctrl+F)"));
         update();
     });

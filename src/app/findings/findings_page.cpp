@@ -168,7 +168,7 @@ void FindingsPage::show_row() {
     waive_->setVisible(shown_.has_value());
     if (!shown_) {
         const std::size_t open = workspace_.found().open();
-        title_->setText(open == 0 ? tr("Nothing found") : tr("%1 findings").arg(open));
+        title_->setText(open == 0 ? tr("Nothing found") : counted("%n finding", "%n findings", open));
         why_->setText(open == 0 ? tr("No open findings in this venue.")
                                 : tr("Choose one: the plan goes there, and its mend stands here."));
         return;

@@ -189,7 +189,8 @@ void fill_map_menu(Shell& shell, QMenu* menu) {
         for (const Item& item : w.selection().items())
             if (const AccessPointId id{item.id}; item.kind == ItemKind::access_point)
                 w.shown().tick(id, std::ranges::count(w.shown().ticked(), id) == 0);
-        w.tell(tr("%1 access points are ticked").arg(w.shown().ticked().size()));
+        w.tell(
+            counted("%n access point is ticked", "%n access points are ticked", w.shown().ticked().size()));
     });
     menu->addSeparator();
     fill.add("map.threshold-up", tr("Threshold up"), "Alt+Up", [&w] { move_threshold(w, 1); });

@@ -44,7 +44,7 @@ void TypesPage::add_types(const std::vector<WallType>& types, const QString& fro
         }
     });
     show_type(first);
-    workspace_.tell(tr("%1 types added from %2").arg(added).arg(from));
+    workspace_.tell(counted("%n type added from %1", "%n types added from %1", added).arg(from));
 }
 
 void TypesPage::read_file() {
@@ -79,9 +79,9 @@ void TypesPage::write_file() {
     if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
         return workspace_.tell(
             tr("%1 cannot be written: choose another folder").arg(QFileInfo(name).fileName()), true);
-    workspace_.tell(tr("%1 types written to %2")
-                        .arg(workspace_.project().wall_types->size())
-                        .arg(QFileInfo(name).fileName()));
+    workspace_.tell(
+        counted("%n type written to %1", "%n types written to %1", workspace_.project().wall_types->size())
+            .arg(QFileInfo(name).fileName()));
 }
 
 /// The person's own types; none when there is no file yet. Throws Error for a broken one.
@@ -103,9 +103,9 @@ void TypesPage::keep_personal() {
         QDir().mkpath(QFileInfo(personal_types_file()).path());
         if (!write_text(personal_types_file(), types_to_json(mine)))
             return workspace_.tell(tr("%1 cannot be written").arg(personal_types_file()), true);
-        workspace_.tell(tr("%1 is kept: your library has %2 types")
-                            .arg(QString::fromStdString(type()->name))
-                            .arg(mine.size()));
+        workspace_.tell(
+            tr("%1 is kept: your library has %2")
+                .arg(QString::fromStdString(type()->name), counted("%n type", "%n types", mine.size())));
     } catch (const Error& fault) {
         workspace_.tell(fault_text(fault), true);
     }

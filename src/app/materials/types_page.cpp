@@ -494,17 +494,15 @@ void TypesPage::fill_uses() {
     std::map<FloorId, std::pair<int, bool>> by_floor;  // things, and whether the slab itself
     for (const TypeSite& s : sites)
         s.item ? void(++by_floor[s.floor].first) : void(by_floor[s.floor].second = true);
-    uses_->setText(sites.empty()
-                       ? tr("Used nowhere yet")
-                       : (sites.size() == 1 ? tr("Used once") : tr("Used %1 times").arg(sites.size())));
+    uses_->setText(sites.empty() ? tr("Used nowhere yet")
+                                 : counted("Used once", "Used %n times", sites.size()));
     places_->clear();
     for (const Floor* f : all_floors(workspace_.project())) {
         const auto found = by_floor.find(f->id);
         if (found == by_floor.end()) continue;
         QStringList words;
         if (found->second.second) words << tr("its slab");
-        if (found->second.first > 0)
-            words << (found->second.first == 1 ? tr("1 thing") : tr("%1 things").arg(found->second.first));
+        if (found->second.first > 0) words << counted("%n thing", "%n things", found->second.first);
         auto* item = new QListWidgetItem(
             QString::fromStdString(floor_title(workspace_.project(), *f)) + ": " + words.join(", "), places_);
         item->setData(Qt::UserRole, f->id.value);
@@ -560,7 +558,8 @@ void TypesPage::replace() {
     if (!to || !type()) return;
     const std::size_t count = uses_of_type(workspace_.project(), shown_).size();
     workspace_.edit(tr("Replace type"), [&](Project& p) { use_other_type(p, shown_, to); });
-    workspace_.tell(tr("%1 things now are of the other type").arg(count));
+    workspace_.tell(
+        counted("%n thing is of the other type now", "%n things are of the other type now", count));
 }
 
 void TypesPage::keyPressEvent(QKeyEvent* e) {

@@ -89,7 +89,7 @@ void Selection::remove() {
     if (items_.empty() || !workspace_.floor()) return;
     std::size_t count = items_.size();
     for (const auto& [at, items] : elsewhere_) count += items.size();
-    edit(count == 1 ? tr("Delete") : tr("Delete %1 things").arg(count),
+    edit(count == 1 ? tr("Delete") : counted("Delete %n thing", "Delete %n things", count),
          [](Project& p, FloorId at, const Item& item) { remove_item(p, at, item); });
 }
 

@@ -82,7 +82,7 @@ void FollowTool::release(const PointerEvent&) {
     taken_.clear();
     near_.reset();
     const FloorId at = workspace_.floor_id();
-    workspace_.edit(count == 1 ? tr("Follow a line") : tr("Follow %1 lines").arg(count), [&](Project& p) {
+    workspace_.edit(counted("Follow a line", "Follow %n lines", count), [&](Project& p) {
         for (const auto& run : runs) {
             Wall wall = next_wall(workspace_, run);
             wall.points = run;  // the drawing told where its middle is

@@ -167,7 +167,7 @@ void OutlineTool::finish(std::vector<Point> corners) {
                     .arg(render::local(format_length(workspace_.next()->rows.depth_m, workspace_.units()))),
                 true);
         std::vector<Item> made;
-        workspace_.edit(tr("Draw %1 rows").arg(outlines.size()), [&](Project& p) {
+        workspace_.edit(counted("Draw %n row", "Draw %n rows", outlines.size()), [&](Project& p) {
             for (const auto& row : outlines) made.push_back(make(p, at, row));
             if (made.size() > 1) group_items(p, at, made);
         });

@@ -111,7 +111,7 @@ void SelectTool::drag_items(const PointerEvent& e) {
     const auto items = workspace_.selection().items();
     if (items.empty()) return;
     const QString what = items.size() == 1 ? item_name(before_, *find_floor(before_, at), items.front())
-                                           : tr("%1 things").arg(items.size());
+                                           : counted("%n thing", "%n things", items.size());
     workspace_.edit(
         tr("Move %1").arg(what),
         [&](Project& p) {

@@ -67,8 +67,8 @@ QString about(const Project& project, const Verdict* verdict) {
         coarser += tr("; %1 in use without any requirement").arg(said_text(bands_text(left)));
     return tr("%1, variant %2: %3, %4 on; %5 m grid, client height %6")
                .arg(required, QString::fromStdString(current_variant(project).name),
-                    counted("%n access point", "%n access points", static_cast<qint64>(placed.size())),
-                    counted("%n radio", "%n radios", static_cast<qint64>(radios)),
+                    counted("%n access point", "%n access points", placed.size()),
+                    counted("%n radio", "%n radios", radios),
                     render::figure(project.settings.grid_m, project.settings.grid_m < 1 ? 2 : 0),
                     render::local(format_length(project.settings.client_height_m, project.settings.units))) +
            coarser;

@@ -186,7 +186,7 @@ void SectionView::paintEvent(QPaintEvent*) {
     p.setPen(colours.muted);
     QString said = tr("true to scale");
     if (layout.rows)
-        said = tr("%1 floors, not to scale").arg(layout.storeys.size());
+        said = counted("%n floor, not to scale", "%n floors, not to scale", layout.storeys.size());
     else if (layout.stretch > 1.15 || layout.stretch < 0.87)
         said = tr("heights ×%1").arg(render::figure(layout.stretch, layout.stretch < 3 ? 1 : 0));
     p.drawText(QRectF(48, foot + (layout.stacks.size() > 1 && !layout.rows ? 26 : 6), width() - 52, 16),

@@ -29,8 +29,8 @@ QString venue_mark(const Project& project) {
         if (needs_scale(*f)) ++unscaled;
         if (f->walls->empty()) ++undrawn;
     }
-    if (unscaled) return counted("%n floor unscaled", "%n floors unscaled", static_cast<qint64>(unscaled));
-    if (undrawn) return counted("%n floor to draw", "%n floors to draw", static_cast<qint64>(undrawn));
+    if (unscaled) return counted("%n floor unscaled", "%n floors unscaled", unscaled);
+    if (undrawn) return counted("%n floor to draw", "%n floors to draw", undrawn);
     return tr("complete");
 }
 
@@ -46,15 +46,13 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
         case Step::venue:
             return venue_mark(project);
         case Step::demand:
-            return zones ? counted("%n zone", "%n zones", static_cast<qint64>(zones)) : tr("no zones yet");
+            return zones ? counted("%n zone", "%n zones", zones) : tr("no zones yet");
         case Step::placement:
             if (placed.size() > 99) return tr("%1 placed").arg(placed.size());  // as much as fits
-            return placed.empty()
-                       ? tr("no access points")
-                       : counted("%n access point", "%n access points", static_cast<qint64>(placed.size()));
+            return placed.empty() ? tr("no access points")
+                                  : counted("%n access point", "%n access points", placed.size());
         case Step::spectrum:
-            return radios ? counted("%n radio on", "%n radios on", static_cast<qint64>(radios))
-                          : tr("no radios");
+            return radios ? counted("%n radio on", "%n radios on", radios) : tr("no radios");
         case Step::proof:
             break;
     }

@@ -31,7 +31,8 @@ void tell_set_aside(const ReadProject& read, std::vector<Said>& warnings) {
     for (std::size_t i = 0; i < read.aside.size() && i < most_told; ++i)
         warnings.push_back(said_joined(": ", read.aside[i].place, shortened(read.aside[i].reason, 200)));
     if (read.aside.size() > most_told)
-        warnings.push_back(say("and %1 more parts", read.aside.size() - most_told));
+        warnings.push_back(
+            say_counted("and %n more part", "and %n more parts", read.aside.size() - most_told));
     if (!read.aside.empty())
         warnings.push_back(say("These parts are set aside and kept in the file: see Findings"));
 }

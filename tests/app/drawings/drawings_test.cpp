@@ -154,7 +154,7 @@ void section_menu(Driver& d, FloorId floor, const QString& entry) {
 void drawn(Driver& d) {
     d.plan().grab();
     REQUIRE(QTest::qWaitFor([&] { return !d.plan().is_reading(); }, 5000));
-    QTest::qWait(20);
+    turn_of_the_loop();
 }
 
 void wall_on(Driver& d, const char* type, std::vector<Point> points) {
@@ -573,7 +573,7 @@ TEST_CASE("a second building and a yard are placed and turned on the site, and o
     const BuildingId id = d.project().buildings[1].id;
     CHECK(d.w().in_view().building()->id == id);
     CHECK(d.project().buildings[1].placement.shift.x > 20);
-    QTest::qWait(50);  // the section grows wider
+    turn_of_the_loop();  // the section grows wider
     SiteView& site = d.window.site();
     const Point before = d.project().buildings[1].placement.shift;
     const QPoint inside = site.px(before + Point{4, 4}).toPoint();

@@ -137,7 +137,7 @@ TEST_CASE("closing with Save stays open when no file is named or it cannot be wr
     };
     CHECK_FALSE(d.window.close());
     REQUIRE(d.at_rest());
-    QTest::qWait(20);
+    turn_of_the_loop();
     CHECK(d.window.isVisible());
     CHECK(d.failure.contains("missing"));
     CHECK(d.project().name == "Here");

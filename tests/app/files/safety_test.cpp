@@ -367,7 +367,7 @@ TEST_CASE("opening a file by name tells of newer unsaved work; discarding it ask
     Project p = one_floor();
     p.name = "Saved";
     save_project(p, d.folder / "plan.yemvo");
-    QTest::qWait(20);
+    turn_of_the_loop();
     {
         Journal journal(root);
         p.name = "Newer";

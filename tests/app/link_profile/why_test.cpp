@@ -25,6 +25,7 @@
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
 using yemvo::test::one_floor;
 using yemvo::test::TemporaryFolder;
 
@@ -304,10 +305,10 @@ TEST_CASE("words written before the theme changed are readable after it") {
     };
     CHECK(readable());
     choose_theme(true);
-    QTest::qWait(20);
+    turn_of_the_loop();
     CHECK(readable());
     choose_theme(false);
-    QTest::qWait(20);
+    turn_of_the_loop();
     CHECK(readable());
 }
 

@@ -26,6 +26,7 @@
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
@@ -43,7 +44,7 @@ struct Venue : Driver {
     void look() {
         REQUIRE(
             QTest::qWaitFor([this] { return window.runner().is_idle() && !window.is_checking(); }, 10000));
-        QTest::qWait(20);  // what was found is on its way
+        turn_of_the_loop();  // what was found is on its way
     }
     std::size_t open_findings() { return w().found().open(); }
     WallId inner;
@@ -409,19 +410,19 @@ TEST_CASE("repeated, offset, mirrored, turned and copied to other floors from De
     d.fill("repeatColumns", "3");
     d.fill("repeatX", "2.5");
     d.press_button("repeat");
-    QTest::qWait(10);
+    turn_of_the_loop();
     REQUIRE(d.floor().walls->size() == 4);
     CHECK(d.last_wall().points[0].x == Approx(13));
     d.undo();
     d.w().selection().select({{ItemKind::wall, d.inner.value}});
     d.fill("offsetBy", "-1.5");
     d.press_button("offset");
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK(d.last_wall().points[0].x == Approx(9.5));  // to the right of a run northward
     d.undo();
     d.w().selection().select({{ItemKind::wall, d.inner.value}});
     d.press_button("turnLeft");
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK(find_wall(d.floor(), d.inner)->points[0].y == Approx(6));
     d.undo();
     d.w().selection().select({{ItemKind::wall, d.inner.value}});
@@ -545,7 +546,7 @@ TEST_CASE("the palette finds actions, floors, zones and types by their words") {
         auto* field = palette->findChild<QLineEdit*>("commandText");
         QTest::keyClicks(field, text);
         QTest::keyClick(field, Qt::Key_Return);
-        QTest::qWait(10);
+        turn_of_the_loop();
     };
     run("first floor");
     CHECK(d.floor().name == "First floor");
@@ -615,13 +616,13 @@ TEST_CASE("a type is composed from layers, plotted, copied, replaced everywhere 
     emit material->activated(material->findText("Plasterboard"));
     layers = d.find<QTableWidget>("typeLayers");
     layers->item(0, 1)->setText("13");
-    QTest::qWait(10);
+    turn_of_the_loop();
     // the slab's check value at 5.5 GHz
     CHECK(loss_db(wall_type(d.project(), own), 5.5) == Approx(0.94).margin(0.01));
     CHECK_THAT(d.find<TypePlot>("plotFrequency")->words().toStdString(),
                Catch::Contains(shown_as("5 GHz: 0.9 dB").toStdString()));
     layers->item(0, 1)->setText("thick");
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK_THAT(d.window.status().message().toStdString(), Catch::Contains("mm, row 1"));
     CHECK(loss_db(wall_type(d.project(), own), 5.5) == Approx(0.94).margin(0.01));
     page.show_type(find_type(d.project(), "plasterboard"));
@@ -644,10 +645,10 @@ TEST_CASE("measured figures are typed into the table; wrong ones change nothing"
     d.window.types().show_type(find_type(d.project(), "plasterboard"));
     auto* table = d.find<QTableWidget>("typeLosses");
     table->item(1, 2)->setText("4,4");
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK(loss_db(wall_type(d.project(), find_type(d.project(), "plasterboard")), 5.5) == Approx(4.4));
     table->item(1, 1)->setText("99");
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK_THAT(d.window.status().message().toStdString(), Catch::Contains("low must be at most"));
     CHECK(loss_db(wall_type(d.project(), find_type(d.project(), "plasterboard")), 5.5) == Approx(4.4));
     CHECK(table->item(1, 1)->text() == shown_as("1.0"));

@@ -31,7 +31,7 @@ public:
         REQUIRE(settle());
         QTest::qWait(160);
         REQUIRE(QTest::qWaitFor([this] { return !plan().is_reading(); }, 5000));
-        QTest::qWait(20);
+        turn_of_the_loop();
     }
     QImage now() { return plan().grab().toImage().convertToFormat(QImage::Format_RGB32); }
     /// As a window does that was just opened: all that is kept is thrown away.

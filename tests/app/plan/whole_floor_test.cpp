@@ -14,6 +14,7 @@
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
@@ -144,8 +145,8 @@ TEST_CASE("a whole floor is drawn by hand in one sitting") {
           Approx((17 - 0.15 - 0.1) * (18 - 0.15 - 0.1)).epsilon(0.025));
     CHECK(d.actions < 130);
     // the model's own checks have nothing against it
-    REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle(); }, 20000));
-    QTest::qWait(600);
+    REQUIRE(QTest::qWaitFor([&] { return d.window.runner().is_idle() && !d.window.is_checking(); }, 20000));
+    turn_of_the_loop();
     for (const Finding& f : *d.w().found().all()) {
         UNSCOPED_INFO(rule_info(f.rule).name << ": " << f.what << " at " << f.place.x << ", " << f.place.y);
     }

@@ -3,11 +3,13 @@
 
 #include "app/prediction/prediction_runner.h"
 #include "app/shell/header_bar.h"
+#include "app/turn.h"
 #include "core/support.h"
 #include "demo/demo.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
+using yemvo::app::test::turn_of_the_loop;
 using yemvo::test::floor_at;
 
 namespace {
@@ -29,7 +31,7 @@ struct Listener : QObject {
 
 bool wait_idle(PredictionRunner& runner) {
     const bool idle = QTest::qWaitFor([&] { return runner.is_idle(); }, 10000);
-    QTest::qWait(20);
+    turn_of_the_loop();
     return idle;
 }
 

@@ -23,6 +23,7 @@
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
@@ -87,7 +88,7 @@ TEST_CASE("a click on a figure goes where it comes from: floor, lens, band, limi
     const Requirement& r = d.required("snr", "Public library");
     const int row = d.table().row_of(r.id);
     d.window.resize(1700, 800);
-    QTest::qWait(20);
+    turn_of_the_loop();
     d.click_figure(row, d.column("First floor"), band_6);
     CHECK(d.floor().name == "First floor");
     CHECK(d.w().shown().map().lens == LensId::snr);
@@ -244,7 +245,7 @@ TEST_CASE("what costs most over a zone is listed; a click selects it on the plan
     d.pick("costsArea", "Book stacks");
     REQUIRE(QTest::qWaitFor(
         [&] { return page.is_idle() && page.costs().area_m2 > 200 && page.costs().area_m2 < 260; }, 5000));
-    QTest::qWait(20);
+    turn_of_the_loop();
     REQUIRE(page.table()->rowCount() >= 1);
     CHECK(page.table()->item(0, 0)->text() ==
           QString::fromStdString(wall_type(d.project(), find_type(d.project(), "stack-books")).name));
@@ -262,7 +263,7 @@ TEST_CASE("details of an access point tell what its failure leaves unserved, as 
     const FloorId floor = d.floor().id;
     const AccessPoint ap = access_points(d.project(), floor)[1];
     d.w().selection().select({{ItemKind::access_point, ap.id.value}});
-    QTest::qWait(20);
+    turn_of_the_loop();
     const QString words = d.find<QLabel>("apFailure")->text();
     CHECK(words.contains("of the site at 5 GHz"));
     const auto served = [&] {

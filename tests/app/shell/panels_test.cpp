@@ -313,7 +313,7 @@ TEST_CASE("nothing in the bar is cut or covered, whatever the lens and the width
             d.w().activity().set_step(step);
             for (const LensInfo& info : lenses()) {
                 d.w().shown().look_through(info.id);
-                QTest::qWait(5);
+                turn_of_the_loop();
                 INFO(width << " " << info.name << " " << static_cast<int>(step));
                 std::vector<QWidget*> shown;
                 for (auto* w : bar->findChildren<QWidget*>(QString(), Qt::FindDirectChildrenOnly))

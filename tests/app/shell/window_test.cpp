@@ -25,6 +25,7 @@
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
@@ -113,7 +114,7 @@ TEST_CASE(
             for (QAction* zone : floor->menu()->actions())
                 if (zone->text() == QString::fromUtf8("Café")) zone->trigger();
     REQUIRE(sets().back().zones.size() == 1);
-    QTest::qWait(20);
+    turn_of_the_loop();
     CHECK(where->text().contains(QString::fromUtf8("Café, Ground floor")));
     REQUIRE(d.settle());
     CHECK(d.w().results().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
@@ -190,7 +191,7 @@ TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses w
     editor->selectAll();
     QTest::keyClicks(editor, "20");
     QTest::keyClick(editor, Qt::Key_Return);
-    QTest::qWait(10);  // the table takes the value with its next turn
+    turn_of_the_loop();  // the table takes the value with its next turn
     CHECK(access_points(d.project(), d.w().floor_id())[0].radios[1].power_dbm == 20);
     CHECK(d.w().document().history().undoText() == "Change power of access point 1");
     CHECK_FALSE(table->model()->setData(power, "99", Qt::EditRole));

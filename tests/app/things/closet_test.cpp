@@ -52,7 +52,7 @@ TEST_CASE("closets are hidden, locked and found by name like other things") {
     auto* typed = d.find<QLineEdit>("commandText");
     QTest::keyClicks(typed, "north riser");
     QTest::keyClick(typed, Qt::Key_Return);
-    QTest::qWait(10);
+    turn_of_the_loop();
     CHECK(d.w().floor_id() == upper.id);
     REQUIRE(d.w().selection().items().size() == 1);
     CHECK(d.w().selection().items()[0].kind == ItemKind::closet);
