@@ -41,5 +41,6 @@ void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, 
 void add_link_commands(CLI::App& root, Context&);     ///< probe, costs
 void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
 void add_drawing_commands(CLI::App& root, Context&);  ///< drawing
+void add_pattern_commands(CLI::App& root, Context&);  ///< pattern
 
 }  // namespace yemvo::cli

@@ -1,12 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cstdio>
-#include <filesystem>
-#include <fstream>
 #include <memory>
 #include <ostream>
 
 #include "cli/command_set.h"
 #include "cli/json_out.h"
+#include "cli/read_input.h"
 #include "exchange/cad_drawing.h"
 #include "render/drawings/sheet.h"
 #include "render/headless.h"
@@ -20,15 +19,9 @@ struct Wish {
 };
 
 std::shared_ptr<const Bytes> read_all(const std::string& file) {
-    if (std::filesystem::is_directory(file))
-        throw Error(say("is a folder"), file, say("Name a drawing in it"));
-    std::ifstream in(file, std::ios::binary);
-    if (!in)
-        throw Error(say("cannot be read"), file, say("Check that the file exists and that you may read it"));
-    const std::vector<char> all((std::istreambuf_iterator<char>(in)), {});
-    auto bytes = std::make_shared<Bytes>(all.size());
-    std::transform(all.begin(), all.end(), bytes->begin(), [](char c) { return static_cast<std::byte>(c); });
-    return bytes;
+    const std::string all = read_input(file, say("Name a drawing in it"));
+    const auto* begin = reinterpret_cast<const std::byte*>(all.data());
+    return std::make_shared<const Bytes>(begin, begin + all.size());
 }
 
 Json box_json(const Box& box, double unit_m) {

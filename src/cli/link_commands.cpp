@@ -2,14 +2,14 @@
 // Commands that tell why: the links at a place, and what costs most over an area.
 #include <cmath>
 #include <cstdio>
-#include <filesystem>
-#include <fstream>
 #include <memory>
 #include <ostream>
+#include <sstream>
 
 #include "base/number_text.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
+#include "cli/read_input.h"
 #include "coverage/costs.h"
 
 namespace yemvo::cli {
@@ -21,10 +21,7 @@ struct ProbeWish {
 
 /// One place a line, "x_m,y_m", with or without a head; a third column and more are passed over.
 std::vector<Point> read_places(const std::string& file) {
-    if (std::filesystem::is_directory(file))
-        throw Error(say("is a folder"), file, say("Name a table (.csv)"));
-    std::ifstream in(file);
-    if (!in) throw Error(say("cannot be read"), file, say("Check that it exists and that you may read it"));
+    std::istringstream in(read_input(file, say("Name a table (.csv)")));
     std::vector<Point> places;
     std::string line;
     for (int number = 1; std::getline(in, line); ++number) {

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <numbers>
 
+#include "antenna/pattern/cuts.h"
+
 namespace yemvo {
 namespace {
 
@@ -45,14 +47,7 @@ double relative_gain_db(const Lobe& lobe, LocalDirection d) {
 }
 
 double directivity_dbi(const Lobe& lobe) {
-    double sum = 0;
-    for (int elevation = -90; elevation < 90; ++elevation) {
-        const double ring = std::sin((elevation + 1) * degree) - std::sin(elevation * degree);
-        for (int azimuth = -180; azimuth < 180; ++azimuth)
-            sum +=
-                ring * degree * std::pow(10.0, relative_gain_db(lobe, {azimuth + 0.5, elevation + 0.5}) / 10);
-    }
-    return 10 * std::log10(4 * std::numbers::pi / sum);
+    return integrated_directivity_dbi([&](LocalDirection d) { return relative_gain_db(lobe, d); });
 }
 
 }  // namespace yemvo

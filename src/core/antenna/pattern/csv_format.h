@@ -1,0 +1,19 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#pragma once
+#include "antenna/pattern/samples.h"
+
+namespace yemvo::pattern_text {
+
+/// A table with a head of column names, or rows "H,0,-0.5", or three numbers a row: angle, azimuth,
+/// elevation.
+bool is_csv_format(std::string_view text);
+PatternFile read_csv_format(std::string_view text, const std::string& name, const PatternWishes&);
+
+/// What the words of a file say of gain and frequency, and which way angles run; for tables of any kind.
+struct FromWords {
+    std::optional<double> gain_dbi, frequency_mhz;
+    bool azimuth_runs_left = false, elevation_runs_down = false;
+};
+FromWords from_words(const std::string& words, const PatternWishes&);
+
+}  // namespace yemvo::pattern_text

@@ -1,0 +1,80 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A measured antenna: its gain in two cuts round full circles, and how directions between them follow.
+// Sources: Gil, Claro, Ferreira, Pardelinha, Correia, A 3-D extrapolation model for base station antennas'
+// radiation patterns, IEEE Antennas and Propagation Magazine 43(2), 2001 (by distance in angle); Vasiliadis,
+// Dimitriou, Sergiadis, A novel technique for the approximation of 3-D antenna radiation patterns, IEEE
+// Transactions on Antennas and Propagation 53(7), 2005 (cross-weighted).
+#pragma once
+#include <array>
+#include <functional>
+#include <string_view>
+#include <vector>
+
+#include "antenna/orientation.h"
+
+namespace yemvo {
+
+/// The value at every degree of a full circle [dB relative to the peak of the pattern, at most 0].
+class Cut {
+public:
+    static constexpr int degrees = 360;
+    Cut() { values_.fill(0); }
+    double& operator[](int degree) { return values_[index(degree)]; }
+    double operator[](int degree) const { return values_[index(degree)]; }
+    /// Between degrees by lines in dB; any angle [degrees].
+    double at(double angle_deg) const;
+    double highest() const;
+    /// The first degree where it is highest.
+    int peak_deg() const;
+    void shift_db(double by_db);
+    friend bool operator==(const Cut&, const Cut&) = default;
+
+private:
+    static std::size_t index(int degree) {
+        return static_cast<std::size_t>(((degree % degrees) + degrees) % degrees);
+    }
+    std::array<double, degrees> values_;
+};
+
+/// The two cuts at one frequency.
+struct PatternCuts {
+    double frequency_mhz = 0;  ///< 0: not told
+    Cut azimuth;    ///< clockwise seen from above, 0 in front, along the horizon or through the beam's peak
+    Cut elevation;  ///< 0 in front, 90 up, 180 behind, 270 down
+    friend bool operator==(const PatternCuts&, const PatternCuts&) = default;
+};
+
+/// How a direction between the cuts is made of them.
+enum class Blend {
+    by_angle,        ///< by the distance in angle from each cut: goes through both cuts and both poles
+    summed,          ///< both added: exact for round antennas, twice as much behind and at the poles
+    cross_weighted,  ///< the weaker cut counts for more; can lie below both
+    forward,         ///< summed in front, by angle behind, with a soft change between them
+};
+inline constexpr int blends = 4;
+std::string_view blend_name(Blend);
+
+/// Relative to the pattern's peak [dB], never below `floor_db`.
+double relative_gain_db(const PatternCuts&, LocalDirection, Blend = Blend::by_angle);
+inline constexpr double pattern_floor_db = -60;
+
+/// What a data sheet says of a pattern, measured on its cuts.
+struct PatternMeasures {
+    double azimuth_width_deg =
+        360;  ///< between the points 3 dB below the cut's peak; 360: it never falls so far
+    double elevation_width_deg = 360;
+    double front_to_back_db = 0;  ///< azimuth: its peak over what stands opposite to it
+    double side_lobe_db = 0;  ///< the highest peak of the elevation outside the main lobe, relative; 0: none
+    int peak_azimuth_deg = 0, peak_elevation_deg = 0;  ///< elevation as in the cut, 0 to 359
+    double directivity_dbi = 0;  ///< by integration over the sphere in steps of 1 degree
+};
+PatternMeasures measures(const PatternCuts&, Blend = Blend::by_angle);
+
+/// Over the sphere in steps of 1 degree [dBi], of gains relative to a peak of 0 dB.
+double integrated_directivity_dbi(const std::function<double(LocalDirection)>& relative_db);
+
+/// Between the two nearest frequencies by lines in dB; outside of them the nearest. `cuts`: one or more, by
+/// frequency.
+PatternCuts cuts_at(const std::vector<PatternCuts>& cuts, double frequency_mhz);
+
+}  // namespace yemvo

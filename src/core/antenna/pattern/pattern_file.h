@@ -1,0 +1,63 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Patterns in text files: the standard format for digitised patterns (NSMA WG16.99.050, TIA-804-B), tables of
+// angles and dB (CSV), and any other text with blocks of numbers in it.
+#pragma once
+#include <optional>
+#include <string>
+#include <string_view>
+#include <vector>
+
+#include "antenna/pattern/cuts.h"
+#include "base/error.h"
+
+namespace yemvo {
+
+enum class PatternFormat { standard, csv, table };
+
+struct PatternFile {
+    PatternFormat format = PatternFormat::standard;
+    std::string name;               ///< as the file calls the antenna; empty when it does not
+    std::string about;              ///< the file's own words on it, lines joined
+    double gain_dbi = 0;            ///< at the peak
+    bool gain_assumed = false;      ///< the file tells none: the directivity of its cuts
+    std::vector<PatternCuts> cuts;  ///< by frequency; relative, their common peak at 0 dB
+    std::vector<Said> warnings;     ///< what was guessed, left out or looks wrong
+};
+
+/// Which cut a block of numbers is, for tables that do not say so.
+enum class CutRole { unused, azimuth, elevation };
+
+/// A run of rows with numbers alone.
+struct NumberBlock {
+    std::size_t line = 0;  ///< the first, from 1
+    std::string heading;   ///< the words before it
+    std::vector<double> angles_deg, values_db;
+    CutRole proposed = CutRole::unused;
+};
+
+/// What a person may know better than the program; empty: as the program finds it.
+struct PatternWishes {
+    std::optional<bool> attenuation;        ///< values are losses, positive
+    std::optional<bool> gain_in_dbd;        ///< the stated gain is against a dipole
+    std::optional<bool> azimuth_runs_left;  ///< counter-clockwise, seen from above
+    std::optional<bool> elevation_runs_down;
+    std::optional<double> gain_dbi, frequency_mhz;
+    std::vector<CutRole> blocks = {};  ///< of number_blocks(), in their order
+};
+
+/// Reads any of the three. `name` is the file's, for messages. Throws Error with the line where there is one:
+/// no numbers, a cut that is missing, too few angles, values beyond reason, NaN.
+PatternFile read_pattern(std::string_view text, const std::string& name, const PatternWishes& = {});
+
+/// The blocks of a text, with a proposal which cut each is. Runs of 36 rows or more with one or two numbers
+/// each; where a row has the value alone its angle follows from the number of rows.
+std::vector<NumberBlock> number_blocks(std::string_view text);
+
+/// The standard format with both cuts at each frequency, a row a degree.
+std::string write_standard_pattern(const PatternFile&);
+/// "cut,angle_deg,rel_db" of each frequency, with what the angles mean in its first line.
+std::string write_csv_pattern(const PatternFile&);
+
+inline constexpr std::size_t most_pattern_bytes = 20u << 20;
+
+}  // namespace yemvo
