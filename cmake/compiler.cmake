@@ -1,6 +1,6 @@
 # SPDX-License-Identifier: GPL-3.0-or-later
 # How every target is compiled: warnings as errors, a fast linker and a compiler cache where present.
-add_compile_options(-Wall -Wextra -Wpedantic -Wshadow -Wnon-virtual-dtor -Woverloaded-virtual -Werror)
+add_compile_options(-Wall -Wextra -Wpedantic -Wshadow -Wconversion -Wsign-conversion -Wnon-virtual-dtor -Woverloaded-virtual -Werror)
 set(CMAKE_CXX_FLAGS_RELEASE "-O3 -DNDEBUG")
 
 # the library's own checks of indices, empty containers and the like

@@ -373,7 +373,7 @@ private:
         panels_.resize(order.size());
         std::size_t used = 0;
         for (std::uint32_t i : order)
-            used += set_shadow(panels_[used], surface_, source_, rays_, scene_.panels[i]) ? 1 : 0;
+            used += set_shadow(panels_[used], surface_, source_, rays_, scene_.panels[i]) ? 1u : 0u;
         panels_.resize(used);
     }
     /// What every cell needs of all that stands in the way.
