@@ -180,7 +180,7 @@ void LegendLayout::paint_ticks(QPainter& p, const Palette& palette) const {
         for (int i = 1; i < scale_.steps; i += 2) {
             const double v = scale_.low + (i + 0.5) * scale_.step;
             const bool none = std::abs(v) < 1e-9;
-            tick(x_of(v), none ? QString("0 ") + QString::fromStdString(scale_.unit)
+            tick(x_of(v), none ? QString("0 ") + tr_mark(scale_.unit)
                                : (v > 0 ? "+" : "") + figure(v, scale_.step < 1 ? 2 : 0));
         }
         return;

@@ -9,9 +9,10 @@
 
 namespace yemvo::app {
 
-inline const QString project_filter = mark("Yemvo projects (*.yemvo)");
-inline const QString drawing_filter =
-    mark("Drawings (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf *.svg *.dxf);;All files (*)");
+inline QString project_filter() { return tr("Yemvo projects (*.yemvo)"); }
+inline QString drawing_filter() {
+    return tr("Drawings (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf *.svg *.dxf);;All files (*)");
+}
 
 /// The name with the ending unless it has just that one ("Plan v1.2" has none); empty stays empty.
 inline QString with_ending(QString file, const QString& ending) {

@@ -290,8 +290,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         [ed, &w, id](double v) {
             for (const auto& placed : placed_access_points(w.project()))
                 if (placed.access_point->number == static_cast<int>(v) && placed.access_point->id != id)
-                    throw Error(
-                        say("there is an access point %1 already", std::to_string(static_cast<int>(v))));
+                    throw Error(say("there is an access point %1 already", static_cast<int>(v)));
             ed.change(tr("Renumber access point %1"),
                       [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
         },

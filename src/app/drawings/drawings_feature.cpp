@@ -69,12 +69,12 @@ bool DrawingsFeature::is_working() const {
 
 void DrawingsFeature::choose() {
     if (!workspace_.floor()) return;
-    const QString name = shell_.asking().open_file(tr("Choose the drawing of this floor"), drawing_filter);
+    const QString name = shell_.asking().open_file(tr("Choose the drawing of this floor"), drawing_filter());
     if (!name.isEmpty()) import(name);
 }
 
 void DrawingsFeature::choose_revision(DrawingId id) {
-    const QString name = shell_.asking().open_file(tr("Choose the newer revision"), drawing_filter);
+    const QString name = shell_.asking().open_file(tr("Choose the newer revision"), drawing_filter());
     if (!name.isEmpty()) import(name, PrepareTask::Kind::revise, id);
 }
 

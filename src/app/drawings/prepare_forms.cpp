@@ -18,8 +18,9 @@
 namespace yemvo::app {
 namespace {
 
-const QStringList unit_names{mark("Millimetres"), mark("Centimetres"), mark("Metres"), mark("Inches"),
-                             mark("Feet")};
+QStringList unit_names() {
+    return {tr("Millimetres"), tr("Centimetres"), tr("Metres"), tr("Inches"), tr("Feet")};
+}
 
 bool same_sheet(const DrawingSource& a, const DrawingSource& b) {
     if (a.kind == DrawingKind::dxf || b.kind == DrawingKind::dxf) return a.kind == b.kind;
@@ -121,7 +122,7 @@ void PreparePage::add_scale(Form& form) {
             });
     }
     if (const CadDrawing* cad = file_.sheet->cad()) {
-        QStringList names = unit_names;
+        QStringList names = unit_names();
         if (unit_ == unit_of_file) names << tr("As the file says");
         form.choice(
             form.row(tr("One unit is")), "prepareUnit", names, [this] { return unit_; },

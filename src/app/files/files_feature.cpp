@@ -101,7 +101,7 @@ void FilesFeature::show_start() {
 }
 
 void FilesFeature::open_asked() {
-    const QString name = shell_.asking().open_file(tr("Open a project"), project_filter);
+    const QString name = shell_.asking().open_file(tr("Open a project"), project_filter());
     if (!name.isEmpty()) leave_then([this, name] { open_file(name); });
 }
 
@@ -177,7 +177,7 @@ QString FilesFeature::ask_where_to_save() {
     const QString proposed = document_.file().isEmpty()
                                  ? file_name_for(QString::fromStdString(document_.project().name), ".yemvo")
                                  : document_.file();
-    return ask_where_to_write(shell_.asking(), tr("Save the project"), proposed, project_filter, ".yemvo");
+    return ask_where_to_write(shell_.asking(), tr("Save the project"), proposed, project_filter(), ".yemvo");
 }
 
 void FilesFeature::save_then(const QString& file, const std::function<void()>& go) {

@@ -98,9 +98,8 @@ double parse_number(const QString& text, double low, double high, const QString&
     const double value = read.value_or(0);
     if (!read) throw Error(say("'%1' is not a number", text.left(40).toStdString()));
     if (value < low || value > high)
-        throw Error(say("must lie between %1 and %2%3", render::figure(low, 0).toStdString(),
-                        render::figure(high, 0).toStdString(),
-                        (unit.isEmpty() ? "" : " " + unit.toStdString())));
+        throw Error(say("must lie between %1 and %2", said_figure(low, 0),
+                        said_joined(" ", said_figure(high, 0), unit.toStdString())));
     return value;
 }
 
@@ -246,8 +245,8 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
         try_at(field, [&] {
             const double value = parse_length_m(render::plain(text), workspace_.units());
             if (!range.holds(value))
-                throw Error(say("must lie between %1 and %2", format_length(range.low, workspace_.units()),
-                                format_length(range.high, workspace_.units())));
+                throw Error(say("must lie between %1 and %2", said_length(range.low, workspace_.units()),
+                                said_length(range.high, workspace_.units())));
             set(value);
             if (shown && workspace_.refusal().isEmpty())
                 shown->show_value(render::local(format_length(get(), workspace_.units(), false)));

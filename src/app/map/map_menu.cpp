@@ -124,7 +124,7 @@ void fill_colours(QMenu* menu, Workspace& w) {
     for (const auto& [key, name] : render::palettes()) {
         LensColours c = now;
         c.palette = key;
-        offer(QString::fromStdString(name), tr("Change palette of the map"), c);
+        offer(tr_mark(name), tr("Change palette of the map"), c);
     }
     menu->addSeparator();
     QAction* reset = menu->addAction(tr("As usual"));

@@ -16,7 +16,7 @@
 
 namespace yemvo::app {
 
-static constexpr const char* types_filter = mark("Libraries of types (*.json)");
+static QString types_filter() { return tr("Libraries of types (*.json)"); }
 
 QString personal_types_file() {
     return QStandardPaths::writableLocation(QStandardPaths::AppDataLocation) + "/types.json";
@@ -48,7 +48,7 @@ void TypesPage::add_types(const std::vector<WallType>& types, const QString& fro
 }
 
 void TypesPage::read_file() {
-    const QString name = asking_.open_file(tr("Read a library of types"), types_filter);
+    const QString name = asking_.open_file(tr("Read a library of types"), types_filter());
     if (name.isEmpty()) return;
     const QString said = QFileInfo(name).fileName();
     QFile file(name);
@@ -74,7 +74,7 @@ static bool write_text(const QString& name, const std::string& text) {
 
 void TypesPage::write_file() {
     const QString name =
-        ask_where_to_write(asking_, tr("Write a library of types"), "types.json", types_filter, ".json");
+        ask_where_to_write(asking_, tr("Write a library of types"), "types.json", types_filter(), ".json");
     if (name.isEmpty()) return;
     if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
         return workspace_.tell(

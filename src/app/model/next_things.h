@@ -35,7 +35,7 @@ struct NextKinds {
     double column_width_m = 0.4, column_depth_m = 0.4;
     double ceiling_height_m = 2.7;
     bool ceiling_hung = true;
-    std::string shaft_name = mark("Lift");
+    std::string shaft_name = "Lift";
     bool take_room = false;  ///< a click takes the room round it instead of a drawn outline
     double room_gap_m = 0.3;
     int zone_colour = 0;

@@ -4,6 +4,7 @@
 #include "app/model/drawings_in_view.h"
 #include "app/plan/plan_view.h"
 #include "project/project.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
@@ -52,14 +53,14 @@ void PlanView::request_drawings() {
          come = theme().accent, dark = is_dark(), found_lines = found_lines_,
          known = lines_of_.drawings == wish.drawings && lines_of_.floor == drawings_of_,
          floor_id = drawings_of_](const CancelToken& cancel) {
-            std::string missing;
+            QString missing;
             const auto open = [&](render::LaidSheet& laid) {
                 const auto found = assets.find(laid.source.asset);
                 if (found == assets.end()) return;
                 try {
                     laid.sheet = cache->open(found->second, laid.source, cancel);
                 } catch (const Error& fault) {
-                    missing = fault.what();  // the others are still shown
+                    missing = fault_text(fault);  // the others are still shown
                 }
             };
             std::vector<render::LaidSheet> sheets;
@@ -92,7 +93,7 @@ void PlanView::request_drawings() {
             if (!known) found_lines->put(floor_id, wish.drawings, sheets);
             QImage image = render::paint_sheets(sheets, wish.map, wish.size, cancel);
             if (difference) QPainter(&image).drawImage(0, 0, *difference);
-            image.setText("fault", QString::fromStdString(missing));
+            image.setText("fault", missing);
             return image;
         },
         wish.map, ratio);

@@ -219,8 +219,7 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
             break;
         case width: {
             const int width_mhz = static_cast<int>(parse_number(typed, 20, 320, "MHz"));
-            if (width_mhz > can.widest_mhz)
-                throw Error(say("the model goes up to %1 MHz", std::to_string(can.widest_mhz)));
+            if (width_mhz > can.widest_mhz) throw Error(say("the model goes up to %1 MHz", can.widest_mhz));
             radio = retuned(radio, id, radio.primary, width_mhz);
             break;
         }

@@ -65,7 +65,7 @@ double value_of_nothing(const LensInfo& info) {
 const LensInfo& required_lens(const Requirement& r) {
     const auto id = find_lens(r.lens);
     if (!id || !lens(*id).may_require())
-        throw Error(say("there is no lens '%1' to require", r.lens), "requirement " + r.lens,
+        throw Error(say("there is no lens '%1' to require", r.lens), say("requirement %1", r.lens),
                     say("Use signal, next_best or snr"));
     return lens(*id);
 }

@@ -65,9 +65,7 @@ DxfGroups::DxfGroups(std::string_view file) : file_(file) {
     }
 }
 
-std::string DxfGroups::place() const {
-    return binary_ ? "byte " + std::to_string(group_at_) : "line " + std::to_string(group_at_);
-}
+Said DxfGroups::place() const { return say(binary_ ? mark("byte %1") : mark("line %1"), group_at_); }
 
 bool DxfGroups::next(DxfGroup& group) { return binary_ ? next_binary(group) : next_text(group); }
 

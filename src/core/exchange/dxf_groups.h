@@ -6,6 +6,8 @@
 #include <string>
 #include <string_view>
 
+#include "base/said.h"
+
 namespace yemvo {
 
 struct DxfGroup {
@@ -20,7 +22,7 @@ public:
     /// False at the end. Throws Error naming the line for what is no group.
     bool next(DxfGroup&);
     /// Where the last group stood: "line 120" or "byte 3310".
-    std::string place() const;
+    Said place() const;
     bool is_binary() const { return binary_; }
 
 private:

@@ -20,7 +20,7 @@ Said bound_text(double value, const Range& range, LengthUnits units) {
     if (std::string_view(range.unit) == "m") return said_length(value, units);
     const Said number = std::abs(value) < 1e7 ? said_figure(value, value == std::floor(value) ? 0 : 2)
                                               : say("%1 million", said_figure(value / 1e6, 0));
-    return *range.unit ? said_joined(" ", number, std::string(range.unit)) : number;
+    return said_joined(" ", number, std::string(range.unit));
 }
 
 void placement(const char* field, const Similarity& s) {

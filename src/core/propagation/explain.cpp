@@ -28,10 +28,10 @@ TermKind term_kind(CrossingKind kind) {
     return TermKind::slab;
 }
 
-std::string crossing_name(const Project& project, const Scene& scene, const Crossing& c, BandId band) {
+Said crossing_name(const Project& project, const Scene& scene, const Crossing& c, BandId band) {
     const std::string& type = wall_type(project, scene.type_of(c.row, band)).name;
     if (c.kind != CrossingKind::slab) return type;
-    return type + " under " + floor_title(project, *find_floor(project, c.floor));
+    return say("%1 under %2", type, floor_title(project, *find_floor(project, c.floor)));
 }
 
 }  // namespace

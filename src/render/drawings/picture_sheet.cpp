@@ -55,9 +55,7 @@ private:
     std::vector<QImage> levels_;  ///< each half as large as the one before
 };
 
-std::string pixels(QSize size) {
-    return std::to_string(size.width()) + " x " + std::to_string(size.height()) + " pixels";
-}
+Said pixels(QSize size) { return say("%1 x %2 pixels", size.width(), size.height()); }
 
 }  // namespace
 

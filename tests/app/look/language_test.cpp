@@ -12,6 +12,7 @@
 #include "app/help/guide_page.h"
 #include "app/look/every_view.h"
 #include "app/look/painted_text.h"
+#include "app/model/wishes.h"
 #include "checks/findings.h"
 #include "coverage/lens.h"
 #include "project/differences.h"
@@ -156,6 +157,19 @@ TEST_CASE("every text of the window can be translated") {
             look_at(w->toolTip(), where + ", what is told of " + of(*w));
         }
     });
+    // menus that are filled when they open, and what dialogs are asked with
+    for (QMenu* menu : d.window.findChildren<QMenu*>()) emit menu->aboutToShow();
+    int dialogs = 0;
+    d.window.asking().open_file = [&](const QString& title, const QString& filter) {
+        ++dialogs;
+        look_at(title, "a dialog");
+        look_at(QString(filter).remove(QRegularExpression("\\(\\*[^)]*\\)")), "its kinds of files");
+        return QString();
+    };
+    d.window.action("file.open")->trigger();
+    d.find<QPushButton>("readTypes")->click();
+    emit d.w().wishes().choose_drawing();
+    CHECK(dialogs == 3);
     for (const QAction* a : d.window.findChildren<QAction*>())
         if (a->objectName() != "qt_edit_menu") look_at(a->text().remove('&'), "command " + a->objectName());
     INFO(all(found));

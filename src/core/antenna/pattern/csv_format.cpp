@@ -10,8 +10,6 @@
 namespace yemvo::pattern_text {
 namespace {
 
-constexpr double dipole_gain_dbi = 2.15;
-
 CutRole role_of(std::string_view word) {
     const std::string w = upper(word);
     if (w == "H" || w.starts_with("HOR") || w.starts_with("AZ") || w.starts_with("PHI"))

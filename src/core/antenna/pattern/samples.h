@@ -8,6 +8,9 @@
 
 namespace yemvo::pattern_text {
 
+/// Of a half-wave dipole: a gain in dBd is against it.
+inline constexpr double dipole_gain_dbi = 2.15;
+
 struct Sample {
     double angle_deg = 0, value = 0;
     std::size_t line = 0;  ///< of the file; 0: not from one

@@ -14,8 +14,6 @@
 namespace yemvo::pattern_text {
 namespace {
 
-constexpr double dipole_gain_dbi = 2.15;
-
 struct Record {
     std::string key;         ///< upper case, without its colon
     std::string_view value;  ///< trimmed of blanks and commas
