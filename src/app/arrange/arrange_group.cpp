@@ -30,7 +30,9 @@ QPushButton* button(QHBoxLayout* row, const QString& object, const QString& word
     auto* b = new QPushButton(words);
     b->setObjectName(object);
     b->setToolTip(tip);
-    b->setMinimumWidth(QFontMetrics(b->font()).horizontalAdvance(words) + 26);
+    // two and a label fit beside each other in Details
+    b->setStyleSheet("padding: 0 4px;");
+    b->setMinimumWidth(QFontMetrics(b->font()).horizontalAdvance(words) + 12);
     b->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);
     // what runs rebuilds this form: it is left first
     QObject::connect(b, &QPushButton::clicked, b, run, Qt::QueuedConnection);

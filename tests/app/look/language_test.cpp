@@ -9,6 +9,7 @@
 #include <QScrollBar>
 #include <set>
 
+#include "app/forms/form.h"
 #include "app/help/guide_page.h"
 #include "app/look/every_view.h"
 #include "app/look/painted_text.h"
@@ -196,6 +197,24 @@ TEST_CASE("a text that is a third longer has room") {
                                      heads->model()->headerData(i, Qt::Horizontal).toString());
             if (const QString wide = too_wide_for_its_frame(*w); !wide.isEmpty())
                 found.insert(where + ", too wide for its frame: " + wide);
+        }
+    });
+    INFO(all(found));
+    CHECK(found.empty());
+}
+
+TEST_CASE("in English the rows of forms stand as they were laid out, none below each other") {
+    Driver d;
+    std::set<QString> found;
+    every_view(d, [&](const QString& where) {
+        QCoreApplication::processEvents();
+        for (const Form* form : d.window.findChildren<Form*>()) {
+            if (!form->isVisible()) continue;
+            for (const QLayout* row : form->findChildren<QLayout*>())
+                if (const auto* beside = qobject_cast<const QHBoxLayout*>(row);
+                    beside && beside->direction() == QBoxLayout::TopToBottom && beside->itemAt(0)->widget())
+                    found.insert(where + ", " + of(*beside->itemAt(0)->widget()) + " " +
+                                 beside->itemAt(0)->widget()->property("text").toString());
         }
     });
     INFO(all(found));
