@@ -3,6 +3,10 @@
 #include <QSettings>
 #include <QStandardPaths>
 
+#ifdef __SANITIZE_THREAD__
+#include <tbb/global_control.h>
+#endif
+
 #include "app/look/theme.h"
 #include "run_catch.h"
 
@@ -13,5 +17,9 @@ int main(int argc, char** argv) {
     app.setOrganizationName("yemvo-tests");
     QSettings().clear();
     yemvo::app::apply_theme(app);
+#ifdef __SANITIZE_THREAD__
+    // how TBB hands work to its own threads cannot be seen: what is looked at here are the program's threads
+    const tbb::global_control alone(tbb::global_control::max_allowed_parallelism, 1);
+#endif
     return run_catch(argc, argv);
 }

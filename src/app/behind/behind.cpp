@@ -46,7 +46,10 @@ void AtWork::hand_over(std::function<void()> part) const {
 }
 
 Behind::Behind() : Behind(Manner()) {}
-Behind::Behind(Manner manner, QObject* parent) : QObject(parent), manner_(manner) {}
+Behind::Behind(Manner manner, QObject* parent) : QObject(parent), manner_(manner) {
+    connect(this, &Behind::went_on, this, &Behind::progressed, Qt::QueuedConnection);
+    connect(this, &Behind::outcome_waits, this, &Behind::take_outcome, Qt::QueuedConnection);
+}
 
 Behind::~Behind() {
     {
@@ -144,22 +147,31 @@ void Behind::tell_progress(bool at_once) {
         if (!at_once && now - told_ < 100ms) return;
         told_ = now;
     }
-    QMetaObject::invokeMethod(this, &Behind::progressed, Qt::QueuedConnection);
+    emit went_on();
 }
 
 /// What comes after this object is gone, or after stop(), is dropped.
 void Behind::deliver(int generation, std::function<void()> part) {
-    if (!part) return;
-    QMetaObject::invokeMethod(
-        this,
-        [this, generation, part = std::move(part)] {
-            {
-                const std::lock_guard lock(mutex_);
-                if (generation != generation_) return;
-            }
-            part();
-        },
-        Qt::QueuedConnection);
+    const std::lock_guard lock(mutex_);
+    post({generation, std::move(part)});
+}
+
+/// The mutex is held. What is told stands in a queue of our own, so that it changes threads under our lock.
+void Behind::post(Outcome outcome) {
+    if (!outcome.tell) return;
+    outcomes_.push_back(std::move(outcome));
+    emit outcome_waits();
+}
+
+void Behind::take_outcome() {
+    Outcome outcome;
+    {
+        const std::lock_guard lock(mutex_);
+        outcome = std::move(outcomes_.front());
+        outcomes_.pop_front();
+        if (outcome.generation && outcome.generation != generation_) return;
+    }
+    outcome.tell();
 }
 
 std::function<void()> Behind::work_on(const Job& job, const std::shared_ptr<BegunJob>& mine) {
@@ -204,8 +216,8 @@ void Behind::run() {
         std::function<void()> outcome = work_on(job, mine);
         // on its way before anybody sees that nothing runs any more, and not run before that
         lock.lock();
-        deliver(mine->generation, std::move(outcome));
-        if (job.ended) QMetaObject::invokeMethod(this, job.ended, Qt::QueuedConnection);
+        post({mine->generation, std::move(outcome)});
+        post({{}, job.ended});
         std::erase(running_, mine);
         lock.unlock();
         if (!job.doing.isEmpty()) tell_progress(true);

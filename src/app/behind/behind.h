@@ -110,6 +110,9 @@ public:
 signals:
     void progressed();  ///< on the window's thread, ten times a second at most
 
+    void went_on();        ///< on any thread
+    void outcome_waits();  ///< on any thread
+
 private:
     friend class AtWork;
     using Clock = std::chrono::steady_clock;
@@ -118,10 +121,17 @@ private:
     std::function<void()> work_on(const Job&, const std::shared_ptr<BegunJob>&);
     void tell_progress(bool at_once);
     void deliver(int generation, std::function<void()>);
+    struct Outcome {
+        std::optional<int> generation;  ///< none: it is told in any case
+        std::function<void()> tell;
+    };
+    void post(Outcome);
+    void take_outcome();
     mutable std::mutex mutex_;
     std::condition_variable wake_;
     Manner manner_;
     std::deque<Job> waiting_;
+    std::deque<Outcome> outcomes_;
     std::vector<std::shared_ptr<BegunJob>> running_;
     std::vector<std::thread> threads_;
     int idle_threads_ = 0, generation_ = 0;
