@@ -5,15 +5,20 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPainter>
+#include <QPushButton>
 #include <algorithm>
+#include <cmath>
 
 #include "app/details/detail_forms.h"
 #include "app/look/theme.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
+#include "app/model/wishes.h"
 #include "coverage/failure.h"
 #include "project/edits.h"
+#include "project/gear_edits.h"
 #include "project/project.h"
+#include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -77,9 +82,32 @@ public:
             replace_access_point(p, at, ap);
         });
     }
+    WorkingRadio working(std::size_t radio) const { return working_radio(w_.project(), get(), radio); }
+    const AccessPointModel& model_of() const { return model(w_.project(), get().model); }
     Workspace& w_;
     AccessPointId id_;
 };
+
+QString level(double db) { return render::figure(db, db == std::round(db) ? 0 : 1); }
+
+/// "4 to 23 in steps of 1 dB", "5, 8, 11"
+QString power_words(const RadioBand& can, double most_dbm) {
+    if (can.power.levels_dbm.empty())
+        return tr("%1 to %2 in steps of %3 dB")
+            .arg(render::figure(can.power.low_dbm, 0), render::figure(most_dbm, 0), level(can.power.step_db));
+    QStringList levels;
+    for (double dbm : can.power.levels_dbm)
+        if (dbm <= most_dbm) levels << level(dbm);
+    return levels.join(", ");
+}
+
+/// What the EIRP is the sum of.
+QString eirp_parts(const WorkingRadio& w) {
+    const QString sum = tr("%1 dBm power, %2 dBi antenna")
+                            .arg(render::figure(w.power_dbm, 1), render::figure(w.antenna.gain_dbi, 1));
+    if (w.cable_loss_db == 0) return sum;
+    return sum + tr(", less %1 dB of cable").arg(render::figure(w.cable_loss_db, 1));
+}
 
 std::vector<int> primaries_of(BandId id) {
     std::vector<int> list;
@@ -94,6 +122,139 @@ std::vector<int> widths_of(const RadioBand& can) {
     return list;
 }
 
+/// The radio's band; a choice where it can work in several.
+void add_band(Form* form, QGridLayout* grid, int row, const AccessPointEditor& ed, std::size_t index) {
+    const BandId id = ed.get().radios[index].channel.band;
+    const std::vector<RadioBand>& bands = ed.model_of().radios[index].bands;
+    if (bands.size() == 1) {
+        auto* name = new QLabel(QString::fromStdString(band(id).name));
+        name->setFont(render::font(12.5, 600));
+        grid->addWidget(name, row, 1);
+        return;
+    }
+    QStringList names;
+    for (const RadioBand& b : bands) names << QString::fromStdString(band(b.band).name);
+    auto* cell = new QHBoxLayout;
+    form->choice(
+            cell, QString("band%1").arg(index), names,
+            [ed, index] {
+                const auto& list = ed.model_of().radios[index].bands;
+                const BandId now = ed.get().radios[index].channel.band;
+                return static_cast<int>(
+                    std::ranges::find_if(list, [&](const RadioBand& b) { return b.band == now; }) -
+                    list.begin());
+            },
+            [ed, index](int i) {
+                ed.change(tr("Switch band of access point %1"), [&](AccessPoint& ap) {
+                    ap.radios[index] =
+                        in_band(ed.w_.project(), ap, index,
+                                ed.model_of().radios[index].bands[static_cast<std::size_t>(i)].band);
+                });
+            })
+        ->setToolTip(tr("This radio works in one of these bands"));
+    grid->addLayout(cell, row, 1);
+}
+
+/// Antenna and cable of a radio with connectors.
+void add_antenna(Form* form, const AccessPointEditor& ed, std::size_t index) {
+    const BandId id = ed.get().radios[index].channel.band;
+    const RadioBand& can = *radio_band(ed.model_of(), index, id);
+    const auto fitting = fitting_antennas(ed.w_.project(), can);
+    if (fitting.empty()) return;
+    const QString tail = QString::number(index);
+    QStringList names{tr("its own, %1 dBi").arg(render::figure(can.antenna.gain_dbi, 1))};
+    std::vector<AntennaId> ids{AntennaId{}};
+    for (const AntennaModel* a : fitting) {
+        names << QString::fromStdString(a->name);
+        ids.push_back(a->id);
+    }
+    form->choice(
+        form->row(tr("%1 GHz").arg(QString::fromStdString(band(id).name))), "antenna" + tail, names,
+        [ed, index, ids] {
+            return static_cast<int>(std::ranges::find(ids, ed.get().radios[index].antenna) - ids.begin());
+        },
+        [ed, index, ids](int i) {
+            ed.change(tr("Change antenna of access point %1"), [&](AccessPoint& ap) {
+                ap.radios[index].antenna = ids[static_cast<std::size_t>(i)];
+                if (i == 0) ap.radios[index].cable_m = 0, ap.radios[index].cable.clear();
+            });
+        });
+    if (!ed.get().radios[index].antenna) return;
+    const auto& cables = *ed.w_.project().cables;
+    QStringList kinds{tr("no cable")};
+    for (const CableType& c : cables) kinds << QString::fromStdString(c.name);
+    auto* row = form->row(tr("Cable"));
+    form->choice(
+        row, "cable" + tail, kinds,
+        [ed, index] {
+            const auto& list = *ed.w_.project().cables;
+            const auto found = std::ranges::find(list, ed.get().radios[index].cable, &CableType::key);
+            return found == list.end() ? 0 : static_cast<int>(found - list.begin()) + 1;
+        },
+        [ed, index](int i) {
+            ed.change(tr("Change cable of access point %1"), [&](AccessPoint& ap) {
+                const auto& list = *ed.w_.project().cables;
+                ap.radios[index].cable = i == 0 ? std::string() : list[static_cast<std::size_t>(i) - 1].key;
+                if (i == 0) ap.radios[index].cable_m = 0;
+            });
+        });
+    form->length_field(
+        row, "cableLength" + tail, "", [ed, index] { return ed.get().radios[index].cable_m; },
+        [ed, index](double v) {
+            ed.change(tr("Change cable of access point %1"),
+                      [&](AccessPoint& ap) { ap.radios[index].cable_m = v; });
+        },
+        limits::cable_m);
+}
+
+/// Source, the way it is used, and what that takes away.
+void add_power(Form* form, const AccessPointEditor& ed) {
+    const AccessPointModel& m = ed.model_of();
+    if (m.power.empty()) return;
+    form->group(tr("Power"));
+    QStringList names{tr("not told")};
+    for (const PowerRow& row : m.power) names << tr_mark(power_source_name(row.source));
+    form->choice(
+        form->row(tr("Source")), "apSource", names,
+        [ed] {
+            const auto& rows = ed.model_of().power;
+            const auto& source = ed.get().source;
+            if (!source) return 0;
+            const auto found = std::ranges::find(rows, *source, &PowerRow::source);
+            return found == rows.end() ? 0 : static_cast<int>(found - rows.begin()) + 1;
+        },
+        [ed](int i) {
+            ed.change(tr("Change power source of access point %1"), [&](AccessPoint& ap) {
+                ap.source = i == 0
+                                ? std::nullopt
+                                : std::optional(ed.model_of().power[static_cast<std::size_t>(i) - 1].source);
+                ap.alternative = 0;
+            });
+        });
+    const PowerRow* row = ed.get().source ? power_row(m, *ed.get().source) : nullptr;
+    if (row && row->alternatives.size() > 1) {
+        QStringList ways;
+        for (const PowerAlternative& a : row->alternatives) ways << QString::fromStdString(a.name);
+        form->choice(
+            form->row(tr("Used for")), "apAlternative", ways, [ed] { return ed.get().alternative; },
+            [ed](int i) {
+                ed.change(tr("Change power source of access point %1"),
+                          [&](AccessPoint& ap) { ap.alternative = i; });
+            });
+    }
+    if (row)
+        form->text(tr("Draws"), [ed] {
+            const PowerRow* now = ed.get().source ? power_row(ed.model_of(), *ed.get().source) : nullptr;
+            return now ? tr("%1 W at most").arg(render::figure(now->watts, 1)) : QString();
+        });
+    auto* lost = form->text(tr("Lost"), [ed] {
+        QStringList all;
+        for (const Said& s : lost_to_source(ed.w_.project(), ed.get())) all << said_text(s);
+        return all.isEmpty() ? tr("nothing") : all.join("\n");
+    });
+    lost->setObjectName("apLost");
+}
+
 void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& ed, std::size_t index) {
     const BandId id = ed.get().radios[index].channel.band;
     const AccessPointModel& m = model(ed.w_.project(), ed.get().model);
@@ -102,9 +263,7 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     const QString tail = tr("Radio%1").arg(index);
 
     grid->addWidget(new Glyph(id), row, 0);
-    auto* name = new QLabel(QString::fromStdString(band(id).name));
-    name->setFont(render::font(12.5, 600));
-    grid->addWidget(name, row, 1);
+    add_band(form, grid, row, ed, index);
     auto* on = new QCheckBox;
     on->setObjectName("on" + tail);
     on->setToolTip(tr("On or off"));
@@ -148,20 +307,16 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
         ->setToolTip(tr("Channel width in MHz"));
     grid->addLayout(cell, row, 4);
     cell = new QHBoxLayout;
+    const double most_dbm = ed.working(index).most_power_dbm;
     auto* power = form->number_field(
         cell, "power" + tail, "", 0, [radio] { return radio().power_dbm; },
-        [ed, index, can](double v) {
-            const double stepped =
-                can.power_low_dbm +
-                std::round((v - can.power_low_dbm) / can.power_step_db) * can.power_step_db;
-            ed.change(tr("Change power of access point %1"),
-                      [&](AccessPoint& ap) { ap.radios[index].power_dbm = stepped; });
+        [ed, index, can, most_dbm](double v) {
+            ed.change(tr("Change power of access point %1"), [&](AccessPoint& ap) {
+                ap.radios[index].power_dbm = can.power.nearest_dbm(v, most_dbm);
+            });
         },
-        {can.power_low_dbm, can.power_high_dbm});
-    power->setToolTip(tr("Conducted power in dBm, all chains together: %1 to %2 in steps of %3 dB")
-                          .arg(can.power_low_dbm)
-                          .arg(can.power_high_dbm)
-                          .arg(can.power_step_db));
+        {can.power.low_dbm, most_dbm});
+    power->setToolTip(tr("Conducted power in dBm, all chains together: %1").arg(power_words(can, most_dbm)));
     power->setFixedWidth(40);
     power->setMinimumWidth(34);
     grid->addLayout(cell, row, 5);
@@ -169,7 +324,11 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     eirp->setObjectName("eirp" + tail);
     eirp->setFont(render::font(12.5, 600));
     eirp->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
-    form->on_refresh([eirp, radio, can] { eirp->setText(render::figure(eirp_dbm(radio(), can), 1)); });
+    form->on_refresh([eirp, ed, index] {
+        const WorkingRadio working = ed.working(index);
+        eirp->setText(working.fed ? render::figure(working.eirp_dbm(), 1) : tr("no power"));
+        eirp->setToolTip(eirp_parts(working));
+    });
     grid->addWidget(eirp, row, 6);
 }
 
@@ -181,10 +340,13 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         const AccessPoint* ap = find_access_point(w.project(), w.floor_id(), id);
         QString s = ap ? tr("model %1").arg(ap->model.value) : QString();
         for (std::size_t i = 0; ap && i < ap->radios.size(); ++i)
-            s += QString(" %1/%2")
+            s += QString(" %1/%2/%3")
                      .arg(int{ap->radios[i].channel.band.index})
-                     .arg(ap->radios[i].channel.width_mhz);
-        return s;
+                     .arg(ap->radios[i].channel.width_mhz)
+                     .arg(ap->radios[i].antenna.value != 0);
+        if (ap)
+            s += QString(" %1/%2").arg(ap->source ? static_cast<int>(*ap->source) : -1).arg(ap->alternative);
+        return s + QString(" %1").arg(reinterpret_cast<quintptr>(w.project().models.identity()));
     });
     const AccessPointEditor ed(w, id);
     const QString m = w.units() == LengthUnits::metres ? "m" : "";
@@ -196,7 +358,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     auto* table = new QWidget;
     auto* grid = new QGridLayout(table);
     grid->setContentsMargins(0, 0, 0, 0);
-    grid->setHorizontalSpacing(5);
+    grid->setHorizontalSpacing(3);
     grid->setVerticalSpacing(3);
     const QString heads[] = {"", "", "", tr("channel"), "MHz", "dBm", "EIRP"};
     for (int c = 3; c < 7; ++c) {
@@ -210,6 +372,8 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     grid->setColumnStretch(3, 5);
     grid->setColumnStretch(4, 4);
     form->widget(table);
+    for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_antenna(form, ed, i);
+    add_power(form, ed);
 
     form->group(tr("If it fails"));
     auto* failure = form->text(tr("Unserved"), [&w, id] {
@@ -266,6 +430,11 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         limits::tilt_deg);
 
     form->group(tr("Gear"));
+    auto* open_gear = new QPushButton(tr("Look at the model"));
+    open_gear->setObjectName("apGear");
+    open_gear->setToolTip(tr("On the page of gear, where it can be changed and compared"));
+    QObject::connect(open_gear, &QPushButton::clicked, form,
+                     [&w, ed] { emit w.wishes().gear_page(ed.get().model); });
     QStringList names;
     for (const AccessPointModel& one : *w.project().models) names << QString::fromStdString(one.name);
     form->choice(
@@ -278,13 +447,15 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         },
         [ed, &w](int i) {
             const AccessPointModel& to = (*w.project().models)[static_cast<std::size_t>(i)];
-            ed.change(tr("Change model of access point %1"), [&](AccessPoint& ap) {
-                AccessPoint fresh = make_access_point(to, ap.id, ap.number, ap.position);
-                fresh.azimuth_deg = ap.azimuth_deg;
-                fresh.height_m = ap.height_m;
-                ap = fresh;
-            });
+            std::vector<Said> changed;
+            ed.change(tr("Change model of access point %1"),
+                      [&](AccessPoint& ap) { ap = as_model(w.project(), ap, to, changed); });
+            if (changed.empty()) return;
+            QStringList all;
+            for (const Said& s : changed) all << said_text(s);
+            w.tell(tr("Not kept: %1").arg(all.join("; ")));
         });
+    form->widget(open_gear);
     form->number_field(
         form->row(tr("Number")), "apNumber", "", 0, [ed] { return ed.get().number; },
         [ed, &w, id](double v) {

@@ -271,8 +271,8 @@ void model_list(Form* form, Workspace& w) {
             form->text(QString::fromStdString(band(b.band).name) + " GHz", [b] {
                 return tr("%1 MHz, %2 to %3 dBm, %4 dBi")
                     .arg(b.widest_mhz)
-                    .arg(b.power_low_dbm)
-                    .arg(b.power_high_dbm)
+                    .arg(render::figure(b.power.low_dbm, 0))
+                    .arg(render::figure(b.power.high_dbm, 0))
                     .arg(render::figure(b.antenna.gain_dbi, 1));
             });
 }

@@ -18,10 +18,6 @@ namespace yemvo::app {
 
 namespace {
 
-bool in_the_way(const LinkTerm& t) {
-    return t.kind != TermKind::power && t.kind != TermKind::antenna && t.kind != TermKind::free_space;
-}
-
 double ground_m(const LinkExplanation& l) { return distance(l.source.flat(), l.receiver.flat()); }
 
 }  // namespace
@@ -31,7 +27,7 @@ LevelLine level_line(const LinkExplanation& link) {
     const double along_m = std::max(ground_m(link), 1e-3);
     double sent_dbm = 0;
     for (const LinkTerm& t : link.terms)
-        if (t.kind == TermKind::power || t.kind == TermKind::antenna) sent_dbm += t.db;
+        if (is_sent(t.kind)) sent_dbm += t.db;
     constexpr int steps = 160;
     for (int i = 0; i <= steps; ++i) {
         const double share = std::max(static_cast<double>(i) / steps, 1e-3);
@@ -39,7 +35,7 @@ LevelLine level_line(const LinkExplanation& link) {
             sent_dbm - free_space_loss_db(centre_mhz(link.channel), share * std::max(link.distance_m, 1e-3));
         double taken_db = 0, at_once_db = 0;
         for (const LinkTerm& t : link.terms) {
-            if (!in_the_way(t)) continue;
+            if (!is_in_the_way(t.kind)) continue;
             const double inside = t.length_m > 0 ? t.length_m / std::max(link.distance_m, 1e-3) : 0;
             const double passed =
                 inside > 0 ? std::clamp((share - t.share) / inside, 0.0, 1.0) : share >= t.share;
@@ -187,7 +183,7 @@ void LinkChart::paint_labels(QPainter& p, const Frame& f) const {
     double free_from = f.left - 20;
     const QFontMetricsF bold(render::font(10.5, 600)), plain(render::font(10.5));
     for (const LinkTerm& t : f.link.terms) {
-        if (!in_the_way(t) || t.db > -0.05) continue;
+        if (!is_in_the_way(t.kind) || t.db > -0.05) continue;
         const double x = f.x(t.share * f.length_m);
         p.setPen(QPen(colours.muted, 1, Qt::DotLine));
         p.drawLine(QPointF(x, f.floor_y), QPointF(x, f.chart_top + 2));

@@ -6,6 +6,7 @@
 #include "app/model/prediction.h"
 #include "base/free_memory.h"
 #include "project/project.h"
+#include "project/working_radio.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
@@ -53,9 +54,7 @@ static std::vector<FloorId> in_order(const Project& project, FloorId in_view) {
 
 /// About what the fields of all radios on all floors take together, if each reached every floor.
 static std::size_t field_bytes(const Project& project) {
-    std::size_t radios = 0;
-    for (const PlacedAccessPoint& placed : placed_access_points(project))
-        for (const Radio& r : placed.access_point->radios) radios += r.on;
+    const std::size_t radios = radios_at_work(project).size();
     double cells = 0;
     const double cell_m2 = project.settings.grid_m * project.settings.grid_m;
     for (const Floor* f : all_floors(project))

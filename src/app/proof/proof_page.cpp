@@ -30,6 +30,7 @@
 #include "checks/findings.h"
 #include "coverage/verdict.h"
 #include "project/project.h"
+#include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -49,10 +50,8 @@ QString about(const Project& project, const Verdict* verdict) {
     QStringList sets;
     for (const RequirementSet& set : *project.requirement_sets)
         if (set.on) sets << QString::fromStdString(set.name);
-    std::size_t radios = 0;
+    const std::size_t radios = radios_at_work(project).size();
     const auto placed = placed_access_points(project);
-    for (const PlacedAccessPoint& p : placed)
-        for (const Radio& r : p.access_point->radios) radios += r.on;
     const QString required = sets.size() == 1 ? tr("Requirement set %1").arg(sets.front())
                              : sets.size() > 2
                                  ? counted("%n requirement set", "%n requirement sets", sets.size())

@@ -24,6 +24,7 @@
 #include "project/item.h"
 #include "project/project.h"
 #include "project/rules.h"
+#include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -138,7 +139,7 @@ QString RadioModelTable::text(const Row& row, int column) const {
         case power:
             return render::figure(radio.power_dbm, 0);
         case eirp:
-            return render::figure(eirp_dbm(radio, *radio_band(m, row.radio, radio.channel.band)), 1);
+            return render::figure(working_radio(project, *ap, row.radio).eirp_dbm(), 1);
         case height:
             return render::local(format_length(ap->height_m, workspace_.units(), false));
         case azimuth:
@@ -168,7 +169,7 @@ QVariant RadioModelTable::sort_value(const Row& row, int column) const {
         case power:
             return radio.power_dbm;
         case eirp:
-            return eirp_dbm(radio, *radio_band(model(project, ap->model), row.radio, radio.channel.band));
+            return working_radio(project, *ap, row.radio).eirp_dbm();
         case height:
             return ap->height_m;
         case azimuth:
@@ -224,11 +225,9 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
             break;
         }
         case power:
-            radio.power_dbm = can.power_low_dbm +
-                              std::round((parse_number(typed, can.power_low_dbm, can.power_high_dbm, "dBm") -
-                                          can.power_low_dbm) /
-                                         can.power_step_db) *
-                                  can.power_step_db;
+            radio.power_dbm =
+                can.power.nearest_dbm(parse_number(typed, can.power.low_dbm, can.power.high_dbm, "dBm"),
+                                      working_radio(project, ap, r.radio).most_power_dbm);
             break;
         case height:
             ap.height_m = parse_length_m(render::plain(typed), workspace_.units());

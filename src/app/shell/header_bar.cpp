@@ -14,6 +14,7 @@
 #include "app/model/workspace.h"
 #include "app/offer/shell.h"
 #include "project/project.h"
+#include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -37,11 +38,10 @@ QString venue_mark(const Project& project) {
 }  // namespace
 
 QString step_mark(const Project& project, Step step, const std::optional<Verdict>& verdict) {
-    std::size_t zones = 0, radios = 0;
+    std::size_t zones = 0;
     for (const Floor* f : all_floors(project)) zones += f->zones->size();
     const auto placed = placed_access_points(project);
-    for (const auto& p : placed)
-        for (const Radio& r : p.access_point->radios) radios += r.on;
+    const std::size_t radios = radios_at_work(project).size();
     switch (step) {
         case Step::venue:
             return venue_mark(project);

@@ -3,9 +3,11 @@
 
 #include <algorithm>
 #include <cmath>
+#include <map>
+#include <mutex>
 #include <numbers>
 
-#include "antenna/pattern/cuts.h"
+#include "antenna/pattern/measured_pattern.h"
 
 namespace yemvo {
 namespace {
@@ -40,7 +42,35 @@ double lobe_db(const DipoleLobe&, LocalDirection d) {
     return std::max(20 * std::log10(std::max(field, 1e-9)), floor_db);
 }
 
+double lobe_db(const CollinearLobe& lobe, LocalDirection d) {
+    return -std::min(12 * square((d.elevation_deg + lobe.tilt_deg) / lobe.vertical_deg), lobe.side_limit_db);
+}
+
+double lobe_db(const MeasuredLobe& lobe, LocalDirection d) {
+    return relative_gain_db(lobe.pattern().cuts.front(), d, lobe.pattern().blend);
+}
+
 }  // namespace
+
+PatternFrame Antenna::frame() const {
+    if (const auto* measured = std::get_if<MeasuredLobe>(&lobe)) return measured->pattern().frame;
+    return std::holds_alternative<DomeLobe>(lobe) ? PatternFrame::ceiling : PatternFrame::upright;
+}
+
+Lobe lobe_at(const Lobe& lobe, double frequency_mhz) {
+    const auto* measured = std::get_if<MeasuredLobe>(&lobe);
+    if (!measured || measured->pattern().cuts.size() < 2) return lobe;
+    constexpr std::size_t most = 512;
+    static std::mutex mutex;
+    static std::map<std::pair<std::uint64_t, long>, Lobe> known;
+    const long step = std::lround(frequency_mhz / 5);
+    const std::lock_guard lock(mutex);
+    if (const auto found = known.find({measured->key(), step}); found != known.end()) return found->second;
+    MeasuredPattern at = measured->pattern();
+    at.cuts = {cuts_at(at.cuts, static_cast<double>(step) * 5)};
+    if (known.size() >= most) known.clear();
+    return known.try_emplace({measured->key(), step}, MeasuredLobe(std::move(at))).first->second;
+}
 
 double relative_gain_db(const Lobe& lobe, LocalDirection d) {
     return std::visit([&](const auto& shape) { return lobe_db(shape, d); }, lobe);

@@ -6,13 +6,10 @@
 #include <string>
 #include <variant>
 
+#include "antenna/measured_lobe.h"
 #include "antenna/orientation.h"
 
 namespace yemvo {
-
-/// How a pattern is drawn: hanging under a ceiling (lobe at elevation -90) or upright as a panel or rod
-/// (front at azimuth 0, elevation 0).
-enum class PatternFrame { ceiling, upright };
 
 /// One broad lobe round the downward axis: -12 (psi / beamwidth)^2 dB, not below the floor.
 struct DomeLobe {
@@ -34,19 +31,25 @@ struct PatchLobe {
 struct DipoleLobe {
     friend bool operator==(const DipoleLobe&, const DipoleLobe&) = default;
 };
-using Lobe = std::variant<DomeLobe, SectorLobe, PatchLobe, DipoleLobe>;
+/// The same all round: -min[12 ((elevation + tilt) / beamwidth)^2, limit]; `tilt_deg` is electrical.
+struct CollinearLobe {
+    double vertical_deg, tilt_deg, side_limit_db;
+    friend bool operator==(const CollinearLobe&, const CollinearLobe&) = default;
+};
+using Lobe = std::variant<DomeLobe, SectorLobe, PatchLobe, DipoleLobe, CollinearLobe, MeasuredLobe>;
 
 struct Antenna {
     double gain_dbi = 0;  ///< at the peak
     Lobe lobe = DipoleLobe{};
-    PatternFrame frame() const {
-        return std::holds_alternative<DomeLobe>(lobe) ? PatternFrame::ceiling : PatternFrame::upright;
-    }
+    PatternFrame frame() const;
     friend bool operator==(const Antenna&, const Antenna&) = default;
 };
 
-/// Gain relative to the peak [dB], at most 0.
+/// Gain relative to the peak [dB], at most 0. Of a measured lobe at its lowest frequency.
 double relative_gain_db(const Lobe&, LocalDirection);
+
+/// The lobe as it is at a frequency: a measured one between its two nearest, to 5 MHz; any other as it is.
+Lobe lobe_at(const Lobe&, double frequency_mhz);
 
 /// Directivity of the lobe [dBi] by integration over the sphere in 1 degree steps. A stated gain above it is
 /// impossible, one more than about 3 dB below it doubtful.

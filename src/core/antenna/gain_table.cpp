@@ -27,6 +27,10 @@ struct KeyOfLobe {
     }
     void operator()(const PatchLobe& l) const { key.add(3).add(l.exponent).add(l.floor_db); }
     void operator()(const DipoleLobe&) const { key.add(4); }
+    void operator()(const CollinearLobe& l) const {
+        key.add(5).add(l.vertical_deg).add(l.tilt_deg).add(l.side_limit_db);
+    }
+    void operator()(const MeasuredLobe& l) const { key.add(6).add(l.key()); }
 };
 
 /// The direction that a node stands for, as (right, front, up).

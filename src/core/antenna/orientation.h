@@ -5,6 +5,10 @@
 
 namespace yemvo {
 
+/// How a pattern is drawn: hanging under a ceiling (lobe at elevation -90) or upright as a panel or rod
+/// (front at azimuth 0, elevation 0).
+enum class PatternFrame { ceiling, upright };
+
 /// Direction seen from the antenna: azimuth clockwise from its front, elevation up from its horizon.
 struct LocalDirection {
     double azimuth_deg = 0;    ///< (-180, 180]

@@ -30,6 +30,7 @@ using NoteId = Id<struct NoteTag>;
 using GroupId = Id<struct GroupTag>;
 using WallTypeId = Id<struct WallTypeTag>;
 using ModelId = Id<struct ModelTag>;
+using AntennaId = Id<struct AntennaTag>;
 using AccessPointId = Id<struct AccessPointTag>;
 using RequirementId = Id<struct RequirementTag>;
 using RequirementSetId = Id<struct RequirementSetTag>;

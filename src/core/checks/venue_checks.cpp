@@ -5,6 +5,7 @@
 
 #include "checks/collector.h"
 #include "geometry/polygon_sets.h"
+#include "project/working_radio.h"
 
 namespace yemvo {
 namespace {
@@ -274,9 +275,7 @@ void check_access_points(const Check& c) {
 
 void check_types(const Project& project, std::vector<Finding>& out) {
     std::set<std::size_t> bands_in_use;
-    for (const auto& placed : placed_access_points(project))
-        for (const Radio& r : placed.access_point->radios)
-            if (r.on) bands_in_use.insert(r.channel.band.index);
+    for (const RadioAt& r : radios_at_work(project)) bands_in_use.insert(r.set().channel.band.index);
     for (const Requirement* r : requirements_in_force(project))
         for (BandId id : r->bands.list()) bands_in_use.insert(id.index);
     for (const WallType& t : *project.wall_types) {

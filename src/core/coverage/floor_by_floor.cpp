@@ -17,7 +17,7 @@ FloorByFloor::FloorByFloor(Predictor& predictor)
       passing_(memory_, predictor.store().scenes()) {}
 
 FloorByFloor::Asked FloorByFloor::asked(const Project& p, FloorId id, const Wish& wish) {
-    Asked a{*find_floor(p, id), p.settings, p.requirement_sets, p.models, p.clients, {}};
+    Asked a{*find_floor(p, id), p.settings, p.requirement_sets, p.clients, {}};
     for (const FloorQuestion& q : wish.questions) a.questions.push_back(q.key);
     return a;
 }

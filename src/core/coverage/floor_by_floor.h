@@ -42,7 +42,6 @@ private:
         Floor floor;
         SiteSettings settings;
         Shared<std::vector<RequirementSet>> sets;
-        Shared<std::vector<AccessPointModel>> models;
         Shared<std::vector<ClientProfile>> clients;
         std::vector<std::string> questions;  ///< their keys
         friend bool operator==(const Asked&, const Asked&) = default;

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <stdexcept>
 
+#include "project/working_radio.h"
+
 namespace yemvo {
 
 static LinkExplanation link(const Project& project, const Scene& scene, const PlacedAccessPoint& placed,
@@ -26,7 +28,8 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
     for (const PlacedAccessPoint& placed : placed_access_points(project))
         for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
             if (const Radio& radio = placed.access_point->radios[r];
-                radio.on && (bands.empty() || bands.contains(radio.channel.band)))
+                working_radio(project, *placed.access_point, r).on &&
+                (bands.empty() || bands.contains(radio.channel.band)))
                 links.push_back(link(project, scene, placed, r, receiver, how));
     std::stable_sort(links.begin(), links.end(), [](const LinkExplanation& a, const LinkExplanation& b) {
         return a.received_dbm > b.received_dbm;
@@ -44,8 +47,7 @@ Said told(const LinkExplanation& link, const std::string& place, double asked_db
     double in_the_way_db = 0;
     int things = 0;
     for (const LinkTerm& t : link.terms) {
-        if (t.kind == TermKind::power || t.kind == TermKind::antenna || t.kind == TermKind::free_space)
-            continue;
+        if (!is_in_the_way(t.kind)) continue;
         in_the_way_db -= t.db;
         things += t.db < 0;
         if (!most || t.db < most->db) most = &t;

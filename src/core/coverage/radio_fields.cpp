@@ -5,11 +5,22 @@
 
 #include <atomic>
 
+#include "project/working_radio.h"
 #include "propagation/explain.h"
 #include "wireless/link_budget.h"
 
 namespace yemvo {
 namespace {
+
+/// Of what rates follow from.
+std::uint64_t key_of(const WorkingRadio& working) {
+    const auto standard = working.standard();
+    return ContentKey()
+        .add(standard ? static_cast<int>(*standard) : -1)
+        .add(working.chains.streams)
+        .add(working.can->noise_figure_db)
+        .value();
+}
 
 /// The radios of one access point that are on: they share the traced obstruction.
 class AccessPointFields {
@@ -19,50 +30,53 @@ public:
         : project_(project),
           place_(place),
           ap_(*placed.access_point),
-          model_(model(project, ap_.model)),
           azimuth_deg_(azimuth_deg(*place.scene, *placed.floor, ap_)),
           store_(store),
-          wish_(wish) {}
+          wish_(wish) {
+        for (std::size_t r = 0; r < ap_.radios.size(); ++r)
+            if (WorkingRadio working = working_radio(project, ap_, r); working.on)
+                radios_.emplace_back(r, std::move(working));
+    }
 
     bool is_settled() const { return place_.silent.has_value(); }
     void settle(const CancelToken& cancel) { store_.settle(place_, cancel); }
     bool is_silent() const { return place_.silent == true; }
     void add_to(ContentKey& key) const {
-        key.add(std::uint64_t{ap_.id.value}).add(ap_.number).add(std::uint64_t{ap_.model.value});
-        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
-            if (!ap_.radios[r].on) continue;
+        key.add(std::uint64_t{ap_.id.value}).add(ap_.number);
+        for (const auto& [r, working] : radios_) {
             const Channel& channel = ap_.radios[r].channel;
-            key.add(store_.key(place_, can(r).antenna, turn(r), channel.band, wish_.overlay))
+            key.add(store_.key(place_, working.antenna, turn(working), channel.band, wish_.overlay))
                 .add(static_cast<std::uint64_t>(r))
                 .add(channel.number)
                 .add(channel.width_mhz)
-                .add(ap_.radios[r].power_dbm)
+                .add(working.power_dbm)
+                .add(working.cable_loss_db)
+                .add(key_of(working))
                 .add(client_noise_dbm(project_, channel));
         }
     }
     /// From what is kept; false where something has to be worked out.
     bool find(std::vector<RadioField>& fields) const {
         if (wish_.deviation) return false;
-        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
-            if (!ap_.radios[r].on) continue;
-            auto field =
-                store_.kept_field(place_, can(r).antenna, turn(r), ap_.radios[r].channel.band, wish_.overlay);
+        for (const auto& [r, working] : radios_) {
+            auto field = store_.kept_field(place_, working.antenna, turn(working), ap_.radios[r].channel.band,
+                                           wish_.overlay);
             if (!field) {
                 fields.clear();
                 return false;
             }
-            fields.push_back(describe(r, std::move(field)));
+            fields.push_back(describe(r, working, std::move(field)));
         }
         return true;
     }
     std::vector<RadioField> make(const CancelToken& cancel) const {
         std::vector<RadioField> fields;
-        for (std::size_t r = 0; r < ap_.radios.size(); ++r) {
-            if (!ap_.radios[r].on) continue;
+        for (const auto& [r, working] : radios_) {
             cancel.check();
             const BandId band = ap_.radios[r].channel.band;
             fields.push_back(
-                describe(r, store_.field(place_, can(r).antenna, turn(r), band, cancel, wish_.overlay)));
+                describe(r, working,
+                         store_.field(place_, working.antenna, turn(working), band, cancel, wish_.overlay)));
             if (wish_.deviation && !fields.back().field->silent)
                 fields.back().deviation = store_.deviation(place_, cancel);
         }
@@ -70,25 +84,23 @@ public:
     }
 
 private:
-    const RadioBand& can(std::size_t radio) const {
-        return *radio_band(model_, radio, ap_.radios[radio].channel.band);
+    Turn turn(const WorkingRadio& working) const {
+        return body_turn(working.antenna.frame(), ap_.mount, azimuth_deg_, ap_.downtilt_deg);
     }
-    Turn turn(std::size_t radio) const {
-        return body_turn(can(radio).antenna.frame(), ap_.mount, azimuth_deg_, ap_.downtilt_deg);
-    }
-    RadioField describe(std::size_t number, std::shared_ptr<const GainField> field) const {
-        const Radio& radio = ap_.radios[number];
-        const BandId id = radio.channel.band;
-        const double shift_db = frequency_shift_db(band(id).reference_mhz, centre_mhz(radio.channel));
+    RadioField describe(std::size_t number, const WorkingRadio& working,
+                        std::shared_ptr<const GainField> field) const {
+        const Channel& channel = ap_.radios[number].channel;
+        const double shift_db = frequency_shift_db(band(channel.band).reference_mhz, centre_mhz(channel));
         return {ap_.id,
                 ap_.number,
                 number,
-                ap_.model,
-                id,
-                radio.channel,
-                radio.power_dbm,
-                centi_db(radio.power_dbm - shift_db),
-                centi_db(client_noise_dbm(project_, radio.channel)),
+                {working.standard(), channel.band, working.chains.streams},
+                working.can->noise_figure_db,
+                channel.band,
+                channel,
+                working.power_dbm,
+                centi_db(working.power_dbm - working.cable_loss_db - shift_db),
+                centi_db(client_noise_dbm(project_, channel)),
                 std::move(field),
                 nullptr};
     }
@@ -96,7 +108,7 @@ private:
     const Project& project_;
     RadioPlace place_;
     const AccessPoint& ap_;
-    const AccessPointModel& model_;
+    std::vector<std::pair<std::size_t, WorkingRadio>> radios_;  ///< that are on, with their index
     double azimuth_deg_;
     FieldStore& store_;
     RadioWish wish_;

@@ -13,11 +13,12 @@ struct RadioField {
     AccessPointId access_point;
     int number;  ///< of the access point
     std::size_t radio;
-    ModelId model;
+    RadioAbility ability;
+    double noise_figure_db;  ///< of its receiver
     BandId band;
     Channel channel;
     double power_dbm;
-    int offset_cdb;  ///< power and the channel's own frequency, added to the field
+    int offset_cdb;  ///< power less the cable's loss, and the channel's own frequency; added to the field
     int noise_cdbm;  ///< of the site's client over the channel's width
     std::shared_ptr<const GainField> field;
     /// Standard deviation of what stands in the way, a plane a band; null unless asked for.

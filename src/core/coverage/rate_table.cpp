@@ -27,21 +27,20 @@ RateTable::RateTable(const RateLadder& ladder) {
     add(at_dbm(high_cdbm));
 }
 
-std::shared_ptr<const RateTable> RateTables::of(const RadioModel& radio, const RadioBand& can,
-                                                const Channel& channel, const ClientProfile& client,
-                                                double noise_figure_db) {
+std::shared_ptr<const RateTable> RateTables::of(const RadioAbility& radio, const Channel& channel,
+                                                const ClientProfile& client, double noise_figure_db) {
     const std::uint64_t key = ContentKey()
-                                  .add(text_key(radio.standard))
-                                  .add(radio.chains)
-                                  .add(int{can.band.index})
+                                  .add(radio.standard ? static_cast<int>(*radio.standard) : -1)
+                                  .add(radio.streams)
+                                  .add(int{radio.band.index})
                                   .add(channel.width_mhz)
                                   .add(text_key(client.standard))
                                   .add(client.streams)
-                                  .add(client.widest(can.band))
+                                  .add(client.widest(radio.band))
                                   .add(noise_figure_db)
                                   .value();
     if (auto found = kept_.find(key)) return found;
-    auto made = std::make_shared<const RateTable>(RateLadder(radio, can, channel, client, noise_figure_db));
+    auto made = std::make_shared<const RateTable>(RateLadder(radio, channel, client, noise_figure_db));
     kept_.keep(key, made, made->bytes());
     return made;
 }

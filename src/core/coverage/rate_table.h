@@ -36,8 +36,8 @@ private:
 class RateTables {
 public:
     /// `noise_figure_db`: of the receiver.
-    std::shared_ptr<const RateTable> of(const RadioModel&, const RadioBand&, const Channel&,
-                                        const ClientProfile&, double noise_figure_db);
+    std::shared_ptr<const RateTable> of(const RadioAbility&, const Channel&, const ClientProfile&,
+                                        double noise_figure_db);
 
 private:
     ContentCache<RateTable> kept_{std::size_t{4} << 20};

@@ -107,17 +107,7 @@ std::vector<std::uint8_t> bands_in_use(const std::vector<RadioField>& fields) {
     return used;
 }
 
-std::uint64_t key_of(const AccessPointModel& model) {
-    ContentKey key;
-    for (const RadioModel& radio : model.radios)
-        key.add(radio.chains).add(std::hash<std::string>()(radio.standard));
-    return key.value();
-}
-
-std::vector<std::uint64_t> band_keys(const std::vector<RadioField>& fields,
-                                     const std::vector<AccessPointModel>& models, const Surface& surface) {
-    std::map<ModelId, std::uint64_t> model_keys;
-    for (const AccessPointModel& m : models) model_keys[m.id] = key_of(m);
+std::vector<std::uint64_t> band_keys(const std::vector<RadioField>& fields, const Surface& surface) {
     std::vector<ContentKey> keys(band_count(), ContentKey().add(surface.key()));
     for (std::size_t k = 0; k < fields.size(); ++k) {
         const RadioField& f = fields[k];
@@ -128,7 +118,9 @@ std::vector<std::uint64_t> band_keys(const std::vector<RadioField>& fields,
             .add(static_cast<std::uint64_t>(f.access_point.value))
             .add(f.number)
             .add(static_cast<std::uint64_t>(f.radio))
-            .add(model_keys[f.model])
+            .add(f.ability.standard ? static_cast<int>(*f.ability.standard) : -1)
+            .add(f.ability.streams)
+            .add(f.noise_figure_db)
             .add(f.channel.number)
             .add(f.channel.width_mhz)
             .add(f.power_dbm)
@@ -219,7 +211,6 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         p.surface = make_surface(project, scene, *floor, wish.cell_m.value_or(project.settings.grid_m),
                                  wish.beyond_m);
         p.mask = mask(scene, p.surface, *floor, wish.beyond_m > 0);
-        p.models = project.models;
         p.radios = std::make_shared<const std::vector<RadioField>>(radio_fields(
             project, kept, p.surface, store_, {wish.deviation, wish.overlay.get()}, cancel, share_done));
         const auto& fields = *p.radios;
@@ -229,7 +220,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
             p.by_band[b] = reductions_.of(fields, bands()[b].id, p.surface);
         };
         each(band_count(), p.surface.cells() * fields.size() > worth_waking, reduce_band);
-        p.band_keys = band_keys(fields, *p.models, p.surface);
+        p.band_keys = band_keys(fields, p.surface);
         p.memo = memo_;
         site.floors.push_back(p);
         if (done) done(site.floors.back());

@@ -32,7 +32,6 @@ struct FloorPrediction {
     std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
-    Shared<std::vector<AccessPointModel>> models;
     std::vector<std::uint64_t> band_keys;  ///< of all that the lenses of a band are worked out from
     std::shared_ptr<FloorMemo> memo;       ///< what was worked out from such floors before
 };

@@ -7,6 +7,7 @@
 
 #include "coverage/each.h"
 #include "coverage/lens_kernels.h"
+#include "project/working_radio.h"
 
 namespace yemvo {
 namespace {
@@ -227,9 +228,8 @@ BandSet bands_not_judged(const Project& project) {
     BandSet asked, left;
     for (const Requirement* r : requirements_in_force(project))
         for (BandId id : r->bands.list()) asked = asked.with(id);
-    for (const PlacedAccessPoint& placed : placed_access_points(project))
-        for (const Radio& r : placed.access_point->radios)
-            if (r.on && !asked.contains(r.channel.band)) left = left.with(r.channel.band);
+    for (const RadioAt& r : radios_at_work(project))
+        if (!asked.contains(r.set().channel.band)) left = left.with(r.set().channel.band);
     return left;
 }
 

@@ -6,23 +6,30 @@
 
 namespace yemvo {
 
-double eirp_dbm(const Radio& radio, const RadioBand& can) { return radio.power_dbm + can.antenna.gain_dbi; }
-
 static int starting_width_mhz(const RadioBand& can) {
     if (can.band == band_24) return 20;
     return std::min(can.widest_mhz, can.band == band_5 ? 40 : 80);
 }
 
+Radio starting_radio(const RadioBand& can) {
+    const Channel first = channels(can.band, starting_width_mhz(can)).front();
+    Radio radio{first, primaries(first).front(), 0, true, {}, {}, 0};
+    // half a step below the middle where that lies between two: rather less than more
+    radio.power_dbm =
+        can.power.nearest_dbm((can.power.low_dbm + can.power.high_dbm) / 2 - can.power.step_db / 4);
+    return radio;
+}
+
 AccessPoint make_access_point(const AccessPointModel& model, AccessPointId id, int number, Point position) {
-    AccessPoint ap{id, number, model.id, model.mount, position, model.mount_height_m, 0, 0, {}};
-    for (const RadioModel& radio : model.radios) {
-        const RadioBand& can = radio.bands.front();
-        const Channel first = channels(can.band, starting_width_mhz(can)).front();
-        const double middle = (can.power_low_dbm + can.power_high_dbm) / 2;
-        const double steps = std::floor((middle - can.power_low_dbm) / can.power_step_db);
-        ap.radios.push_back(
-            {first, primaries(first).front(), can.power_low_dbm + steps * can.power_step_db, true});
-    }
+    AccessPoint ap;
+    ap.id = id;
+    ap.number = number;
+    ap.model = model.id;
+    ap.mount = model.mount;
+    ap.position = position;
+    ap.height_m = model.mount_height_m;
+    for (const RadioModel& radio : model.radios) ap.radios.push_back(starting_radio(radio.bands.front()));
+    ap.source = usual_source(model);
     return ap;
 }
 

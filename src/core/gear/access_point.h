@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Access points as they hang in the venue.
 #pragma once
+#include <optional>
 #include <string>
 #include <vector>
 
@@ -17,6 +18,9 @@ struct Radio {
     int primary = 36;       ///< number of its 20 MHz primary channel, inside `channel`
     double power_dbm = 14;  ///< conducted, all chains together
     bool on = true;
+    AntennaId antenna;  ///< external; none: the radio's own
+    std::string cable;  ///< key of the cable's kind that leads to it; empty: none
+    double cable_m = 0;
     friend bool operator==(const Radio&, const Radio&) = default;
 };
 
@@ -26,22 +30,24 @@ struct AccessPoint {
     ModelId model;
     Mount mount = Mount::ceiling;
     Point position;
-    double height_m = 3.0;      ///< above its floor
-    double azimuth_deg = 0;     ///< clockwise from north
-    double downtilt_deg = 0;    ///< from how the model is made to hang
-    std::vector<Radio> radios;  ///< as many as the model has
+    double height_m = 3.0;                   ///< above its floor
+    double azimuth_deg = 0;                  ///< clockwise from north
+    double downtilt_deg = 0;                 ///< from how the model is made to hang
+    std::vector<Radio> radios;               ///< as many as the model has
+    std::optional<PowerSource> source = {};  ///< none: not told, nothing is limited
+    int alternative = 0;                     ///< of the source's row in the model's power table
     friend bool operator==(const AccessPoint&, const AccessPoint&) = default;
 };
 
 /// "44 / 40 MHz"
 inline std::string channel_text(const Radio& r) { return channel_text(r.primary, r.channel.width_mhz); }
 
-/// EIRP at the antenna's peak [dBm].
-double eirp_dbm(const Radio&, const RadioBand&);
-
 /// A new access point of a model with every radio on: its first band, its lowest channel, at most 80 MHz
-/// (20 at 2.4 GHz, 40 at 5 GHz), and the middle of its power range.
+/// (20 at 2.4 GHz, 40 at 5 GHz), the middle of its power range, and its usual source.
 AccessPoint make_access_point(const AccessPointModel&, AccessPointId, int number, Point position);
+
+/// A radio in a band as a new access point has it.
+Radio starting_radio(const RadioBand&);
 
 /// The radio moved to another primary or width of its band: the block round `primary` that holds the old
 /// centre if one does, else the lowest. Throws InvalidChannel when there is none.

@@ -29,15 +29,15 @@ int ClientProfile::widest(BandId id) const {
     return 0;
 }
 
-RateLadder::RateLadder(const RadioModel& radio, const RadioBand& can, const Channel& channel,
-                       const ClientProfile& client, double noise_figure_db) {
-    const auto own = find_standard(radio.standard), its = find_standard(client.standard);
-    const int widest = std::min(channel.width_mhz, client.widest(can.band));
+RateLadder::RateLadder(const RadioAbility& radio, const Channel& channel, const ClientProfile& client,
+                       double noise_figure_db) {
+    const auto own = radio.standard, its = find_standard(client.standard);
+    const int widest = std::min(channel.width_mhz, client.widest(radio.band));
     if (!own || !its || widest <= 0) return;
-    const auto standard = common_standard(*own, *its, can.band);
+    const auto standard = common_standard(*own, *its, radio.band);
     if (!standard) return;
     constexpr double guard_us = 0.8;
-    const int streams = std::min({radio.chains, client.streams, most_streams(*standard)});
+    const int streams = std::min({radio.streams, client.streams, most_streams(*standard)});
     std::vector<Step> all;
     for (int width : widths_mhz(*standard)) {
         if (width > widest) continue;

@@ -1,11 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Client profiles: kinds of devices that people carry, as far as a link is concerned.
 #pragma once
+#include <optional>
 #include <string>
 #include <vector>
 
 #include "gear/model.h"
 #include "wireless/channel.h"
+#include "wireless/rates.h"
 
 namespace yemvo {
 
@@ -21,16 +23,19 @@ struct ClientProfile {
     friend bool operator==(const ClientProfile&, const ClientProfile&) = default;
 };
 
-/// Noise figure that access points' receivers are taken to have [dB].
-inline constexpr double access_point_noise_figure_db = 6;
+/// The access point's end of a link, as far as rates go.
+struct RadioAbility {
+    std::optional<Standard> standard;  ///< none: no rate is known
+    BandId band;
+    int streams = 2;
+};
 
 /// The PHY rate that a link can hold, by its signal: the newest standard that both know and the band allows,
 /// as many streams as both have, the best width up to the narrower of both.
 class RateLadder {
 public:
     /// `noise_figure_db`: of the receiver.
-    RateLadder(const RadioModel&, const RadioBand&, const Channel&, const ClientProfile&,
-               double noise_figure_db);
+    RateLadder(const RadioAbility&, const Channel&, const ClientProfile&, double noise_figure_db);
     /// [Mbit/s] at the guard interval of 0.8 us; 0 where no rate holds, or nothing is common to both.
     double rate_mbps(double received_dbm) const;
     double least_dbm() const { return steps_.empty() ? 0 : steps_.front().received_dbm; }

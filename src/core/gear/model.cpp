@@ -3,12 +3,49 @@
 
 #include <algorithm>
 #include <array>
+#include <cmath>
 
 #include "base/said.h"
 
 namespace yemvo {
 namespace {
 constexpr std::array<std::string_view, 4> mounts{mark("ceiling"), mark("wall"), mark("pole"), mark("desk")};
+}
+
+double PowerRange::nearest_dbm(double wanted_dbm, double most_dbm) const {
+    // a hair above: limits and settings went through files and sums
+    const double most = std::max(std::min(most_dbm, high_dbm), low_dbm) + 1e-9;
+    const double wanted = std::clamp(wanted_dbm, low_dbm, most);
+    if (!levels_dbm.empty()) {
+        double nearest = levels_dbm.front();
+        for (double level : levels_dbm)
+            if (level <= most && std::abs(level - wanted) < std::abs(nearest - wanted)) nearest = level;
+        return nearest;
+    }
+    const double steps =
+        std::min(std::round((wanted - low_dbm) / step_db), std::floor((most - low_dbm) / step_db));
+    return low_dbm + steps * step_db;
+}
+
+std::string chains_text(const Chains& c) {
+    return std::to_string(c.transmit) + "×" + std::to_string(c.receive) + ":" + std::to_string(c.streams);
+}
+
+const PowerRow* power_row(const AccessPointModel& model, PowerSource source) {
+    for (const PowerRow& row : model.power)
+        if (row.source == source) return &row;
+    return nullptr;
+}
+
+std::optional<PowerSource> usual_source(const AccessPointModel& model) {
+    std::optional<PowerSource> strongest;
+    for (PowerSource source : power_sources) {
+        const PowerRow* row = power_row(model, source);
+        if (!row) continue;
+        if (!row->alternatives.empty() && row->alternatives.front().limits.empty()) return source;
+        strongest = source;
+    }
+    return strongest;
 }
 
 const RadioBand* radio_band(const AccessPointModel& model, std::size_t radio, BandId id) {

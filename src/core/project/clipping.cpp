@@ -13,6 +13,9 @@ template <class List, class IdType>
 bool has(const List& list, IdType id) {
     return std::ranges::any_of(list, [&](const auto& e) { return e.id == id; });
 }
+bool has_key(const std::vector<CableType>& list, const std::string& key) {
+    return std::ranges::any_of(list, [&](const CableType& c) { return c.key == key; });
+}
 
 }  // namespace
 
@@ -20,6 +23,15 @@ std::size_t Clipping::count() const {
     std::size_t sum = access_points.size();
     each_kind([&]<class Thing>() { sum += things.of<Thing>().size(); });
     return sum;
+}
+
+static void clip_antennas(const Project& project, const AccessPoint& ap, Clipping& c) {
+    for (const Radio& r : ap.radios) {
+        const AntennaModel* antenna = r.antenna ? find_antenna(project, r.antenna) : nullptr;
+        if (antenna && !has(c.antennas, r.antenna)) c.antennas.push_back(*antenna);
+        for (const CableType& cable : *project.cables)
+            if (cable.key == r.cable && !has_key(c.cables, r.cable)) c.cables.push_back(cable);
+    }
 }
 
 Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& items) {
@@ -32,6 +44,7 @@ Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& i
             if (const AccessPoint* ap = find_access_point(project, f.id, AccessPointId{item.id})) {
                 c.access_points.push_back(*ap);
                 if (!has(c.models, ap->model)) c.models.push_back(model(project, ap->model));
+                clip_antennas(project, *ap, c);
             }
             continue;
         }
@@ -51,6 +64,15 @@ Clipping clip(const Project& project, const Floor& f, const std::vector<Item>& i
 
 namespace {
 
+/// Whether an access point of `wanted` can be one of `known`.
+bool has_bands_of(const AccessPointModel& known, const AccessPointModel& wanted) {
+    if (known.radios.size() != wanted.radios.size()) return false;
+    for (std::size_t r = 0; r < wanted.radios.size(); ++r)
+        for (const RadioBand& b : wanted.radios[r].bands)
+            if (!radio_band(known, r, b.band)) return false;
+    return true;
+}
+
 /// Finds or makes in the project what a clipping brought along.
 class Paster {
 public:
@@ -63,10 +85,23 @@ public:
             const bool same = known && wall_type(project_, known).use == t.use;
             types_[t.id] = same ? known : add_wall_type(project_, t);
         }
+        for (const AntennaModel& a : c.antennas) {
+            AntennaId id;
+            for (const AntennaModel& known : *project_.antennas)
+                if (known.key == a.key && known.connector == a.connector) id = known.id;
+            if (!id) {
+                AntennaModel added = a;
+                added.id = id = new_id<AntennaId>(project_);
+                project_.antennas.edit().push_back(added);
+            }
+            antennas_[a.id] = id;
+        }
+        for (const CableType& cable : c.cables)
+            if (!has_key(*project_.cables, cable.key)) project_.cables.edit().push_back(cable);
         for (const AccessPointModel& m : c.models) {
             ModelId id;
             for (const AccessPointModel& known : *project_.models)
-                if (known.key == m.key && known.radios.size() == m.radios.size()) id = known.id;
+                if (known.key == m.key && has_bands_of(known, m)) id = known.id;
             if (!id) {
                 AccessPointModel added = m;
                 added.id = id = new_id<ModelId>(project_);
@@ -77,6 +112,8 @@ public:
     }
     void put(AccessPoint ap) {
         ap.model = models_.at(ap.model);
+        for (Radio& r : ap.radios)
+            if (r.antenna) r.antenna = antennas_.at(r.antenna);
         ap.position = motion_.apply(ap.position);
         ap.azimuth_deg = azimuth_carried(ap.azimuth_deg, motion_);
         const AccessPointId id = add_access_point(project_, at_, ap.model, ap.position);
@@ -106,6 +143,7 @@ private:
     Motion motion_;
     std::map<WallTypeId, WallTypeId> types_;
     std::map<ModelId, ModelId> models_;
+    std::map<AntennaId, AntennaId> antennas_;
     std::map<GroupId, GroupId> groups_;
     std::vector<Item> made_;
 };

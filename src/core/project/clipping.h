@@ -23,12 +23,14 @@ struct Clipping {
     std::vector<AccessPoint> access_points;
     std::vector<WallType> types;
     std::vector<AccessPointModel> models;
+    std::vector<AntennaModel> antennas;
+    std::vector<CableType> cables;
     std::size_t count() const;
 };
 /// Openings come along with their walls only; photos of notes stay behind.
 Clipping clip(const Project&, const Floor&, const std::vector<Item>&);
-/// With new ids, numbers and groups; types and models are matched by key and added where the project lacks
-/// them. Gives what was made.
+/// With new ids, numbers and groups; types, models, antennas and cables are matched by key and added where
+/// the project lacks them. Gives what was made.
 std::vector<Item> paste(Project&, FloorId, const Clipping&, const Motion&);
 /// Middle of what it covers; none for an empty one.
 std::optional<Point> middle(const Clipping&);

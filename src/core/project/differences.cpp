@@ -122,6 +122,8 @@ std::vector<Said> differences(const Project& before, const Project& after) {
     compare_variants(l, before, after);
     l.compare(say("Wall types"), before.wall_types, after.wall_types);
     l.compare(say("Models"), before.models, after.models);
+    l.compare(say("Antennas"), before.antennas, after.antennas);
+    l.tell(!(before.cables == after.cables), say("Cables"));
     l.compare(say("Requirement sets"), before.requirement_sets, after.requirement_sets);
     l.tell(!(before.clients == after.clients), say("Client profiles"));
     l.tell(!(before.waivers == after.waivers), say("Waivers"));

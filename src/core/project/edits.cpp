@@ -28,6 +28,10 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     std::vector<AccessPointModel> models = standard_models();
     for (AccessPointModel& m : models) m.id = new_id<ModelId>(project);
     project.models = std::move(models);
+    std::vector<AntennaModel> antennas = standard_antennas();
+    for (AntennaModel& a : antennas) a.id = new_id<AntennaId>(project);
+    project.antennas = std::move(antennas);
+    project.cables = standard_cables();
     Building building;
     building.id = new_id<BuildingId>(project);
     building.name = "Main building";

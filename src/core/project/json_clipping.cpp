@@ -2,6 +2,7 @@
 #include <algorithm>
 
 #include "project/clipping.h"
+#include "project/json_antenna.h"
 #include "project/json_gear.h"
 #include "project/json_lists.h"
 #include "project/json_parse.h"
@@ -31,19 +32,24 @@ void check(const Clipping& c, const Reader& r) {
         for (std::size_t i = 0; i < ap.radios.size(); ++i)
             if (!radio_band(*m, i, ap.radios[i].channel.band))
                 r.fail(say("has a radio in a band its model lacks"));
+        for (const Radio& radio : ap.radios)
+            if (radio.antenna && !has(c.antennas, radio.antenna))
+                r.fail(say("lacks antenna %1", radio.antenna.value));
     }
 }
 
 }  // namespace
 
 std::string clipping_to_json(const Clipping& c) {
-    Json json{{"format", "yemvo-clipping"}, {"version", 1}};
+    Json json{{"format", "yemvo-clipping"}, {"version", 2}};
     each_kind([&]<class Thing>() {
         json[KindOf<Thing>::clip_key] = write_list(c.things.of<Thing>(), KindOf<Thing>::write);
     });
     json["access_points"] = write_list(c.access_points, write_access_point);
     json["wall_types"] = write_list(c.types, write_wall_type);
     json["models"] = write_list(c.models, write_model);
+    json["antennas"] = write_list(c.antennas, write_antenna_model);
+    json["cables"] = write_list(c.cables, write_cable);
     return json.dump(-1, ' ', false, Json::error_handler_t::replace);
 }
 
@@ -64,6 +70,8 @@ Clipping clipping_from_json(std::string_view text) {
     c.access_points = read_list<AccessPoint>(r.at("access_points"), read_access_point);
     c.types = read_list<WallType>(r.at("wall_types"), read_wall_type);
     c.models = read_list<AccessPointModel>(r.at("models"), read_model);
+    c.antennas = read_list_if_any<AntennaModel>(r, "antennas", read_antenna_model);
+    c.cables = read_list_if_any<CableType>(r, "cables", read_cable);
     check(c, r);
     return c;
 }

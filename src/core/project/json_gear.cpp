@@ -1,88 +1,134 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/json_gear.h"
 
-#include <algorithm>
-#include <nlohmann/json.hpp>
-
+#include "project/json_antenna.h"
+#include "project/json_lists.h"
 #include "project/json_shapes.h"
-#include "wireless/rates.h"
 
 namespace yemvo {
 namespace {
 
-struct LobeWriter {
-    Json operator()(const DomeLobe& l) const {
-        return {{"shape", "dome"}, {"beamwidth_deg", l.beamwidth_deg}, {"floor_db", l.floor_db}};
-    }
-    Json operator()(const SectorLobe& l) const {
-        return {{"shape", "sector"},
-                {"horizontal_deg", l.horizontal_deg},
-                {"vertical_deg", l.vertical_deg},
-                {"tilt_deg", l.tilt_deg},
-                {"front_back_db", l.front_back_db},
-                {"side_limit_db", l.side_limit_db}};
-    }
-    Json operator()(const PatchLobe& l) const {
-        return {{"shape", "patch"}, {"exponent", l.exponent}, {"floor_db", l.floor_db}};
-    }
-    Json operator()(const DipoleLobe&) const { return {{"shape", "dipole"}}; }
-};
-
-Lobe read_lobe(const Reader& r) {
-    const std::string shape = r.at("shape").text();
-    if (shape == "dome") return DomeLobe{r.at("beamwidth_deg").number(), r.at("floor_db").number()};
-    if (shape == "sector")
-        return SectorLobe{r.at("horizontal_deg").number(), r.at("vertical_deg").number(),
-                          r.at("tilt_deg").number(), r.at("front_back_db").number(),
-                          r.at("side_limit_db").number()};
-    if (shape == "patch") return PatchLobe{r.at("exponent").number(), r.at("floor_db").number()};
-    if (shape == "dipole") return DipoleLobe{};
-    r.at("shape").fail(say("does not know '%1'", shape));
+Json write_power(const PowerRange& p) {
+    if (!p.levels_dbm.empty()) return {{"levels_dbm", p.levels_dbm}};
+    return {{"low_dbm", p.low_dbm}, {"high_dbm", p.high_dbm}, {"step_db", p.step_db}};
 }
 
-Json write_antenna(const Antenna& a) {
-    Json json{{"gain_dbi", a.gain_dbi}};
-    json.update(std::visit(LobeWriter{}, a.lobe));
+PowerRange read_power(const Reader& r) {
+    PowerRange p;
+    if (const auto levels = r.find("levels_dbm")) {
+        for (const Reader& level : levels->items(limits::power_levels))
+            p.levels_dbm.push_back(level.number());
+        if (p.levels_dbm.empty()) levels->fail(say("needs at least one level"));
+        p.low_dbm = p.levels_dbm.front();
+        p.high_dbm = p.levels_dbm.back();
+        return p;
+    }
+    p.low_dbm = r.at("low_dbm").number();
+    p.high_dbm = r.at("high_dbm").number();
+    p.step_db = r.at("step_db").number();
+    return p;
+}
+
+Json write_chains(const Chains& c) {
+    return {{"transmit", c.transmit}, {"receive", c.receive}, {"streams", c.streams}};
+}
+
+Chains read_chains(const Reader& r) {
+    return {r.at("transmit").integer(), r.at("receive").integer(), r.at("streams").integer()};
+}
+
+Json write_radio_band(const RadioBand& b) {
+    Json json{{"band_ghz", band(b.band).name},        {"widest_mhz", b.widest_mhz},
+              {"power", write_power(b.power)},        {"chains", write_chains(b.chains)},
+              {"noise_figure_db", b.noise_figure_db}, {"antenna", write_antenna(b.antenna)}};
+    if (!b.connector.empty()) json["connector"] = b.connector;
     return json;
 }
 
-Antenna read_antenna(const Reader& r) { return {r.at("gain_dbi").number(), read_lobe(r)}; }
+RadioBand read_radio_band(const Reader& r) {
+    RadioBand b;
+    b.band = r.at("band_ghz").word(find_band);
+    b.widest_mhz = r.at("widest_mhz").integer();
+    b.power = read_power(r.at("power"));
+    b.chains = read_chains(r.at("chains"));
+    if (const auto figure = r.find("noise_figure_db")) b.noise_figure_db = figure->number();
+    b.antenna = read_antenna(r.at("antenna"));
+    if (const auto connector = r.find("connector")) b.connector = connector->text();
+    return b;
+}
 
 Json write_radio_model(const RadioModel& m) {
-    Json list = Json::array();
-    for (const RadioBand& b : m.bands)
-        list.push_back({{"band_ghz", band(b.band).name},
-                        {"widest_mhz", b.widest_mhz},
-                        {"power_low_dbm", b.power_low_dbm},
-                        {"power_high_dbm", b.power_high_dbm},
-                        {"power_step_db", b.power_step_db},
-                        {"antenna", write_antenna(b.antenna)}});
-    return {{"chains", m.chains}, {"standard", m.standard}, {"bands", list}};
+    Json json{{"standard", m.standard}, {"bands", write_list(m.bands, write_radio_band)}};
+    if (m.most_clients) json["most_clients"] = m.most_clients;
+    return json;
 }
 
 RadioModel read_radio_model(const Reader& r) {
-    RadioModel m{r.at("chains").integer(), r.at("standard").text(), {}};
+    RadioModel m;
+    m.standard = r.at("standard").text();
     const Reader list = r.at("bands");
-    for (const Reader& b : list.items(20)) {
-        RadioBand can;
-        can.band = b.at("band_ghz").word(find_band);
-        can.widest_mhz = b.at("widest_mhz").integer();
-        can.power_low_dbm = b.at("power_low_dbm").number();
-        can.power_high_dbm = b.at("power_high_dbm").number();
-        can.power_step_db = b.at("power_step_db").number();
-        can.antenna = read_antenna(b.at("antenna"));
-        m.bands.push_back(can);
-    }
+    for (const Reader& b : list.items(limits::bands)) m.bands.push_back(read_radio_band(b));
+    if (const auto most = r.find("most_clients")) m.most_clients = most->integer();
     return m;
 }
 
+Json write_limit(const RadioLimit& l) {
+    Json json{{"radio", l.radio}};
+    if (!l.on) json["on"] = false;
+    if (l.transmit_chains) json["transmit_chains"] = *l.transmit_chains;
+    if (l.receive_chains) json["receive_chains"] = *l.receive_chains;
+    if (l.streams) json["streams"] = *l.streams;
+    if (l.power_high_dbm) json["power_high_dbm"] = *l.power_high_dbm;
+    return json;
+}
+
+RadioLimit read_limit(const Reader& r) {
+    RadioLimit l;
+    l.radio = r.at("radio").integer();
+    if (const auto on = r.find("on")) l.on = on->boolean();
+    if (const auto n = r.find("transmit_chains")) l.transmit_chains = n->integer();
+    if (const auto n = r.find("receive_chains")) l.receive_chains = n->integer();
+    if (const auto n = r.find("streams")) l.streams = n->integer();
+    if (const auto high = r.find("power_high_dbm")) l.power_high_dbm = high->number();
+    return l;
+}
+
+Json write_alternative(const PowerAlternative& a) {
+    return {{"name", a.name}, {"limits", write_list(a.limits, write_limit)}};
+}
+
+PowerAlternative read_alternative(const Reader& r) {
+    PowerAlternative a{r.at("name").text(), {}};
+    const Reader list = r.at("limits");
+    for (const Reader& l : list.items(limits::radios)) a.limits.push_back(read_limit(l));
+    return a;
+}
+
+Json write_power_row(const PowerRow& row) {
+    return {{"source", power_source_key(row.source)},
+            {"watts", row.watts},
+            {"alternatives", write_list(row.alternatives, write_alternative)}};
+}
+
+PowerRow read_power_row(const Reader& r) {
+    PowerRow row{r.at("source").word(find_power_source), r.at("watts").number(), {}};
+    const Reader list = r.at("alternatives");
+    for (const Reader& a : list.items(limits::power_alternatives))
+        row.alternatives.push_back(read_alternative(a));
+    return row;
+}
+
 Json write_radio(const Radio& r) {
-    return {{"band_ghz", band(r.channel.band).name},
-            {"channel", r.channel.number},
-            {"width_mhz", r.channel.width_mhz},
-            {"primary", r.primary},
-            {"power_dbm", r.power_dbm},
-            {"on", r.on}};
+    Json json{{"band_ghz", band(r.channel.band).name},
+              {"channel", r.channel.number},
+              {"width_mhz", r.channel.width_mhz},
+              {"primary", r.primary},
+              {"power_dbm", r.power_dbm},
+              {"on", r.on}};
+    if (r.antenna) json["antenna"] = r.antenna.value;
+    if (!r.cable.empty()) json["cable"] = r.cable;
+    if (r.cable_m != 0) json["cable_m"] = r.cable_m;
+    return json;
 }
 
 Radio read_radio(const Reader& r) {
@@ -92,20 +138,26 @@ Radio read_radio(const Reader& r) {
     radio.primary = r.at("primary").integer();
     radio.power_dbm = r.at("power_dbm").number();
     radio.on = r.at("on").boolean();
+    if (const auto antenna = r.find("antenna")) radio.antenna = antenna->id<AntennaId>();
+    if (const auto cable = r.find("cable")) radio.cable = cable->text(limits::key);
+    if (const auto metres = r.find("cable_m")) radio.cable_m = metres->number();
     return radio;
 }
 
 }  // namespace
 
 Json write_model(const AccessPointModel& m) {
-    Json radios = Json::array();
-    for (const RadioModel& r : m.radios) radios.push_back(write_radio_model(r));
-    return {{"id", m.id.value},
-            {"key", m.key},
-            {"name", m.name},
-            {"mount", mount_name(m.mount)},
-            {"mount_height_m", m.mount_height_m},
-            {"radios", radios}};
+    Json json{{"id", m.id.value},
+              {"key", m.key},
+              {"name", m.name},
+              {"mount", mount_name(m.mount)},
+              {"mount_height_m", m.mount_height_m}};
+    if (!m.mounts.empty())
+        json["mounts"] = write_list(m.mounts, [](Mount mount) { return Json(mount_name(mount)); });
+    write_body(m.body, json);
+    json["radios"] = write_list(m.radios, write_radio_model);
+    if (!m.power.empty()) json["power"] = write_list(m.power, write_power_row);
+    return json;
 }
 
 AccessPointModel read_model(const Reader& r) {
@@ -115,23 +167,29 @@ AccessPointModel read_model(const Reader& r) {
     m.name = r.at("name").text();
     m.mount = r.at("mount").word(find_mount);
     m.mount_height_m = r.at("mount_height_m").number();
+    if (const auto mounts = r.find("mounts"))
+        for (const Reader& mount : mounts->items(4)) m.mounts.push_back(mount.word(find_mount));
+    m.body = read_body(r);
     const Reader radios = r.at("radios");
     for (const Reader& item : radios.items(limits::radios)) m.radios.push_back(read_radio_model(item));
+    if (const auto rows = r.find("power"))
+        for (const Reader& row : rows->items(power_sources.size())) m.power.push_back(read_power_row(row));
     return r.kept(std::move(m));
 }
 
 Json write_access_point(const AccessPoint& ap) {
-    Json radios = Json::array();
-    for (const Radio& r : ap.radios) radios.push_back(write_radio(r));
-    return {{"id", ap.id.value},
-            {"number", ap.number},
-            {"model", ap.model.value},
-            {"mount", mount_name(ap.mount)},
-            {"position_m", write_point(ap.position)},
-            {"height_m", ap.height_m},
-            {"azimuth_deg", ap.azimuth_deg},
-            {"downtilt_deg", ap.downtilt_deg},
-            {"radios", radios}};
+    Json json{{"id", ap.id.value},
+              {"number", ap.number},
+              {"model", ap.model.value},
+              {"mount", mount_name(ap.mount)},
+              {"position_m", write_point(ap.position)},
+              {"height_m", ap.height_m},
+              {"azimuth_deg", ap.azimuth_deg},
+              {"downtilt_deg", ap.downtilt_deg},
+              {"radios", write_list(ap.radios, write_radio)}};
+    if (ap.source) json["power_source"] = power_source_key(*ap.source);
+    if (ap.alternative != 0) json["power_alternative"] = ap.alternative;
+    return json;
 }
 
 AccessPoint read_access_point(const Reader& r) {
@@ -145,6 +203,8 @@ AccessPoint read_access_point(const Reader& r) {
     ap.azimuth_deg = r.at("azimuth_deg").number();
     ap.downtilt_deg = r.at("downtilt_deg").number();
     for (const Reader& item : r.at("radios").items(limits::radios)) ap.radios.push_back(read_radio(item));
+    if (const auto source = r.find("power_source")) ap.source = source->word(find_power_source);
+    if (const auto index = r.find("power_alternative")) ap.alternative = index->integer();
     return r.kept(std::move(ap));
 }
 

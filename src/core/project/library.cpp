@@ -1,10 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/library.h"
 
-#include <nlohmann/json.hpp>
-
 #include "embedded/data.h"
+#include "project/json_antenna.h"
 #include "project/json_gear.h"
+#include "project/json_lists.h"
 #include "project/json_requirements.h"
 #include "project/json_types.h"
 
@@ -16,44 +16,30 @@ static Json parse_built_in(const char* name) {
     return Json::parse(text, text + bytes.size());
 }
 
+template <class T, class Read>
+static std::vector<T> built_in(const char* file, const char* key, Read read) {
+    const Json json = parse_built_in(file);
+    return read_list<T>(Reader(json, std::string(file) + ": ").at(key), read);
+}
+
 std::vector<WallType> standard_wall_types() {
-    const Json json = parse_built_in("wall_types.json");
-    std::vector<WallType> types;
-    for (const Reader& item : Reader(json, "wall_types.json").at("wall_types").items())
-        types.push_back(read_wall_type(item));
-    return types;
+    return built_in<WallType>("wall_types.json", "wall_types", read_wall_type);
 }
-
 std::vector<Material> standard_materials() {
-    const Json json = parse_built_in("materials.json");
-    std::vector<Material> materials;
-    for (const Reader& item : Reader(json, "materials.json").at("materials").items())
-        materials.push_back(read_material(item));
-    return materials;
+    return built_in<Material>("materials.json", "materials", read_material);
 }
-
 std::vector<AccessPointModel> standard_models() {
-    const Json json = parse_built_in("gear.json");
-    std::vector<AccessPointModel> models;
-    for (const Reader& item : Reader(json, "gear.json").at("models").items())
-        models.push_back(read_model(item));
-    return models;
+    return built_in<AccessPointModel>("gear.json", "models", read_model);
 }
-
+std::vector<AntennaModel> standard_antennas() {
+    return built_in<AntennaModel>("gear.json", "antennas", read_antenna_model);
+}
+std::vector<CableType> standard_cables() { return built_in<CableType>("gear.json", "cables", read_cable); }
 std::vector<ClientProfile> standard_clients() {
-    const Json json = parse_built_in("clients.json");
-    std::vector<ClientProfile> clients;
-    for (const Reader& item : Reader(json, "clients.json").at("clients").items())
-        clients.push_back(read_client(item));
-    return clients;
+    return built_in<ClientProfile>("clients.json", "clients", read_client);
 }
-
 std::vector<RequirementSet> standard_requirement_sets() {
-    const Json json = parse_built_in("requirement_sets.json");
-    std::vector<RequirementSet> sets;
-    for (const Reader& item : Reader(json, "requirement_sets.json").at("sets").items())
-        sets.push_back(read_requirement_set(item));
-    return sets;
+    return built_in<RequirementSet>("requirement_sets.json", "sets", read_requirement_set);
 }
 
 std::string about_requirement_set(const std::string& name) {

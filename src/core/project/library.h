@@ -4,6 +4,7 @@
 #pragma once
 #include <vector>
 
+#include "gear/antenna_model.h"
 #include "gear/client.h"
 #include "gear/model.h"
 #include "project/requirement.h"
@@ -16,6 +17,8 @@ std::vector<WallType> standard_wall_types();
 /// By ITU-R P.2040-2.
 std::vector<Material> standard_materials();
 std::vector<AccessPointModel> standard_models();
+std::vector<AntennaModel> standard_antennas();
+std::vector<CableType> standard_cables();
 std::vector<ClientProfile> standard_clients();
 /// Requirement sets to begin with; the first is what a new project has.
 std::vector<RequirementSet> standard_requirement_sets();

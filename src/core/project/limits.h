@@ -55,6 +55,17 @@ inline constexpr Range below_peak_db{0, 100, "dB"};
 inline constexpr Range lobe_floor_db{-100, 0, "dB"};
 inline constexpr Range lobe_exponent{0, 100};
 inline constexpr Range chains{1, 64};
+inline constexpr Range most_clients{0, 100'000};  ///< 0: not told
+inline constexpr Range watts{0, 1000, "W"};
+inline constexpr Range power_alternative{0, 15};
+inline constexpr Range size_mm{0, 10'000, "mm"};
+inline constexpr Range weight_kg{0, 1000, "kg"};
+inline constexpr Range price{0, 1e7};
+inline constexpr Range pattern_db{-300, 0, "dB"};                 ///< a cut's values
+inline constexpr Range pattern_frequency_mhz{0, 300'000, "MHz"};  ///< 0: not told
+inline constexpr Range cable_loss_db_per_m{0, 100, "dB/m"};
+inline constexpr Range cable_ends_db{0, 20, "dB"};
+inline constexpr Range cable_m{0, 1000, "m"};
 inline constexpr Range streams{1, 16};
 inline constexpr Range type_thickness_m{0.001, 10, "m"};
 inline constexpr Range layer_thickness_m{0, 10, "m"};
@@ -85,7 +96,11 @@ inline constexpr std::size_t floors = 500;  ///< of a building
 inline constexpr std::size_t buildings = 1000;
 inline constexpr std::size_t points = 100'000;    ///< of an outline or a run
 inline constexpr std::size_t things = 1'000'000;  ///< of a kind, on a floor
-inline constexpr std::size_t radios = 4;
+inline constexpr std::size_t radios = 5;
+inline constexpr std::size_t bands = 20;  ///< of a radio, of an antenna
+inline constexpr std::size_t power_levels = 200;
+inline constexpr std::size_t power_alternatives = 16;
+inline constexpr std::size_t frequencies = 200;  ///< of a measured pattern
 inline constexpr std::size_t layers = 50;
 inline constexpr std::size_t pairs = 1000;  ///< of an alignment; known lengths of a drawing
 inline constexpr std::size_t hidden_layers = 100'000;

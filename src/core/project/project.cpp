@@ -97,6 +97,12 @@ const Floor* floor_below(const Project& project, FloorId id) {
 }
 
 const WallType& wall_type(const Project& project, WallTypeId id) { return known(*project.wall_types, id); }
+const AntennaModel* find_antenna(const Project& project, AntennaId id) {
+    for (const AntennaModel& a : *project.antennas)
+        if (a.id == id) return &a;
+    return nullptr;
+}
+
 const AccessPointModel& model(const Project& project, ModelId id) { return known(*project.models, id); }
 
 std::vector<TypeSite> uses_of_type(const Project& project, WallTypeId id) {

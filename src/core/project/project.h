@@ -13,6 +13,7 @@
 #include "base/length_text.h"
 #include "base/shared.h"
 #include "gear/access_point.h"
+#include "gear/antenna_model.h"
 #include "gear/client.h"
 #include "project/item.h"
 #include "project/requirement.h"
@@ -88,6 +89,8 @@ struct Project {
     std::uint32_t next_id = 1;
     Shared<std::vector<WallType>> wall_types;
     Shared<std::vector<AccessPointModel>> models;
+    Shared<std::vector<AntennaModel>> antennas;
+    Shared<std::vector<CableType>> cables;
     Shared<std::vector<ClientProfile>> clients;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
@@ -123,6 +126,8 @@ const Building* find_building(const Project&, BuildingId);
 /// What the id names; the id must exist in the project.
 const WallType& wall_type(const Project&, WallTypeId);
 const AccessPointModel& model(const Project&, ModelId);
+/// Null where there is none.
+const AntennaModel* find_antenna(const Project&, AntennaId);
 /// By its key; the first where there is none of that key, a plain one where there are no profiles.
 const ClientProfile& client(const Project&, const std::string& key);
 /// Where a type is used: on which floor and by what; a slab itself has no item.

@@ -44,25 +44,6 @@ void source(const std::string& at, const DrawingSource& s) {
              s.hidden_layers[i], limits::words);
 }
 
-struct LobeRules {
-    void operator()(const DomeLobe& l) const {
-        number("beamwidth_deg", mark("beamwidth"), l.beamwidth_deg, limits::beamwidth_deg);
-        number("floor_db", mark("floor of the pattern"), l.floor_db, limits::lobe_floor_db);
-    }
-    void operator()(const SectorLobe& l) const {
-        number("horizontal_deg", mark("horizontal beamwidth"), l.horizontal_deg, limits::beamwidth_deg);
-        number("vertical_deg", mark("vertical beamwidth"), l.vertical_deg, limits::beamwidth_deg);
-        number("tilt_deg", mark("electrical tilt"), l.tilt_deg, limits::lobe_tilt_deg);
-        number("front_back_db", mark("front-to-back ratio"), l.front_back_db, limits::below_peak_db);
-        number("side_limit_db", mark("side lobe limit"), l.side_limit_db, limits::below_peak_db);
-    }
-    void operator()(const PatchLobe& l) const {
-        number("exponent", mark("exponent"), l.exponent, limits::lobe_exponent);
-        number("floor_db", mark("floor of the pattern"), l.floor_db, limits::lobe_floor_db);
-    }
-    void operator()(const DipoleLobe&) const {}
-};
-
 void radio(const Radio& r, std::size_t i) {
     const std::string at = indexed("radios", i) + ".";
     if (!is_valid(r.channel))
@@ -73,6 +54,8 @@ void radio(const Radio& r, std::size_t i) {
         broken(at + "primary", say("primary channel of radio %1", i + 1), say("lies outside the channel"));
     if (!limits::power_dbm.holds(r.power_dbm))
         throw RuleBroken{at + "power_dbm", say("power of radio %1", i + 1), {}, limits::power_dbm};
+    if (!limits::cable_m.holds(r.cable_m))
+        throw RuleBroken{at + "cable_m", say("cable of radio %1", i + 1), {}, limits::cable_m};
 }
 
 }  // namespace
@@ -144,36 +127,8 @@ void check(const AccessPoint& ap) {
     number("azimuth_deg", mark("azimuth"), ap.azimuth_deg, limits::angle_deg);
     number("downtilt_deg", mark("downtilt"), ap.downtilt_deg, limits::tilt_deg);
     for (std::size_t i = 0; i < ap.radios.size(); ++i) radio(ap.radios[i], i);
-}
-
-void check(const AccessPointModel& m) {
-    text("key", mark("key"), m.key, limits::key);
-    text("name", mark("name"), m.name, limits::name);
-    number("mount_height_m", mark("mounting height"), m.mount_height_m, limits::mount_height_m);
-    if (m.radios.empty() || m.radios.size() > limits::radios)
-        broken("radios", say("radios"),
-               m.radios.empty() ? say("must be one to %1: it needs at least one radio", limits::radios)
-                                : say("must be one to %1", limits::radios));
-    for (std::size_t i = 0; i < m.radios.size(); ++i) {
-        const RadioModel& r = m.radios[i];
-        const std::string at = indexed("radios", i) + ".";
-        number((at + "chains").c_str(), mark("chains"), r.chains, limits::chains);
-        text((at + "standard").c_str(), mark("standard"), r.standard, limits::standard);
-        if (r.bands.empty()) broken(at + "bands", say("bands"), say("needs at least one band"));
-        for (const RadioBand& b : r.bands) {
-            number((at + "bands.widest_mhz").c_str(), mark("widest channel"), b.widest_mhz,
-                   limits::width_mhz);
-            number((at + "bands.power_low_dbm").c_str(), mark("lowest power"), b.power_low_dbm,
-                   limits::power_dbm);
-            number((at + "bands.power_high_dbm").c_str(), mark("highest power"), b.power_high_dbm,
-                   Range{b.power_low_dbm, limits::power_dbm.high, "dBm"});
-            number((at + "bands.power_step_db").c_str(), mark("power step"), b.power_step_db,
-                   limits::power_step_db);
-            number((at + "bands.antenna.gain_dbi").c_str(), mark("antenna gain"), b.antenna.gain_dbi,
-                   limits::gain_dbi);
-            std::visit(LobeRules{}, b.antenna.lobe);
-        }
-    }
+    number("power_alternative", mark("way of using its power source"), ap.alternative,
+           limits::power_alternative);
 }
 
 void check(const ClientProfile& c) {
@@ -290,6 +245,10 @@ public:
              [](const WallType& t) { return say("wall type %1", t.name); });
         list(after_.models, before_ ? &before_->models : nullptr,
              [](const AccessPointModel& m) { return say("model %1", m.name); });
+        list(after_.antennas, before_ ? &before_->antennas : nullptr,
+             [](const AntennaModel& a) { return say("antenna %1", a.name); });
+        list(after_.cables, before_ ? &before_->cables : nullptr,
+             [](const CableType& c) { return say("cable %1", c.name); });
         list(after_.clients, before_ ? &before_->clients : nullptr,
              [](const ClientProfile& c) { return say("client profile %1", c.name); });
         list(after_.requirement_sets, before_ ? &before_->requirement_sets : nullptr,
@@ -413,6 +372,16 @@ std::span<const Named> in_schema() {
                                     {"lobe_floor_db", lobe_floor_db},
                                     {"lobe_exponent", lobe_exponent},
                                     {"chains", chains},
+                                    {"most_clients", most_clients},
+                                    {"watts", watts},
+                                    {"power_alternative", power_alternative},
+                                    {"size_mm", size_mm},
+                                    {"weight_kg", weight_kg},
+                                    {"price", price},
+                                    {"pattern_frequency_mhz", pattern_frequency_mhz},
+                                    {"cable_loss_db_per_m", cable_loss_db_per_m},
+                                    {"cable_ends_db", cable_ends_db},
+                                    {"cable_m", cable_m},
                                     {"streams", streams},
                                     {"type_thickness_m", type_thickness_m},
                                     {"layer_thickness_m", layer_thickness_m},

@@ -11,6 +11,8 @@
 
 namespace yemvo {
 
+struct MeasuredPattern;
+
 /// Which field of a thing breaks which limit.
 struct RuleBroken {
     std::string field;  ///< as a file names it: "points[3][0]", "height_m"
@@ -38,6 +40,9 @@ void check(const Building&);  ///< name, placement; not its floors
 void check(const Alignment&);
 void check(const AccessPoint&);
 void check(const AccessPointModel&);
+void check(const AntennaModel&);
+void check(const CableType&);
+void check(const MeasuredPattern&);
 void check(const ClientProfile&);
 void check(const Material&);
 void check(const WallType&);

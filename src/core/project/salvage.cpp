@@ -59,6 +59,7 @@ private:
     void each_id(Each each) {
         for (WallType& t : p_.wall_types.edit()) each(t.id.value);
         for (AccessPointModel& m : p_.models.edit()) each(m.id.value);
+        for (AntennaModel& a : p_.antennas.edit()) each(a.id.value);
         for (Building& b : p_.buildings) {
             each(b.id.value);
             for (Floor& f : b.floors) each_id_of(f, each);
@@ -120,6 +121,7 @@ private:
             types_.insert(t.id.value);
         }
         for (AccessPointModel& m : p_.models.edit()) number(m.id, say("model %1", m.name));
+        for (AntennaModel& a : p_.antennas.edit()) number(a.id, say("antenna %1", a.name));
     }
 
     void type(WallTypeId& id, TypeUse use, const Said& what) {
@@ -215,6 +217,11 @@ private:
                 continue;
             }
             number(ap.id, what);
+            for (Radio& r : ap.radios)
+                if (r.antenna && !find_antenna(p_, r.antenna)) {
+                    note(what, say("its antenna %1 is gone: it has its own now", r.antenna.value));
+                    r.antenna = {};
+                }
             kept.push_back(std::move(ap));
         }
         list = std::move(kept);

@@ -16,6 +16,8 @@ public:
     void run() {
         for (const WallType& t : *project_.wall_types) own(types_, t.id.value, say("wall type %1", t.name));
         for (const AccessPointModel& m : *project_.models) own(models_, m.id.value, say("model %1", m.name));
+        for (const AntennaModel& a : *project_.antennas)
+            own(antennas_, a.id.value, say("antenna %1", a.name));
         if (project_.buildings.empty()) fail(say("there is no building"), std::string("buildings"));
         for (const Building& b : project_.buildings) {
             own(others_, b.id.value, say("building %1", b.name));
@@ -99,6 +101,9 @@ private:
                 fail(say("radio %1 of %2 does not work at %3 GHz", i + 1, m.name,
                          band(ap.radios[i].channel.band).name),
                      where);
+        for (const Radio& r : ap.radios)
+            if (r.antenna && !antennas_.contains(r.antenna.value))
+                fail(say("there is no antenna %1", r.antenna.value), where);
     }
     void requirement_set(const RequirementSet& set) {
         const Said where = say("requirement set %1", set.name);
@@ -109,7 +114,7 @@ private:
     }
 
     const Project& project_;
-    Set all_, types_, models_, floors_, zones_, variants_, others_;
+    Set all_, types_, models_, antennas_, floors_, zones_, variants_, others_;
 };
 
 }  // namespace

@@ -2,9 +2,9 @@
 #include "propagation/explain.h"
 
 #include <array>
-#include <stdexcept>
 
 #include "antenna/gain_table.h"
+#include "project/working_radio.h"
 #include "wireless/link_budget.h"
 
 namespace yemvo {
@@ -37,9 +37,9 @@ Said crossing_name(const Project& project, const Scene& scene, const Crossing& c
 }  // namespace
 
 std::string_view term_kind_name(TermKind kind) {
-    static constexpr std::array<std::string_view, 10> names{"power",    "antenna", "free_space", "wall",
-                                                            "opening",  "slab",    "ceiling",    "ramp",
-                                                            "obstacle", "overlay"};
+    static constexpr std::array<std::string_view, 11> names{"power", "cable",    "antenna", "free_space",
+                                                            "wall",  "opening",  "slab",    "ceiling",
+                                                            "ramp",  "obstacle", "overlay"};
     return names[static_cast<std::size_t>(kind)];
 }
 
@@ -50,11 +50,10 @@ double client_noise_dbm(const Project& project, const Channel& channel) {
 LinkExplanation explain(const Project& project, const Scene& scene, const Floor& floor, const AccessPoint& ap,
                         std::size_t index, Point3 receiver) {
     const Radio& radio = ap.radios.at(index);
-    const RadioBand* can = radio_band(model(project, ap.model), index, radio.channel.band);
-    if (!can) throw std::logic_error("a radio in a band its model does not have");
+    const WorkingRadio working = working_radio(project, ap, index);
     const Point3 source = antenna_place(scene, floor, ap), way = receiver - source;
     const Orientation orientation(
-        body_turn(can->antenna.frame(), ap.mount, azimuth_deg(scene, floor, ap), ap.downtilt_deg));
+        body_turn(working.antenna.frame(), ap.mount, azimuth_deg(scene, floor, ap), ap.downtilt_deg));
 
     LinkExplanation link;
     link.access_point = ap.id;
@@ -63,9 +62,11 @@ LinkExplanation explain(const Project& project, const Scene& scene, const Floor&
     link.channel = radio.channel;
     link.primary = radio.primary;
     link.distance_m = length(way);
-    link.terms.push_back({TermKind::power, say("Conducted power"), radio.power_dbm});
-    link.terms.push_back(
-        {TermKind::antenna, say("Antenna gain, this direction"), gain_dbi(can->antenna, orientation, way)});
+    link.terms.push_back({TermKind::power, say("Conducted power"), working.power_dbm});
+    if (working.external && working.cable_loss_db != 0)
+        link.terms.push_back({TermKind::cable, say("Cable to the antenna"), -working.cable_loss_db});
+    link.terms.push_back({TermKind::antenna, say("Antenna gain, this direction"),
+                          gain_dbi(working.antenna, orientation, way)});
     link.terms.push_back({TermKind::free_space, say("Free-space loss"),
                           -free_space_loss_db(centre_mhz(radio.channel), link.distance_m)});
     link.source = source;

@@ -9,7 +9,25 @@
 
 namespace yemvo {
 
-enum class TermKind { power, antenna, free_space, wall, opening, slab, ceiling, ramp, obstacle, overlay };
+enum class TermKind {
+    power,
+    cable,
+    antenna,
+    free_space,
+    wall,
+    opening,
+    slab,
+    ceiling,
+    ramp,
+    obstacle,
+    overlay
+};
+/// Of what leaves the antenna, and not of what becomes of it.
+constexpr bool is_sent(TermKind k) {
+    return k == TermKind::power || k == TermKind::cable || k == TermKind::antenna;
+}
+/// Of what is met on the way.
+constexpr bool is_in_the_way(TermKind k) { return !is_sent(k) && k != TermKind::free_space; }
 
 struct LinkTerm {
     TermKind kind;

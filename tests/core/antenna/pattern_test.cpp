@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Measured antennas: what lies between two cuts, and files that hold them.
+#include "antenna/pattern/cut_edits.h"
 #include "antenna/pattern/cuts.h"
 #include "antenna/pattern/pattern_file.h"
 #include "base/number_text.h"
@@ -339,4 +340,42 @@ TEST_CASE("a gain that its cuts cannot have is said") {
               .find("more than its cuts can have") != std::string::npos);
     CHECK(words(read_pattern(standard("REVNUM:,x\nMDGAIN:,5\n", az, el), "a.ant"))
               .find("more than an antenna loses") != std::string::npos);
+}
+
+TEST_CASE("cuts are turned, mirrored, smoothed and evened") {
+    Cut cut;
+    for (int degree = 0; degree < 360; ++degree) cut[degree] = -0.1 * degree;
+    CHECK(turned(cut, 10)[40] == Approx(-3.0));
+    CHECK(turned(cut, -10)[40] == Approx(-5.0));
+    CHECK(turned(cut, 0.5)[40] == Approx(-3.95));
+    CHECK(mirrored(cut)[40] == cut[320]);
+    CHECK(mirrored(mirrored(cut)) == cut);
+    const Cut even = symmetric(cut);
+    CHECK(even[90] == Approx((-9.0 - 27.0) / 2));
+    CHECK(even[90] == even[270]);
+    Cut spike;
+    for (int degree = 0; degree < 360; ++degree) spike[degree] = degree == 90 ? 0 : -300;
+    // one of five powers is 1, the others nothing
+    CHECK(smoothed(spike, 2)[90] == Approx(10 * std::log10(0.2)));
+    CHECK(smoothed(spike, 2)[92] == Approx(10 * std::log10(0.2)));
+    CHECK(smoothed(spike, 2)[93] < -200);
+    PatternCuts low;
+    low.azimuth.shift_db(-4);
+    low.elevation.shift_db(-6);
+    CHECK(with_peak_at_0(low).azimuth[0] == 0);
+    CHECK(with_peak_at_0(low).elevation[0] == -2);
+}
+
+TEST_CASE("the cuts of a lobe are its values in front, behind and over the poles") {
+    const PatternCuts cuts = cuts_of(SectorLobe{70, 20, 4, 25, 20}, 5500);
+    CHECK(cuts.frequency_mhz == 5500);
+    const auto formula = [](double azimuth, double elevation) {
+        return relative_gain_db(SectorLobe{70, 20, 4, 25, 20}, {azimuth, elevation});
+    };
+    CHECK(cuts.azimuth[35] == formula(35, 0));
+    CHECK(cuts.azimuth[325] == formula(-35, 0));
+    CHECK(cuts.elevation[350] == formula(0, -10));
+    CHECK(cuts.elevation[90] == formula(0, 90));
+    CHECK(cuts.elevation[170] == formula(180, 10));
+    CHECK(cuts.elevation[190] == formula(180, -10));
 }

@@ -109,10 +109,10 @@ TEST_CASE("rates come from the MCS table: strong both ways full, weak ones as th
 }
 
 TEST_CASE("fallback: the common standard, width and streams decide") {
-    RadioModel radio{4, "be", {{band_5, 160, 0, 20, 1, {}}}};
+    const RadioAbility radio{Standard::be, band_5, 4};
     ClientProfile c{"c", "C", "ax", 2, {{band_5, 80}}, 14, 7};
     const auto rate = [&](const Channel& ch, double snr20) {
-        return RateLadder(radio, radio.bands[0], ch, c, 7).rate_mbps(noise_dbm(20, 7) + snr20);
+        return RateLadder(radio, ch, c, 7).rate_mbps(noise_dbm(20, 7) + snr20);
     };
     CHECK(rate({band_5, 50, 160}, 60) == Approx(1201.0).margin(0.1));  // HE80, MCS 11, two streams
     c.standard = "ac";
@@ -120,8 +120,8 @@ TEST_CASE("fallback: the common standard, width and streams decide") {
     c.streams = 1;
     CHECK(rate({band_5, 36, 20}, 60) == Approx(78.0).margin(0.1));  // VHT20 has no MCS 9 for one stream
     c.widest_mhz = {{band_6, 80}};
-    RadioModel six{2, "be", {{band_6, 160, 0, 20, 1, {}}}};
-    CHECK(RateLadder(six, six.bands[0], {band_6, 5, 20}, c, 7).rate_mbps(-30) == 0);  // no 802.11ac at 6 GHz
+    CHECK(RateLadder({Standard::be, band_6, 2}, {band_6, 5, 20}, c, 7).rate_mbps(-30) ==
+          0);  // no 802.11ac at 6 GHz
 }
 
 TEST_CASE("radios heard counts those of -82 dBm or more, all bands together") {

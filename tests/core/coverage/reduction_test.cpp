@@ -39,8 +39,9 @@ struct Site {
         for (int ap = 1; ap <= access_points; ++ap)
             for (int radio = 0; radio < 1 + ap % 3; ++radio)
                 fields.push_back({AccessPointId{static_cast<std::uint32_t>(ap)}, ap,
-                                  static_cast<std::size_t>(radio), ModelId{1}, radio == 1 ? band_24 : band_5,
-                                  Channel{}, 0, ap % 2 ? 0 : -100, -9000, field(ap % 5 == 0), nullptr});
+                                  static_cast<std::size_t>(radio), RadioAbility{}, 6,
+                                  radio == 1 ? band_24 : band_5, Channel{}, 0, ap % 2 ? 0 : -100, -9000,
+                                  field(ap % 5 == 0), nullptr});
     }
     std::shared_ptr<const GainField> field(bool silent) {
         auto made = std::make_shared<GainField>();
@@ -225,14 +226,15 @@ TEST_CASE("a rate table says at every hundredth of a dB what the ladder says") {
             for (const RadioBand& can : m.radios[r].bands) {
                 const Channel channel = channels(can.band, 20).front();
                 const ClientProfile device = client(p, "tablet");
-                const RateLadder ladder(m.radios[r], can, channel, device, 7);
-                const auto table = tables.of(m.radios[r], can, channel, device, 7);
+                const RadioAbility ability{find_standard(m.radios[r].standard), can.band, can.chains.streams};
+                const RateLadder ladder(ability, channel, device, 7);
+                const auto table = tables.of(ability, channel, device, 7);
                 std::size_t wrong = 0;
                 for (int cdbm = -14000; cdbm <= 4000; cdbm += 3)
                     wrong += table->view().at(cdbm) != static_cast<float>(ladder.rate_mbps(cdbm / 100.0));
                 CHECK(wrong == 0);
-                CHECK(tables.of(m.radios[r], can, channel, device, 7) == table);
-                CHECK(tables.of(m.radios[r], can, channel, device, 12) != table);
+                CHECK(tables.of(ability, channel, device, 7) == table);
+                CHECK(tables.of(ability, channel, device, 12) != table);
             }
 }
 

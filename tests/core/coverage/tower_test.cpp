@@ -28,7 +28,7 @@ TEST_CASE("a link beyond the path loss limit is one that no lens, limit or count
             const Obstruction whole = cast_shadows(scene, f.surface, source, {}, no_limit_db);
             for (const RadioField& r : *f.radios) {
                 if (r.access_point != placed.access_point->id) continue;
-                const RadioBand& can = *radio_band(model(p, r.model), r.radio, r.band);
+                const RadioBand& can = *radio_band(model(p, placed.access_point->model), r.radio, r.band);
                 const GainField all =
                     make_gain_field(f.surface, source,
                                     body_turn(can.antenna.frame(), placed.access_point->mount,

@@ -49,7 +49,7 @@ TEST_CASE("in a low storey an access point hangs below the ceiling, in a high on
 }
 
 TEST_CASE("retuning keeps the block where it can and says where there is none") {
-    Radio r{{band_6, 63, 320}, 37, 14, true};
+    Radio r{{band_6, 63, 320}, 37, 14, true, {}, {}, 0};
     CHECK(retuned(r, band_6, 61, 320).channel.number == 63);
     CHECK(retuned(r, band_6, 5, 320).channel.number == 31);
     CHECK(retuned(r, band_6, 5, 80).channel == Channel{band_6, 7, 80});

@@ -84,3 +84,23 @@ TEST_CASE("a file of each earlier format opens whole") {
         CHECK(outline_in((folder / "now.yemvo").string())["version"] == format_version);
     }
 }
+
+TEST_CASE("gear as the first version of its part held it: chains of a radio are those of its bands") {
+    const Loaded loaded = load_project(test_data() + "/formats/format-8.yemvo");
+    CHECK(loaded.warnings.empty());
+    CHECK(loaded.project.aside->empty());
+    const auto& models = *loaded.project.models;
+    REQUIRE(models.size() == 4);
+    CHECK(models[1].key == "ceiling-tri");
+    CHECK(models[1].radios[0].bands[0].chains == Chains{2, 2, 2});
+    CHECK(models[1].radios[1].bands[0].chains == Chains{4, 4, 4});
+    CHECK(models[1].radios[1].bands[0].power == PowerRange{4, 23, 1, {}});
+    CHECK(models[1].radios[1].bands[0].noise_figure_db == access_point_noise_figure_db);
+    CHECK(models[3].radios[0].bands[0].power == PowerRange{6, 24, 3, {}});
+    CHECK(placed_access_points(loaded.project).size() > 20);
+    for (const PlacedAccessPoint& placed : placed_access_points(loaded.project))
+        CHECK_FALSE(placed.access_point->source);
+    const TemporaryFolder folder;
+    save_project(loaded.project, folder / "now.yemvo");
+    CHECK(load_project(folder / "now.yemvo").project == loaded.project);
+}

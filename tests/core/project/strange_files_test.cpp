@@ -111,7 +111,12 @@ TEST_CASE("a project with a part missing is refused by the name of the part") {
 
 TEST_CASE("what is read from strange but allowed values can be predicted and judged") {
     std::mt19937 random(8);
-    const Project original = one_of_each();
+    Project original = one_of_each();
+    // the one model in use, so that changes meet the venue as well
+    std::erase_if(original.models.edit(), [&](const AccessPointModel& m) {
+        return m.id != placed_access_points(original).front().access_point->model;
+    });
+    original.antennas = {};
     json whole = json::parse(project_to_json(original));
     std::vector<json*> numbers;
     std::vector<json*> all;

@@ -88,43 +88,32 @@ TEST_CASE("a link falls back to what both ends know, as worked out independently
                           Ends{"fb.2", "be", "ac", 160, 80, 4, 2, band_5, 30},
                           Ends{"fb.3", "ax", "ac", 40, 80, 4, 1, band_24, 35}}) {
         INFO(e.check);
-        RadioModel radio;
-        radio.standard = e.access_point;
-        radio.chains = e.ap_streams;
-        RadioBand can;
-        can.band = e.band;
+        const RadioAbility radio{find_standard(e.access_point), e.band, e.ap_streams};
         ClientProfile client;
         client.standard = e.client;
         client.streams = e.client_streams;
         client.widest_mhz = {{e.band, e.client_mhz}};
         const Channel channel = channels(e.band, e.ap_mhz).front();
-        const RateLadder ladder(radio, can, channel, client, 7);
+        const RateLadder ladder(radio, channel, client, 7);
         CHECK(ladder.rate_mbps(noise_dbm(20, 7) + e.snr_20_db) == Approx(check_value(e.check)).margin(0.06));
     }
     // nothing in common: 802.11ac does not know 6 GHz
-    RadioModel radio;
-    radio.standard = "be";
-    RadioBand can;
-    can.band = band_6;
+    const RadioAbility radio{Standard::be, band_6, 2};
     ClientProfile old;
     old.standard = "ac";
     old.widest_mhz = {{band_6, 80}};
-    CHECK(RateLadder(radio, can, channels(band_6, 80).front(), old, 7).rate_mbps(-30) == 0);
+    CHECK(RateLadder(radio, channels(band_6, 80).front(), old, 7).rate_mbps(-30) == 0);
 }
 
 TEST_CASE("a rate ladder never falls as the signal rises, and a narrower client never gains") {
     for (const char* standard : {"n", "ac", "ax", "be"}) {
-        RadioModel radio;
-        radio.standard = "be";
-        radio.chains = 4;
-        RadioBand can;
-        can.band = band_5;
+        const RadioAbility radio{Standard::be, band_5, 4};
         ClientProfile client;
         client.standard = standard;
         client.streams = 2;
         const auto at = [&](int width, double dbm) {
             client.widest_mhz = {{band_5, width}};
-            return RateLadder(radio, can, {band_5, 50, 160}, client, 7).rate_mbps(dbm);
+            return RateLadder(radio, {band_5, 50, 160}, client, 7).rate_mbps(dbm);
         };
         double last = 0;
         for (double dbm = -100; dbm < -20; dbm += 0.5) {

@@ -112,6 +112,17 @@ std::string_view blend_name(Blend blend) {
     return names[static_cast<std::size_t>(blend)];
 }
 
+static constexpr std::array<std::string_view, blends> blend_keys{"by_angle", "summed", "cross_weighted",
+                                                                 "forward"};
+
+std::string_view blend_key(Blend blend) { return blend_keys[static_cast<std::size_t>(blend)]; }
+
+std::optional<Blend> find_blend(std::string_view key) {
+    const auto found = std::find(blend_keys.begin(), blend_keys.end(), key);
+    if (found == blend_keys.end()) return std::nullopt;
+    return static_cast<Blend>(found - blend_keys.begin());
+}
+
 double relative_gain_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
     const auto value = [&] {
         switch (blend) {

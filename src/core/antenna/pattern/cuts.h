@@ -7,6 +7,7 @@
 #pragma once
 #include <array>
 #include <functional>
+#include <optional>
 #include <string_view>
 #include <vector>
 
@@ -53,6 +54,8 @@ enum class Blend {
 };
 inline constexpr int blends = 4;
 std::string_view blend_name(Blend);
+std::string_view blend_key(Blend);  ///< stable word: "by_angle"
+std::optional<Blend> find_blend(std::string_view key);
 
 /// Relative to the pattern's peak [dB], never below `floor_db`.
 double relative_gain_db(const PatternCuts&, LocalDirection, Blend = Blend::by_angle);

@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // What a client gets: rates, balance, and how surely.
 #include <cmath>
-#include <stdexcept>
 
 #include "coverage/lens_map.h"
 #include "coverage/lenses/lens_entries.h"
@@ -11,12 +10,8 @@ namespace yemvo {
 namespace {
 
 std::shared_ptr<const RateTable> table(const LensPainter& p, const RadioField& f, bool up) {
-    for (const AccessPointModel& m : *p.floor().models)
-        if (m.id == f.model)
-            return p.floor().memo->rate_tables.of(
-                m.radios[f.radio], *radio_band(m, f.radio, f.band), f.channel, p.choice().client,
-                up ? access_point_noise_figure_db : p.choice().client.noise_figure_db);
-    throw std::logic_error("a radio of a model that the project does not have");
+    return p.floor().memo->rate_tables.of(f.ability, f.channel, p.choice().client,
+                                          up ? f.noise_figure_db : p.choice().client.noise_figure_db);
 }
 
 void rates(const LensPainter& p, LensPlane& values, bool up) {

@@ -5,6 +5,7 @@
 #include <array>
 #include <nlohmann/json.hpp>
 
+#include "project/file/json_walk.h"
 #include "project/file/part_kind.h"
 #include "project/json_gear.h"
 #include "project/json_lists.h"
@@ -14,24 +15,9 @@
 namespace yemvo {
 namespace {
 
-/// Null unless `object` is one and has the field.
-Json* field(Json& object, const char* key) {
-    if (!object.is_object()) return nullptr;
-    const auto found = object.find(key);
-    return found == object.end() ? nullptr : &*found;
-}
-
-/// Entries of the list in a field; none where it is no list.
-template <class Use>
-void each(Json& object, const char* key, Use use) {
-    Json* list = field(object, key);
-    if (!list || !list->is_array()) return;
-    for (Json& entry : *list) use(entry);
-}
-
 template <class Use>
 void each_floor(Json& whole, Use use) {
-    each(whole, "buildings", [&](Json& building) { each(building, "floors", use); });
+    each_json(whole, "buildings", [&](Json& building) { each_json(building, "floors", use); });
 }
 
 void set_if_absent(Json& object, const char* key, const Json& value) {
@@ -39,7 +25,7 @@ void set_if_absent(Json& object, const char* key, const Json& value) {
 }
 
 void rename(Json& object, const char* from, const char* to) {
-    if (Json* value = field(object, from)) {
+    if (Json* value = json_field(object, from)) {
         object[to] = std::move(*value);
         object.erase(from);
     }
@@ -47,7 +33,7 @@ void rename(Json& object, const char* from, const char* to) {
 
 /// The next free id; 0 where the file does not say which that is.
 std::uint32_t take_id(Json& whole) {
-    Json* next = field(whole, "next_id");
+    Json* next = json_field(whole, "next_id");
     if (!next || !next->is_number_unsigned() || next->get<std::uint64_t>() > 3'900'000'000u) return 0;
     const auto id = next->get<std::uint32_t>();
     *next = id + 1;
@@ -55,7 +41,7 @@ std::uint32_t take_id(Json& whole) {
 }
 
 Json value_or_null(Json& object, const char* key) {
-    const Json* value = field(object, key);
+    const Json* value = json_field(object, key);
     return value ? *value : Json();
 }
 
@@ -63,7 +49,7 @@ Json value_or_null(Json& object, const char* key) {
 Json drawing_of_1(Json& old, std::uint32_t id) {
     Json placement = value_or_null(old, "placement");
     rename(placement, "metres_per_px", "metres_per_unit");
-    const Json* to_scale = field(old, "to_scale");
+    const Json* to_scale = json_field(old, "to_scale");
     const Json asset = value_or_null(old, "asset");
     return {{"id", id},
             {"name", asset},
@@ -86,7 +72,7 @@ Json drawing_of_1(Json& old, std::uint32_t id) {
 
 /// Several drawings a floor; several buildings, each with a place on the site; mezzanines and slopes.
 void from_1(Json& whole, const Reading&) {
-    each(whole, "buildings", [](Json& building) {
+    each_json(whole, "buildings", [](Json& building) {
         set_if_absent(building, "kind", "building");
         set_if_absent(building, "placement", {{"turn_deg", 0}, {"shift_m", Json::array({0, 0})}});
         set_if_absent(building, "level_m", 0);
@@ -94,7 +80,7 @@ void from_1(Json& whole, const Reading&) {
     each_floor(whole, [&](Json& floor) {
         if (!floor.is_object()) return;
         Json drawings = Json::array();
-        if (Json* old = field(floor, "drawing"); old && old->is_object())
+        if (Json* old = json_field(floor, "drawing"); old && old->is_object())
             drawings.push_back(drawing_of_1(*old, take_id(whole)));
         floor.erase("drawing");
         set_if_absent(floor, "drawings", drawings);
@@ -114,9 +100,9 @@ void from_2(Json& whole, const Reading&) {
 void from_3(Json& whole, const Reading&) {
     set_if_absent(whole, "probes", Json::array());
     set_if_absent(whole, "clients", write_list(standard_clients(), write_client));
-    if (Json* settings = field(whole, "settings")) set_if_absent(*settings, "client", "tablet");
-    each(whole, "requirements", [](Json& r) {
-        if (Json* band = field(r, "band_ghz")) set_if_absent(r, "bands_ghz", Json::array({*band}));
+    if (Json* settings = json_field(whole, "settings")) set_if_absent(*settings, "client", "tablet");
+    each_json(whole, "requirements", [](Json& r) {
+        if (Json* band = json_field(r, "band_ghz")) set_if_absent(r, "bands_ghz", Json::array({*band}));
         set_if_absent(r, "any_band", false);
         set_if_absent(r, "set", "");
     });
@@ -126,7 +112,7 @@ void from_3(Json& whole, const Reading&) {
 const Zone* find_zone(Json& whole, const Json& id, const Reading& reading) {
     const Zone* found = nullptr;
     each_floor(whole, [&](Json& floor) {
-        Json* zones = field(floor, "zones");
+        Json* zones = json_field(floor, "zones");
         if (found || !zones || !zones->is_binary()) return;
         const auto index = zones->get_binary().subtype();
         if (index >= reading.lists.size()) return;
@@ -152,14 +138,14 @@ void from_4(Json& whole, const Reading& reading) {
         Json name, zones, requirements = Json::array();
     };
     std::vector<Set> sets;
-    each(whole, "requirements", [&](Json& r) {
+    each_json(whole, "requirements", [&](Json& r) {
         Json name = value_or_null(r, "set"), zones = value_or_null(r, "zones");
         auto set = std::find_if(sets.begin(), sets.end(),
                                 [&](const Set& s) { return s.name == name && s.zones == zones; });
         if (set == sets.end()) set = sets.insert(sets.end(), {name, zones});
         set->requirements.push_back(r);
     });
-    if (!field(whole, "requirements")) return;  // the reader tells that they are missing
+    if (!json_field(whole, "requirements")) return;  // the reader tells that they are missing
     Json list = Json::array();
     for (Set& set : sets) {
         Json json{{"name", set_name(whole, set.name, set.zones, reading)},
@@ -175,7 +161,7 @@ void from_4(Json& whole, const Reading& reading) {
 
 /// The grid of maps, and from where on a radio is heard.
 void from_5(Json& whole, const Reading&) {
-    if (Json* settings = field(whole, "settings")) {
+    if (Json* settings = json_field(whole, "settings")) {
         set_if_absent(*settings, "heard_dbm", -82);
         set_if_absent(*settings, "grid_m", 0.5);
     }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "project/file/project_parts.h"
 
+#include "project/file/gear_steps.h"
+#include "project/json_antenna.h"
 #include "project/json_gear.h"
 #include "project/json_requirements.h"
 #include "project/json_shapes.h"
@@ -19,14 +21,19 @@ bool same_types(const Project& a, const Project& b) { return a.wall_types.same(b
 
 Json write_gear(const Project& p, LargeLists&) {
     return {{"models", write_list(*p.models, write_model)},
+            {"antennas", write_list(*p.antennas, write_antenna_model)},
+            {"cables", write_list(*p.cables, write_cable)},
             {"clients", write_list(*p.clients, write_client)}};
 }
 void read_gear(const Reader& r, Project& p) {
     r.part([&] { p.models = read_list<AccessPointModel>(r.at("models"), read_model); });
+    r.part([&] { p.antennas = read_list_if_any<AntennaModel>(r, "antennas", read_antenna_model); });
+    r.part([&] { p.cables = read_list_if_any<CableType>(r, "cables", read_cable); });
     r.part([&] { p.clients = read_list<ClientProfile>(r.at("clients"), read_client); });
 }
 bool same_gear(const Project& a, const Project& b) {
-    return a.models.same(b.models) && a.clients.same(b.clients);
+    return a.models.same(b.models) && a.antennas.same(b.antennas) && a.cables.same(b.cables) &&
+           a.clients.same(b.clients);
 }
 
 Json write_requirements(const Project& p, LargeLists&) {
@@ -113,7 +120,7 @@ bool nothing_aside(const Project& p) { return p.aside->empty(); }
 }  // namespace
 
 constinit const PartKind<Project> types_part{"types", write_types, read_types, same_types},
-    gear_part{"gear", write_gear, read_gear, same_gear},
+    gear_part{"gear", write_gear, read_gear, same_gear, nullptr, gear_steps},
     requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
     findings_part{"findings", write_findings, read_findings, same_findings},
     probes_part{"probes", write_probes, read_probes, same_probes},
