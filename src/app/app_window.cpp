@@ -7,6 +7,7 @@
 #include "app/drawings/drawings_feature.h"
 #include "app/files/files_feature.h"
 #include "app/findings/findings_feature.h"
+#include "app/gear/gear_feature.h"
 #include "app/help/help_feature.h"
 #include "app/history/history_feature.h"
 #include "app/kinds/kinds_feature.h"
@@ -45,6 +46,7 @@ struct AppWindow::Features {
     CostsFeature costs{shell_};
     HistoryFeature history{shell_};
     MaterialsFeature materials{shell_};
+    GearFeature gear{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
     DetailsFeature details{shell_};
@@ -96,6 +98,7 @@ FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 CostsPage& AppWindow::costs() { return features_->costs.page(); }
 ProofPage& AppWindow::proof() { return features_->proof.page(); }
 TypesPage& AppWindow::types() { return features_->materials.page(); }
+GearPage& AppWindow::gear() { return features_->gear.page(); }
 VersionsPage& AppWindow::versions() { return features_->files.versions(); }
 FileGuard& AppWindow::guard() { return features_->files.guard(); }
 PredictionRunner& AppWindow::runner() { return features_->prediction.runner(); }

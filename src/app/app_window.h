@@ -19,6 +19,7 @@ class RadioSchedule;
 class SectionView;
 class SiteView;
 class TypesPage;
+class GearPage;
 class VersionsPage;
 
 class AppWindow : public MainWindow {
@@ -50,6 +51,7 @@ public:
     CostsPage& costs();
     ProofPage& proof();
     TypesPage& types();
+    GearPage& gear();
     VersionsPage& versions();
     FileGuard& guard();
     PredictionRunner& runner();

@@ -59,6 +59,8 @@ QPushButton#main { background: @accent; color: @onAccent; border: 1px solid @acc
 QPushButton#main:disabled { background: @muted; border-color: @muted; }
 QToolButton { border: 0; border-radius: 5px; background: transparent; }
 QToolButton:hover { background: @accentTint; }
+QPushButton:checked { background: @accentTint; color: @accent; border-color: @accent; font-weight: 600; }
+QTableCornerButton::section { background: @paper; border: 0; }
 QToolButton:checked { background: @accent; }
 QToolButton:focus { border: 1.5px solid @accent; }
 QToolButton:checked:focus { border: 1.5px solid @ink; }

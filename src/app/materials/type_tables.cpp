@@ -2,48 +2,15 @@
 #include "app/materials/type_tables.h"
 
 #include <QComboBox>
-#include <QHeaderView>
 #include <QSignalBlocker>
 #include <QTableWidget>
-#include <algorithm>
 
-#include "app/forms/form.h"
+#include "app/forms/typed_table.h"
 #include "project/library.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
-namespace {
-
-/// Words from a table's cell as a number; throws Error naming the column.
-double cell_number(const QTableWidget* table, int row, int column, double low, double high) {
-    const QTableWidgetItem* item = table->item(row, column);
-    const QString name = table->horizontalHeaderItem(column)->text();
-    try {
-        return parse_number(item ? item->text() : QString(), low, high, {});
-    } catch (const Error& fault) {
-        throw Error(say("%1, row %2: %3", name.toStdString(), row + 1, fault.told()));
-    }
-}
-
-/// As high as its rows, within reason.
-void fit_rows(QTableWidget* t) { t->setFixedHeight(32 + 24 * std::clamp(t->rowCount(), 1, 8)); }
-
-}  // namespace
-
-QTableWidget* type_table(const QStringList& heads, const QString& object) {
-    auto* t = new QTableWidget(0, static_cast<int>(heads.size()));
-    t->setObjectName(object);
-    t->setHorizontalHeaderLabels(heads);
-    t->verticalHeader()->hide();
-    t->verticalHeader()->setDefaultSectionSize(24);
-    t->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    t->setSelectionBehavior(QAbstractItemView::SelectRows);
-    t->setSelectionMode(QAbstractItemView::SingleSelection);
-    t->setFrameShape(QFrame::NoFrame);
-    return t;
-}
-
 void fill_losses(QTableWidget* table, const std::vector<LossPoint>& losses) {
     const QSignalBlocker quiet(table);
     table->setRowCount(static_cast<int>(losses.size()));

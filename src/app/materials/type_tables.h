@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The tables of a wall type: measured losses by frequency, and layers.
 #pragma once
-#include <QStringList>
 #include <functional>
 #include <vector>
 
@@ -10,9 +9,6 @@
 class QTableWidget;
 
 namespace yemvo::app {
-
-/// A table that can be typed in, row by row chosen.
-QTableWidget* type_table(const QStringList& heads, const QString& object);
 
 /// Columns: GHz, low, typical, high.
 void fill_losses(QTableWidget*, const std::vector<LossPoint>&);

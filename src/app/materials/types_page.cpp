@@ -15,6 +15,7 @@
 
 #include "app/forms/choices.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/typed_table.h"
 #include "app/look/theme.h"
 #include "app/materials/type_list.h"
 #include "app/materials/type_plots.h"
@@ -370,7 +371,7 @@ void TypesPage::add_told_by(Form* form) {
 }
 
 void TypesPage::add_losses(Form* form) {
-    auto* table = type_table({"GHz", tr("Low"), tr("Typical"), tr("High")}, "typeLosses");
+    auto* table = typed_table({"GHz", tr("Low"), tr("Typical"), tr("High")}, "typeLosses");
     form->on_refresh([this, table] { fill_losses(table, type()->losses); });
     form->widget(table);
     connect(
@@ -398,7 +399,7 @@ void TypesPage::add_losses(Form* form) {
 void TypesPage::add_layers(Form* form) {
     const auto t = [this]() -> const WallType& { return *type(); };
     form->group(t().losses.empty() ? tr("Layers") : tr("Layers, for the shape against angle"));
-    auto* layers = type_table({tr("Material"), "mm", tr("Ω/sq")}, "typeLayers");
+    auto* layers = typed_table({tr("Material"), "mm", tr("Ω/sq")}, "typeLayers");
     form->on_refresh([this, layers] {
         fill_layers(layers, type()->layers, [this](std::size_t row, const Material& m) {
             change(tr("Change material"), [&](WallType& x) { x.layers[row].material = m; });

@@ -1,0 +1,24 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The page of gear.
+#pragma once
+#include "app/gear/gear_list.h"
+#include "app/offer/feature.h"
+
+namespace yemvo::app {
+
+class GearPage;
+
+class GearFeature : public Feature {
+    Q_OBJECT
+public:
+    explicit GearFeature(Shell&);
+    GearPage& page() { return *page_; }
+    bool is_showing() const;
+
+private:
+    void show(GearId);
+    void place(ModelId);
+    GearPage* page_;
+};
+
+}  // namespace yemvo::app

@@ -1,0 +1,53 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// One cut of a pattern on a round chart.
+#pragma once
+#include <QWidget>
+#include <optional>
+
+#include "antenna/pattern/cuts.h"
+
+namespace yemvo::app {
+
+class PolarPlot : public QWidget {
+    Q_OBJECT
+public:
+    enum class Which { azimuth, elevation };
+    explicit PolarPlot(Which, QWidget* parent = nullptr);
+    void show_cut(const Cut&);
+    void clear();
+    /// What is told in words: for tests and screen readers.
+    QString words() const;
+    /// The direction under a place of the widget, as the cut counts it; none outside of the rings.
+    std::optional<int> degree_at(QPointF) const;
+
+signals:
+    /// The hand is over this degree; -1: over none.
+    void pointed(int degree);
+
+protected:
+    void paintEvent(QPaintEvent*) override;
+    void mouseMoveEvent(QMouseEvent*) override;
+    void leaveEvent(QEvent*) override;
+
+private:
+    struct Frame;
+    Frame frame() const;
+    void point_at(int degree);
+    void paint_rings(QPainter&, const Frame&) const;
+    void paint_curve(QPainter&, const Frame&) const;
+    void paint_width(QPainter&, const Frame&) const;
+    void paint_pointed(QPainter&, const Frame&) const;
+    Which which_;
+    std::optional<Cut> cut_;
+    int pointed_ = -1;
+};
+
+/// The points 3 dB below the peak: degrees before and after it, fractions included; none where the cut never
+/// falls so far.
+struct BeamEdges {
+    double before_deg, after_deg, peak_deg;
+    double width_deg() const { return before_deg + after_deg; }
+};
+std::optional<BeamEdges> beam_edges(const Cut&);
+
+}  // namespace yemvo::app

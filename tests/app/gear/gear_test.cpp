@@ -1,0 +1,339 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The page of gear and what it does to access points, as a person works with it.
+#include <QCheckBox>
+#include <QClipboard>
+#include <QFile>
+#include <QListWidget>
+#include <QPushButton>
+#include <QTableWidget>
+#include <QTemporaryDir>
+
+#include "antenna/gain_table.h"
+#include "antenna/pattern/measured_pattern.h"
+#include "antenna/pattern/pattern_file.h"
+#include "app/driver.h"
+#include "app/gear/gear_page.h"
+#include "app/gear/lobe_side.h"
+#include "app/model/activity.h"
+#include "app/model/next_things.h"
+#include "app/model/selection.h"
+#include "app/model/tool_id.h"
+#include "app/pattern/lobe_view.h"
+#include "app/pattern/polar_plot.h"
+#include "project/gear_edits.h"
+#include "project/gear_library.h"
+#include "project/working_radio.h"
+#include "render/tr.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using yemvo::app::test::Driver;
+using yemvo::app::test::turn_of_the_loop;
+
+namespace {
+
+/// A hall with one access point of a model, in the step Placement, it selected.
+struct Hall : Driver {
+    explicit Hall(std::string_view model = "ceiling-tri") {
+        Project p = yemvo::test::one_floor();
+        yemvo::test::wall(p, "plasterboard", {{0, 0}, {30, 0}, {30, 20}, {0, 20}, {0, 0}});
+        for (const AccessPointModel& m : *p.models)
+            if (m.key == model) id = add_access_point(p, yemvo::test::floor_at(p, 0), m.id, {10, 10});
+        window.open_project(p, {});
+        w().activity().set_step(Step::placement);
+        w().selection().select({{ItemKind::access_point, id.value}});
+        REQUIRE(settle());
+    }
+    const AccessPoint& ap() { return *find_access_point(project(), w().floor_id(), id); }
+    GearPage& open() {
+        menu("view.gear");
+        return window.gear();
+    }
+    const AccessPointModel& shown() { return model(project(), window.gear().shown().model); }
+    int listed() {
+        int n = 0;
+        for (int i = 0; i < find<QListWidget>("gearList")->count(); ++i)
+            n += find<QListWidget>("gearList")->item(i)->flags() != Qt::NoItemFlags;
+        return n;
+    }
+    void choose_gear(const QString& name) {
+        auto* list = find<QListWidget>("gearList");
+        const auto found = list->findItems(name, Qt::MatchExactly);
+        REQUIRE(found.size() == 1);
+        list->setCurrentItem(found.front());
+    }
+    void type_cell(const char* table, int row, int column, const QString& text) {
+        find<QTableWidget>(table)->item(row, column)->setText(text);
+    }
+    AccessPointId id;
+};
+
+}  // namespace
+
+TEST_CASE("a weaker source changes coverage, rates and what Details say") {
+    Hall d;
+    CHECK(d.find<QLabel>("apLost")->text() == tr("nothing"));
+    const auto rate = [&](double x) {
+        render::MapChoice map = d.w().shown().map();
+        map.lens = LensId::rate_down;
+        map.bands = band_5;
+        const FloorPrediction* f = d.w().results().floor_prediction();
+        return lens_values(*f, render::look_of(d.project(), map))[*f->surface.cell_at({x, 10})];
+    };
+    const float before = rate(12);
+    d.pick("apSource", "802.3af");
+    REQUIRE(d.settle());
+    CHECK_THAT(d.find<QLabel>("apLost")->text().toStdString(), Catch::Contains("5 GHz has 2×2:2"));
+    CHECK_THAT(d.find<QLabel>("apLost")->text().toStdString(), Catch::Contains("6 GHz is off"));
+    CHECK(d.find<QLabel>("eirpRadio2")->text() == tr("no power"));
+    CHECK(rate(12) <= before);  // the tablet has two streams of its own
+    CHECK(radios_at_work(d.project()).size() == 2);
+    CHECK(d.w().results().floor_prediction()->radios->size() == 2);
+    d.pick("apAlternative", "6 GHz alone");
+    REQUIRE(d.settle());
+    CHECK(d.w().results().floor_prediction()->radios->size() == 1);
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    REQUIRE(d.settle());
+    CHECK(d.ap().source == PowerSource::bt3);
+    CHECK(d.w().results().floor_prediction()->radios->size() == 3);
+}
+
+TEST_CASE("a switchable radio takes another band, and another antenna with its cable") {
+    Hall d("panel-external");
+    CHECK(d.ap().radios[1].channel.band == band_5);
+    d.pick("band1", "6");
+    CHECK(d.ap().radios[1].channel.band == band_6);
+    d.pick("band1", "5");
+    REQUIRE(d.settle());
+    const float before = d.map_at({10, 18});
+    d.pick("antenna1", "Panel 13 dBi, 35° beam");
+    d.pick("cable1", "Medium coax, 6 mm");
+    d.fill("cableLength1", "4");
+    REQUIRE(d.settle());
+    CHECK(d.ap().radios[1].cable_m == 4);
+    const WorkingRadio working = working_radio(d.project(), d.ap(), 1);
+    CHECK(working.antenna.gain_dbi == 13);
+    CHECK(working.cable_loss_db == Approx(3.6).margin(0.2));
+    CHECK_THAT(d.find<QLabel>("eirpRadio1")->toolTip().toStdString(),
+               Catch::Contains(shown_as("13.0").toStdString() + " dBi antenna"));
+    CHECK(number_in(d.find<QLabel>("eirpRadio1")->text()) == Approx(working.eirp_dbm()).margin(0.06));
+    CHECK(d.map_at({10, 18}) != before);
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    CHECK_FALSE(d.ap().radios[1].antenna);
+}
+
+TEST_CASE("gear is found by words, band, chains, mount and price") {
+    Hall d;
+    d.open();
+    const int all = d.listed();
+    CHECK(all == static_cast<int>(d.project().models->size() + d.project().antennas->size()));
+    auto* search = d.find<QLineEdit>("gearSearch");
+    QTest::keyClicks(search, "outdoors pole");
+    CHECK(d.listed() == 3);
+    search->clear();
+    d.pick("gearChains", "4×4");
+    d.pick("gearBand", "6 GHz");
+    const int strong = d.listed();
+    CHECK(strong > 2);
+    CHECK(strong < all);
+    QTest::keyClicks(d.find<QLineEdit>("gearPrice"), "500");
+    CHECK(d.listed() == 1);  // Ceiling tri-band
+    d.pick("gearMount", tr_mark("pole"));
+    CHECK(d.listed() == 0);
+}
+
+TEST_CASE("a model of two radios is made from its sheet, placed, and undone") {
+    Hall d;
+    d.open();
+    const std::size_t before = d.project().models->size();
+    d.press_button("newModel");
+    REQUIRE(d.project().models->size() == before + 1);
+    d.fill("modelName", "Hall unit");
+    d.pick("modelMount", tr("Wall"));
+    d.fill("modelHeight", "4.5");
+    d.fill("bodyPrice", "333");
+    d.press_button("modelRadio1");
+    d.fill("bandChains", "3x3:2");
+    d.pick("bandWidest", tr("%1 MHz").arg(160));
+    d.fill("bandPowerHigh", "24");
+    d.fill("bandPowerLow", "6");
+    d.fill("antennaGain", "5");
+    d.pick("lobeKind", tr("Sector"));
+    d.fill("lobeBeam", "80");
+    const AccessPointModel& m = d.shown();
+    CHECK(m.name == "Hall unit");
+    CHECK(m.mount == Mount::wall);
+    CHECK(m.mount_height_m == 4.5);
+    CHECK(m.radios[1].bands[0].chains == Chains{3, 3, 2});
+    CHECK(m.radios[1].bands[0].widest_mhz == 160);
+    CHECK(m.radios[1].bands[0].power == PowerRange{6, 24, 1, {}});
+    CHECK(std::get<SectorLobe>(m.radios[1].bands[0].antenna.lobe).horizontal_deg == 80);
+    CHECK(m.radios[0].bands[0].antenna.gain_dbi == 3);  // the other radio is as it was
+    // a table of what sources leave
+    d.type_cell("modelPower", 0, 0, "af");
+    CHECK_THAT(d.find<QTableWidget>("modelPower")->item(0, 0)->text().toStdString(),
+               Catch::Contains("802.3at"));
+    d.type_cell("modelPower", 0, 1, "12.5");
+    d.type_cell("modelPower", 0, 0, "af");
+    d.type_cell("modelPower", 0, 4, "2x2:2, 18 dBm");
+    REQUIRE(d.shown().power.size() == 1);
+    CHECK(d.shown().power[0].source == PowerSource::af);
+    REQUIRE(d.shown().power[0].alternatives[0].limits.size() == 1);
+    CHECK(d.shown().power[0].alternatives[0].limits[0].radio == 1);
+    CHECK(d.shown().power[0].alternatives[0].limits[0].power_high_dbm == 18.0);
+    const ModelId made = d.window.gear().shown().model;
+    d.press_button("placeModel");
+    CHECK(d.w().next()->model == made);
+    CHECK(d.w().activity().tool() == ToolId::access_point);
+    d.click({20, 15});
+    REQUIRE(placed_access_points(d.project()).size() == 2);
+    CHECK(placed_access_points(d.project())[1].access_point->model == made);
+    for (int i = 0; i < 20 && d.project().models->size() > before; ++i) d.menu("edit.undo");
+    CHECK(d.project().models->size() == before);
+}
+
+TEST_CASE("what cannot be is told at its field and changes nothing") {
+    Hall d;
+    d.open();
+    const Shared<std::vector<AccessPointModel>> before = d.project().models;
+    d.fill("bandChains", "none");
+    d.fill("bandNoise", "99");
+    d.fill("bandPowerHigh", "-40");
+    d.type_cell("modelPower", 0, 1, "60");
+    d.type_cell("modelPower", 0, 3, "perhaps");
+    CHECK(d.project().models.same(before));
+}
+
+TEST_CASE("a pattern is read from a file, seen in its figures, changed by hand and written again") {
+    Hall d;
+    d.open();
+    d.choose_gear("Panel 13 dBi, 35° beam");
+    d.press_button("antennaBand1");
+    const QString file = QString::fromStdString(yemvo::test::test_data()) + "/panel.ant";
+    d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
+    d.press_button("patternFile");
+    const auto lobe = [&]() -> const Antenna& {
+        return find_antenna(d.project(), d.window.gear().shown().antenna)->bands[1].antenna;
+    };
+    REQUIRE(std::holds_alternative<MeasuredLobe>(lobe().lobe));
+    CHECK(lobe().gain_dbi == Approx(11.5));
+    const auto& side = *d.window.findChild<LobeSide*>();
+    CHECK_THAT(side.words().toStdString(), Catch::Contains(shown_as("11.5").toStdString() + " dBi"));
+    CHECK_THAT(d.window.findChild<PolarPlot*>("plotAzimuth")->words().toStdString(),
+               Catch::Contains("wide at 3 dB"));
+
+    // a value at +30° is typed over
+    auto* values = d.find<QTableWidget>("patternValues");
+    const int column = 30 / 15 + 11;
+    CHECK(number_in(values->horizontalHeaderItem(column)->text().remove("°")) == 30);
+    const Cut azimuth = std::get<MeasuredLobe>(lobe().lobe).pattern().cuts[0].azimuth;
+    values->item(0, column)->setText("-9.5");
+    const Cut typed = std::get<MeasuredLobe>(lobe().lobe).pattern().cuts[0].azimuth;
+    CHECK(typed[30] == -9.5);
+    CHECK(typed[45] == azimuth[45]);
+    CHECK(typed[15] == azimuth[15]);
+    CHECK(typed[37] == Approx(azimuth[37] + (-9.5 - azimuth[30]) * 8 / 15).margin(0.006));
+    values->item(0, column)->setText("loud");
+    CHECK(std::get<MeasuredLobe>(lobe().lobe).pattern().cuts[0].azimuth == typed);
+    d.press_button("evenAzimuth");
+    const Cut even = std::get<MeasuredLobe>(lobe().lobe).pattern().cuts[0].azimuth;
+    for (int degree = 1; degree < 180; ++degree) CHECK(even[degree] == even[-degree]);
+    d.fill("turnAzimuth", "10");
+    CHECK(std::get<MeasuredLobe>(lobe().lobe).pattern().cuts[0].azimuth[40] == even[30]);
+
+    QTemporaryDir folder;
+    const QString out = folder.filePath("own.ant");
+    d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return out; };
+    d.press_button("writePattern");
+    QFile written(out);
+    REQUIRE(written.open(QIODevice::ReadOnly));
+    const PatternFile again = read_pattern(written.readAll().toStdString(), "own.ant");
+    CHECK(again.cuts[0].azimuth[40] == Approx(even[30]).margin(0.01));
+    for (int i = 0; i < 4; ++i) d.menu("edit.undo");
+    CHECK_FALSE(std::holds_alternative<MeasuredLobe>(lobe().lobe));
+}
+
+TEST_CASE("a gain that its cuts cannot have is doubted, with what may be wrong") {
+    Hall d;
+    d.open();
+    auto* check = d.find<QLabel>("patternCheck");
+    CHECK(check->text().isEmpty());
+    d.fill("antennaGain", "14");
+    CHECK_THAT(check->text().toStdString(), Catch::Contains("swapped"));
+    d.fill("antennaGain", "-3");
+    CHECK_THAT(check->text().toStdString(), Catch::Contains("less gain than the cuts have"));
+}
+
+TEST_CASE("a model is replaced on all its access points, and what does not fit is told") {
+    Hall d;
+    d.open();
+    REQUIRE(d.window.gear().shown().model);
+    d.choose_gear("Ceiling tri-band, 4×4");
+    d.pick("replaceModelBy", "Ceiling entry, 2×2");
+    d.press_button("replaceModel");
+    CHECK(model(d.project(), d.ap().model).key == "ceiling-entry");
+    CHECK(d.ap().radios.size() == 2);
+    CHECK(d.ap().position == Point{10, 10});
+    d.menu("edit.undo");
+    CHECK(model(d.project(), d.ap().model).key == "ceiling-tri");
+}
+
+TEST_CASE("gear goes to a file and to a person's own library, and comes back") {
+    Hall d;
+    d.open();
+    QTemporaryDir folder;
+    const QString file = folder.filePath("gear.json");
+    d.window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
+    d.press_button("writeGear");
+    REQUIRE(QFile::exists(file));
+    QFile::remove(personal_gear_file());
+    d.press_button("newAntenna");
+    d.fill("antennaName", "Mine");
+    d.press_button("keepGear");
+    CHECK(QFile::exists(personal_gear_file()));
+    d.press_button("removeGear");
+    const std::size_t count = d.project().antennas->size();
+    d.press_button("takeGear");
+    CHECK(d.project().antennas->size() == count + 1);
+    CHECK(d.project().antennas->back().name == "Mine");
+    d.press_button("takeGear");
+    CHECK(d.project().antennas->size() == count + 1);  // it is there already
+    QFile::remove(personal_gear_file());
+
+    const QString table = folder.filePath("models.csv");
+    {
+        QFile out(table);
+        REQUIRE(out.open(QIODevice::WriteOnly));
+        out.write(
+            "key;name;mount;radio;band_ghz;standard;chains;widest_mhz;power_low_dbm;power_high_dbm;gain_dbi\n"
+            "hall;Hall unit;ceiling;1;2.4;ax;2x2:2;20;4;20;3\n"
+            "hall;Hall unit;ceiling;2;5;ax;4x4:4;80;4;23;4\n"
+            "post;Post unit;pole;1;5;be;2;80;4;23;6,5\n");
+    }
+    const std::size_t models = d.project().models->size();
+    d.window.asking().open_file = [&](const QString&, const QString&) { return table; };
+    d.press_button("readGear");
+    REQUIRE(d.project().models->size() == models + 2);
+    CHECK((*d.project().models)[models].radios.size() == 2);
+    CHECK((*d.project().models)[models].radios[1].bands[0].chains == Chains{4, 4, 4});
+    CHECK((*d.project().models)[models + 1].radios[0].bands[0].antenna.gain_dbi == 6.5);
+}
+
+TEST_CASE("the lobe turns under the hand and by keys") {
+    Hall d;
+    d.open();
+    auto* lobe = d.window.findChild<LobeView*>();
+    const QImage before = lobe->grab().toImage();
+    QTest::mousePress(lobe, Qt::LeftButton, {}, {100, 100});
+    QMouseEvent move(QEvent::MouseMove, QPointF(150, 110), lobe->mapToGlobal(QPointF(150, 110)), Qt::NoButton,
+                     Qt::LeftButton, {});
+    QApplication::sendEvent(lobe, &move);
+    CHECK(lobe->round_deg() == Approx(-35 - 30));
+    CHECK(lobe->over_deg() == Approx(22 + 6));
+    CHECK(lobe->grab().toImage() != before);
+    QTest::keyClick(lobe, Qt::Key_Right);
+    CHECK(lobe->round_deg() == Approx(-71));
+}
