@@ -116,6 +116,7 @@ void add_pattern_commands(CLI::App& root, Context& context) {
                                   "pattern convert panel.txt --out panel.ant",
                                   [&context, wish] { return convert(context, *wish); });
     add_wishes(write, wish);
+    add_chart_command(*pattern, context);
     write->add_option("--out", wish->out, "The file to write: .ant (standard format) or .csv")->required();
 }
 

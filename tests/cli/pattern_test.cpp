@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Antenna patterns on the command line.
 #include <filesystem>
+#include <fstream>
+#include <nlohmann/json.hpp>
 
 #include "cli/run.h"
 #include "core/support.h"
@@ -29,6 +31,43 @@ TEST_CASE("pattern info tells gain, widths and both cuts, clockwise from the fro
     CHECK(p["elevation_attenuation_db"][355] == 0.01);
     CHECK(p["elevation_attenuation_db"][350] == 0.21);
     CHECK(p["elevation_attenuation_db"][0] == 0.48);
+}
+
+TEST_CASE("pattern trace follows the curve of a picture, and takes what a person knows better") {
+    const std::string chart = test_data() + "/charts/small-jpeg.jpg";
+    const auto answer = run({"pattern", "trace", chart, "--json"});
+    REQUIRE(answer.code == 0);
+    const auto json = answer.value();
+    CHECK(json["charts"] == 1);
+    CHECK(json["ring_db"] == 10);
+    CHECK(json["clockwise"] == true);
+    CHECK(json["labels_read"].get<int>() > 8);
+    CHECK(json["guessed_share"].get<double>() < 0.1);
+    std::ifstream truth_file(test_data() + "/charts/small-jpeg.json");
+    const auto truth = nlohmann::json::parse(truth_file)["attenuation_db"];
+    REQUIRE(json["attenuation_db"].size() == 360);
+    for (std::size_t d = 0; d < 360; d += 10)
+        if (truth[d].get<double>() < 20)
+            CHECK(json["attenuation_db"][d].get<double>() == Approx(truth[d].get<double>()).margin(0.8));
+
+    const auto told = run({"pattern", "trace", chart, "--ring", "5", "--zero", "90", "--counter-clockwise",
+                           "--colour", "#b01010", "--json"});
+    REQUIRE(told.code == 0);
+    CHECK(told.value()["ring_db"] == 5);
+    CHECK(told.value()["attenuation_db"][60].get<double>() ==
+          Approx(truth[30].get<double>() / 2).margin(0.5));
+    CHECK(run({"pattern", "trace", chart}).out.find("clockwise") != std::string::npos);
+}
+
+TEST_CASE("pattern trace says what it cannot do, and what to tell it") {
+    const std::string chart = test_data() + "/charts/small-jpeg.jpg";
+    CHECK(run({"pattern", "trace", "nowhere.png"}).code != 0);
+    CHECK(run({"pattern", "trace", chart, "--chart", "4"}).err.find("1 chart") != std::string::npos);
+    CHECK(run({"pattern", "trace", chart, "--colour", "red"}).err.find("#c01818") != std::string::npos);
+    CHECK(run({"pattern", "trace", test_data() + "/panel_cuts.csv"}).code != 0);
+    const auto no_chart = run({"pattern", "trace", test_data() + "/../../docs/screenshots/venue.png"});
+    CHECK(no_chart.code != 0);
+    CHECK(no_chart.err.find("--centre") != std::string::npos);
 }
 
 TEST_CASE("pattern convert writes what reads back the same") {
