@@ -1,6 +1,6 @@
 #!/usr/bin/python3
 # SPDX-License-Identifier: GPL-3.0-or-later
-"""charts.py FOLDER: round charts of known curves in many styles, as data sheets print them, each with its truth.
+"""charts.py FOLDER, or --sheet FILE.pdf: round charts of known curves in many styles, as data sheets print them, each with its truth.
 
 Writes NAME.png, NAME.jpg or NAME.pdf and NAME.json: {"options": [what a person would have to say], "attenuation_db": [360]},
 angles as the chart counts them, 0 to 359.
@@ -306,8 +306,34 @@ CHARTS = [plain, east_counter, signed_labels, with_hub, two_curves, dashed, fill
           turned_scan, black_on_black, on_a_sheet, dipole_elevation, fine_rings, losses_inward, grey_thin, large_scan, tiny, photo, two_on_a_page, pdf_sheet]
 
 
+def panel_sheet(file):
+    """The sheet of a made-up panel antenna: a table, and both charts."""
+    fig = plt.figure(figsize=(8.27, 11.69), facecolor="white")
+    fig.text(0.09, 0.93, "Sector panel, radiation patterns", fontsize=17, fontfamily="DejaVu Serif")
+    rows = [("Frequency", "5500 MHz"), ("Gain", "13.0 dBi"), ("Azimuth, -3 dB", "65\u00b0"), ("Elevation, -3 dB", "32\u00b0"),
+            ("Front to back", "> 23 dB"), ("Connector", "N"), ("Weight", "1.1 kg")]
+    for i, (name, value) in enumerate(rows):
+        fig.text(0.09, 0.84 - 0.028 * i, name, fontsize=11, fontfamily="DejaVu Serif")
+        fig.text(0.3, 0.84 - 0.028 * i, value, fontsize=11, fontfamily="DejaVu Serif")
+    for title, values, rect, zero, direction in [
+            ("Horizontal plane", sector(65, 24), [0.42, 0.55, 0.48, 0.34], "N", -1),
+            ("Vertical plane", sector(32, 24), [0.42, 0.1, 0.48, 0.34], "E", 1)]:
+        ax = fig.add_axes(rect, projection="polar")
+        ax.set_theta_zero_location(zero)
+        ax.set_theta_direction(direction)
+        ax.set_ylim(-40, 0)
+        draw(ax, values, color="#202020", linewidth=1.5)
+        grid(ax, [-30, -20, -10, 0], range(0, 360, 30), color="#909090", linewidth=0.6, at=200)
+        fig.text(0.09, rect[1] + 0.02, title, fontsize=12, fontfamily="DejaVu Serif")
+    fig.savefig(file, metadata={"CreationDate": None})
+    plt.close(fig)
+
+
 def main():
     folder = sys.argv[1]
+    if folder == "--sheet":
+        panel_sheet(sys.argv[2])
+        return
     for chart in CHARTS:
         picture, curve, options = chart()
         name = chart.__name__.replace("_", "-")

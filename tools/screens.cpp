@@ -14,6 +14,7 @@
 #include <cstdio>
 
 #include "app/app_window.h"
+#include "app/charts/chart_page.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
@@ -194,6 +195,14 @@ bool shoot_building(AppWindow& window, const QString& folder) {
         if (m.key == "density-switch") window.gear().show_gear({m.id, {}});
     QTest::mouseClick(window.findChild<QAbstractButton*>("modelRadio2"), Qt::LeftButton);
     done = shoot(window, folder, "gear") && done;
+    window.asking().open_file = [](const QString&, const QString&) { return QString(CHART_SHEET); };
+    QTest::mouseClick(window.findChild<QAbstractButton*>("patternChart"), Qt::LeftButton);
+    done = QTest::qWaitFor([&] { return window.charts().is_idle(); }, 20000) && done;
+    auto* gain = window.findChild<QLineEdit*>("chartGain");
+    QTest::keyClicks(gain, "13");
+    QTest::keyClick(gain, Qt::Key_Return);
+    done = shoot(window, folder, "chart") && done;
+    emit window.charts().left();
     window.gear().left();
 
     // three things that cannot be meant
@@ -289,8 +298,6 @@ bool shoot_all(AppWindow& window, const QString& folder) {
 
     w.selection().select({});
     w.in_view().show_floor(ground);
-    w.shown().set({LensId::serving, band_5, 0});
-    done = shoot(window, folder, "serving") && done;
 
     done = shoot_change(window, folder, first) && done;
 

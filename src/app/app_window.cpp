@@ -98,6 +98,7 @@ FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 CostsPage& AppWindow::costs() { return features_->costs.page(); }
 ProofPage& AppWindow::proof() { return features_->proof.page(); }
 TypesPage& AppWindow::types() { return features_->materials.page(); }
+ChartPage& AppWindow::charts() { return features_->gear.charts(); }
 GearPage& AppWindow::gear() { return features_->gear.page(); }
 VersionsPage& AppWindow::versions() { return features_->files.versions(); }
 FileGuard& AppWindow::guard() { return features_->files.guard(); }

@@ -19,6 +19,7 @@ class RadioSchedule;
 class SectionView;
 class SiteView;
 class TypesPage;
+class ChartPage;
 class GearPage;
 class VersionsPage;
 
@@ -52,6 +53,7 @@ public:
     ProofPage& proof();
     TypesPage& types();
     GearPage& gear();
+    ChartPage& charts();
     VersionsPage& versions();
     FileGuard& guard();
     PredictionRunner& runner();

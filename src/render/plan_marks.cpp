@@ -2,20 +2,11 @@
 #include "render/plan_marks.h"
 
 #include "base/number_text.h"
+#include "project/working_radio.h"
 #include "render/text_style.h"
 
 namespace yemvo::render {
 namespace {
-
-bool directional(const Project& project, const AccessPoint& ap) {
-    if (ap.mount != Mount::ceiling && ap.mount != Mount::desk) return true;
-    for (const RadioModel& r : model(project, ap.model).radios)
-        for (const RadioBand& b : r.bands)
-            if (b.antenna.frame() == PatternFrame::upright &&
-                !std::holds_alternative<DipoleLobe>(b.antenna.lobe))
-                return true;
-    return false;
-}
 
 void paint_wedge(QPainter& p, QPointF centre, double azimuth_deg, const Palette& palette) {
     constexpr double reach = 27, half_deg = 22;
@@ -28,16 +19,22 @@ void paint_wedge(QPainter& p, QPointF centre, double azimuth_deg, const Palette&
     p.drawPath(wedge);
 }
 
-void paint_radio_bars(QPainter& p, QPointF centre, const AccessPoint& ap, const Palette& palette) {
-    std::vector<const Radio*> radios;
-    for (const Radio& r : ap.radios) radios.push_back(&r);
-    std::stable_sort(radios.begin(), radios.end(),
-                     [](auto* a, auto* b) { return a->channel.band < b->channel.band; });
+struct RadioBar {
+    BandId band;
+    bool on;  ///< and fed
+};
+
+void paint_radio_bars(QPainter& p, QPointF centre, const Project& project, const AccessPoint& ap,
+                      const Palette& palette) {
+    std::vector<RadioBar> radios;
+    for (std::size_t r = 0; r < ap.radios.size(); ++r)
+        radios.push_back({ap.radios[r].channel.band, working_radio(project, ap, r).on});
+    std::ranges::stable_sort(radios, {}, &RadioBar::band);
     const double first = centre.x() - 4.0 * static_cast<double>(radios.size() - 1);
     for (std::size_t i = 0; i < radios.size(); ++i) {
         const QPointF c(first + 8.0 * static_cast<double>(i), centre.y() + 8.5 + 2.5 + 2);
-        const QColor colour = palette.band(radios[i]->channel.band).solid;
-        if (radios[i]->on) {
+        const QColor colour = palette.band(radios[i].band).solid;
+        if (radios[i].on) {
             p.setPen(Qt::NoPen);
             p.setBrush(colour);
             p.drawRoundedRect(QRectF(c.x() - 3.5, c.y() - 2, 7, 4), 1, 1);
@@ -51,13 +48,24 @@ void paint_radio_bars(QPainter& p, QPointF centre, const AccessPoint& ap, const 
 
 }  // namespace
 
+bool is_directional(const Project& project, const AccessPoint& ap) {
+    if (ap.mount != Mount::ceiling && ap.mount != Mount::desk) return true;
+    for (std::size_t r = 0; r < ap.radios.size(); ++r) {
+        const Antenna antenna = working_radio(project, ap, r).antenna;
+        if (antenna.frame() == PatternFrame::upright && !std::holds_alternative<DipoleLobe>(antenna.lobe) &&
+            !std::holds_alternative<CollinearLobe>(antenna.lobe))
+            return true;
+    }
+    return false;
+}
+
 void paint_badge(QPainter& p, QPointF at, const Project& project, const AccessPoint& ap, BadgeState state,
                  const Palette& palette) {
     const QPointF centre(std::round(at.x()), std::round(at.y()));
     const bool selected = state == BadgeState::selected;
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
-    if (directional(project, ap)) paint_wedge(p, centre, ap.azimuth_deg, palette);
+    if (is_directional(project, ap)) paint_wedge(p, centre, ap.azimuth_deg, palette);
     const QRectF tile(centre.x() - 12, centre.y() - 8.5, 24, 17);
     p.setPen(Qt::NoPen);
     p.setBrush(palette.casing);
@@ -68,7 +76,7 @@ void paint_badge(QPainter& p, QPointF at, const Project& project, const AccessPo
     p.setPen(selected ? palette.on_accent : palette.ink);
     p.setFont(font(11.5, 650));
     p.drawText(tile, Qt::AlignCenter, QString::number(ap.number));
-    paint_radio_bars(p, centre, ap, palette);
+    paint_radio_bars(p, centre, project, ap, palette);
     if (selected) {
         p.setPen(QPen(palette.accent, 1.6));
         p.setBrush(Qt::NoBrush);

@@ -12,6 +12,9 @@ namespace yemvo::render {
 
 enum class BadgeState { plain, selected };
 
+/// Whether it looks somewhere: by its mount, or by the lobe of an antenna that it has now.
+bool is_directional(const Project&, const AccessPoint&);
+
 /// The numbered tile with a bar a radio; a wedge shows where a directional one looks.
 void paint_badge(QPainter&, QPointF centre, const Project&, const AccessPoint&, BadgeState, const Palette&);
 /// Where a click means this badge.

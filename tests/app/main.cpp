@@ -2,6 +2,7 @@
 #include <QApplication>
 #include <QSettings>
 #include <QStandardPaths>
+#include <QTemporaryDir>
 
 #ifdef __SANITIZE_THREAD__
 #include <tbb/global_control.h>
@@ -11,6 +12,9 @@
 #include "run_catch.h"
 
 int main(int argc, char** argv) {
+    // a home of its own: tests that run at once must not see each other's settings and recent files
+    const QTemporaryDir home;
+    qputenv("HOME", home.path().toLocal8Bit());
     QApplication app(argc, argv);
     QStandardPaths::setTestModeEnabled(true);
     app.setApplicationName("yemvo-tests");

@@ -19,6 +19,13 @@ int index_of(const std::vector<WallTypeId>& ids, WallTypeId id) {
     return found == ids.end() ? -1 : static_cast<int>(found - ids.begin());
 }
 
+QPushButton* push_button(const QString& words, const QString& object, const QString& tip) {
+    auto* b = new QPushButton(words);
+    b->setObjectName(object);
+    b->setToolTip(tip);
+    return b;
+}
+
 void title(Form& form, const QString& words) {
     auto* label = new QLabel(words);
     label->setObjectName("title");

@@ -2,6 +2,7 @@
 // What several forms are made of.
 #pragma once
 #include <QLabel>
+#include <QPushButton>
 #include <vector>
 
 #include "app/forms/form.h"
@@ -10,6 +11,7 @@
 namespace yemvo::app {
 
 void title(Form&, const QString& words);
+QPushButton* push_button(const QString& words, const QString& object, const QString& tip = {});
 QString metre(Workspace&);
 /// -1 for one that is not among them.
 int index_of(const std::vector<WallTypeId>&, WallTypeId);

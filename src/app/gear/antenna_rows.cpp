@@ -171,6 +171,11 @@ void add_antenna_rows(Form* form, const AntennaAccess& a) {
     file->setToolTip(tr("The standard format for digitised patterns, a CSV, or any text with a table"));
     QObject::connect(file, &QPushButton::clicked, form, a.from_file);
     row->addWidget(file, 1);
+    auto* chart = new QPushButton(tr("From a chart…"));
+    chart->setObjectName("patternChart");
+    chart->setToolTip(tr("A picture, photo or PDF page with printed charts: their curves are followed"));
+    QObject::connect(chart, &QPushButton::clicked, form, a.from_chart);
+    row->addWidget(chart, 1);
     if (std::holds_alternative<MeasuredLobe>(a.get().lobe))
         add_measured(form, a);
     else

@@ -15,8 +15,9 @@ struct AntennaAccess {
     std::function<const Antenna&()> get;
     /// Asks for an edit with this label.
     std::function<void(const QString& label, const std::function<void(Antenna&)>& how)> change;
-    std::function<void()> from_file;  ///< a pattern is asked for and read
-    double frequency_mhz = 5500;      ///< where a lobe is taken as values
+    std::function<void()> from_file;   ///< a pattern is asked for and read
+    std::function<void()> from_chart;  ///< a picture or page with charts is
+    double frequency_mhz = 5500;       ///< where a lobe is taken as values
 };
 
 void add_antenna_rows(Form*, const AntennaAccess&);

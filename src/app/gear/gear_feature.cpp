@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/gear/gear_feature.h"
 
+#include "app/charts/chart_page.h"
 #include "app/gear/gear_page.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
@@ -13,12 +14,29 @@
 namespace yemvo::app {
 
 GearFeature::GearFeature(Shell& shell)
-    : Feature(shell), page_(new GearPage(workspace_, shell.asking(), shell.frame())) {
+    : Feature(shell),
+      page_(new GearPage(workspace_, shell.asking(), shell.frame())),
+      charts_(new ChartPage(workspace_, shell.frame())) {
     shell.page(page_, [] {
         return Hint{tr("Gear"),
                     {{"", tr("choose a model or an antenna, change it, see its lobe")},
                      {tr("Esc"), tr("back to the plan")}}};
     });
+    shell.page(charts_, [] {
+        return Hint{tr("Charts"),
+                    {{"", tr("drag centre, rings and 0 where they are off")},
+                     {tr("arrows"), tr("move the centre")},
+                     {tr("Esc"), tr("back to the gear")}}};
+    });
+    connect(page_, &GearPage::chart, charts_, &ChartPage::open);
+    connect(charts_, &ChartPage::opened, this, [this] { shell_.show_page(charts_); });
+    connect(charts_, &ChartPage::left, this, [this] { shell_.show_page(page_); });
+    connect(charts_, &ChartPage::accepted, this, [this](const ChartResult& r) {
+        shell_.show_page(page_);
+        page_->take_pattern(r.name, r.cuts, r.gain_dbi);
+    });
+    connect(&charts_->behind(), &Behind::progressed, this, [this] { shell_.work_changed(); });
+    shell.works({[this] { return charts_->behind().words(); }, [this] { charts_->behind().stop(); }});
     shell.command("view.pages", {"view.gear", tr("Gear: models and antennas"), QKeySequence("Ctrl+Shift+M"),
                                  [this] { show({}); }});
     connect(&workspace_.wishes(), &Wishes::gear_page, this, [this](ModelId id) { show({id, {}}); });

@@ -6,6 +6,7 @@
 
 namespace yemvo::app {
 
+class ChartPage;
 class GearPage;
 
 class GearFeature : public Feature {
@@ -13,12 +14,14 @@ class GearFeature : public Feature {
 public:
     explicit GearFeature(Shell&);
     GearPage& page() { return *page_; }
+    ChartPage& charts() { return *charts_; }
     bool is_showing() const;
 
 private:
     void show(GearId);
     void place(ModelId);
     GearPage* page_;
+    ChartPage* charts_;
 };
 
 }  // namespace yemvo::app

@@ -3,7 +3,6 @@
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
-#include <QSaveFile>
 #include <QStandardPaths>
 #include <algorithm>
 #include <cmath>
@@ -12,6 +11,7 @@
 #include "antenna/pattern/measured_pattern.h"
 #include "antenna/pattern/pattern_file.h"
 #include "app/asking/file_names.h"
+#include "app/asking/text_files.h"
 #include "app/gear/gear_page.h"
 #include "project/gear_edits.h"
 #include "project/gear_library.h"
@@ -27,39 +27,20 @@ QString pattern_filter() {
     return tr("Antenna patterns (*.ant *.csv *.txt *.dat *.pln *.tsv);;All files (*)");
 }
 
-/// Throws Error.
-std::string text_of(const QString& name) {
-    QFile file(name);
-    const std::string said = QFileInfo(name).fileName().toStdString();
-    constexpr qint64 largest = 20 << 20;
-    if (!file.open(QIODevice::ReadOnly))
-        throw Error(say("cannot be opened"), said, say("Check that it exists and that you may read it"));
-    if (file.size() > largest)
-        throw Error(say("is larger than 20 MB"), said, say("Choose a library, a table or a pattern"));
-    return file.readAll().toStdString();
-}
-
-bool write_text(const QString& name, const std::string& text) {
-    QSaveFile file(name);
-    return file.open(QIODevice::WriteOnly) &&
-           file.write(text.data(), static_cast<qint64>(text.size())) == static_cast<qint64>(text.size()) &&
-           file.commit();
-}
-
 /// The person's own gear; empty when there is no file yet. Throws Error for a broken one.
 GearLibrary personal_gear() {
     if (!QFile::exists(personal_gear_file())) return {};
-    return gear_from_json(text_of(personal_gear_file()), personal_gear_file().toStdString());
+    return gear_from_json(text_in_file(personal_gear_file()), personal_gear_file().toStdString());
 }
 
 template <class List, class T>
-void put(List& list, T thing) {
+void put_by_key(List& list, T thing) {
     thing.id = {};
     std::erase_if(list, [&](const auto& e) { return e.key == thing.key; });
     list.push_back(std::move(thing));
 }
 
-QString listed(const std::vector<Said>& all) {
+QString sentences(const std::vector<Said>& all) {
     QStringList lines;
     for (const Said& s : all) lines << said_text(s);
     return lines.join("; ");
@@ -88,7 +69,7 @@ void GearPage::add_library(const GearLibrary& library, const QString& from) {
     for (const CableType& c : library.cables)
         if (std::ranges::find(*p.cables, c.key, &CableType::key) == p.cables->end())
             fresh.cables.push_back(c);
-    const QString unknown = library.warnings.empty() ? QString() : ". " + listed(library.warnings);
+    const QString unknown = library.warnings.empty() ? QString() : ". " + sentences(library.warnings);
     if (fresh.empty())
         return workspace_.tell(tr("The project has all gear of %1 already").arg(from) + unknown);
     GearId first;
@@ -115,7 +96,7 @@ void GearPage::read_file() {
     if (name.isEmpty()) return;
     const QString said = QFileInfo(name).fileName();
     try {
-        const std::string text = text_of(name);
+        const std::string text = text_in_file(name);
         GearLibrary library;
         if (said.endsWith(".json", Qt::CaseInsensitive))
             library = gear_from_json(text, said.toStdString());
@@ -133,7 +114,7 @@ void GearPage::write_file() {
     if (name.isEmpty()) return;
     const Project& p = workspace_.project();
     const QString said = QFileInfo(name).fileName();
-    if (!write_text(name, gear_to_json({*p.models, *p.antennas, *p.cables, {}})))
+    if (!write_text_file(name, gear_to_json({*p.models, *p.antennas, *p.cables, {}})))
         return workspace_.tell(tr("%1 cannot be written: choose another folder").arg(said), true);
     workspace_.tell(tr("Written to %1: %2, %3")
                         .arg(said, counted("%n model", "%n models", p.models->size()),
@@ -146,15 +127,15 @@ void GearPage::keep_personal() {
         QString name;
         if (const AccessPointModel* m = model()) {
             name = QString::fromStdString(m->name);
-            put(mine.models, *m);
+            put_by_key(mine.models, *m);
         } else if (const AntennaModel* a = antenna()) {
             name = QString::fromStdString(a->name);
-            put(mine.antennas, *a);
+            put_by_key(mine.antennas, *a);
         } else {
             return;
         }
         QDir().mkpath(QFileInfo(personal_gear_file()).path());
-        if (!write_text(personal_gear_file(), gear_to_json(mine)))
+        if (!write_text_file(personal_gear_file(), gear_to_json(mine)))
             return workspace_.tell(tr("%1 cannot be written").arg(personal_gear_file()), true);
         workspace_.tell(tr("%1 is kept: your library has %2")
                             .arg(name, counted("%n piece of gear", "%n pieces of gear",
@@ -181,7 +162,7 @@ void GearPage::read_pattern_file() {
     if (name.isEmpty()) return;
     const QString said = QFileInfo(name).fileName();
     try {
-        const PatternFile file = read_pattern(text_of(name), said.toStdString());
+        const PatternFile file = read_pattern(text_in_file(name), said.toStdString());
         change_lobe(tr("Read pattern"), [&](Antenna& a) {
             a.lobe = MeasuredLobe(
                 {file.name.empty() ? said.toStdString() : file.name, a.frame(), Blend::by_angle, file.cuts});
@@ -190,11 +171,28 @@ void GearPage::read_pattern_file() {
         QString words = file.gain_assumed ? tr("%1 is read. It tells no gain: %2 dBi would fit its cuts")
                                                 .arg(said, render::figure(file.gain_dbi, 1))
                                           : tr("%1 is read").arg(said);
-        if (!file.warnings.empty()) words += ". " + listed(file.warnings);
+        if (!file.warnings.empty()) words += ". " + sentences(file.warnings);
         workspace_.tell(words);
     } catch (const Error& fault) {
         workspace_.tell(fault_text(fault), true);
     }
+}
+
+void GearPage::ask_for_chart() {
+    const Antenna* a = lobe();
+    if (!a) return;
+    const QString name = asking_.open_file(
+        tr("Open a sheet with charts"),
+        tr("Pictures and PDF (*.png *.jpg *.jpeg *.webp *.tif *.tiff *.pdf);;All files (*)"));
+    if (name.isEmpty()) return;
+    emit chart(name, cuts_of(a->lobe, band(band_shown()).reference_mhz));
+}
+
+void GearPage::take_pattern(const QString& name, const PatternCuts& cuts, double gain_dbi) {
+    change_lobe(tr("Pattern from a chart"), [&](Antenna& a) {
+        a.lobe = MeasuredLobe({name.toStdString(), a.frame(), Blend::by_angle, {cuts}});
+        a.gain_dbi = gain_dbi;
+    });
 }
 
 void GearPage::write_pattern() {
@@ -212,7 +210,7 @@ void GearPage::write_pattern() {
         file.cuts = {cuts_of(a->lobe, band(band_shown()).reference_mhz)};
     const bool csv = name.endsWith(".csv", Qt::CaseInsensitive);
     const QString said = QFileInfo(name).fileName();
-    if (!write_text(name, csv ? write_csv_pattern(file) : write_standard_pattern(file)))
+    if (!write_text_file(name, csv ? write_csv_pattern(file) : write_standard_pattern(file)))
         return workspace_.tell(tr("%1 cannot be written: choose another folder").arg(said), true);
     workspace_.tell(tr("%1 is written").arg(said));
 }

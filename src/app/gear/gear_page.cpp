@@ -12,6 +12,7 @@
 
 #include "antenna/pattern/measured_pattern.h"
 #include "app/forms/form.h"
+#include "app/forms/form_parts.h"
 #include "app/gear/lobe_side.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
@@ -22,17 +23,6 @@
 #include "render/tr.h"
 
 namespace yemvo::app {
-namespace {
-
-QPushButton* button(const QString& words, const QString& object, const QString& tip = {}) {
-    auto* b = new QPushButton(words);
-    b->setObjectName(object);
-    b->setToolTip(tip);
-    return b;
-}
-
-}  // namespace
-
 GearPage::GearPage(Workspace& workspace, Asking& asking, QWidget* parent)
     : QWidget(parent), workspace_(workspace), asking_(asking) {
     setObjectName("gearPage");
@@ -80,7 +70,7 @@ QWidget* GearPage::make_head() {
     bar->addStretch(1);
     const auto add = [&](const QString& words, const char* object, const QString& tip,
                          void (GearPage::*run)()) {
-        auto* b = button(words, object, tip);
+        auto* b = push_button(words, object, tip);
         connect(b, &QPushButton::clicked, this, run);
         bar->addWidget(b);
         return b;
@@ -95,12 +85,12 @@ QWidget* GearPage::make_head() {
         &GearPage::keep_personal);
     add(tr("Add from my library"), "takeGear", tr("Adds your own library to this project"),
         &GearPage::take_personal);
-    place_ = button(tr("Place it"), "placeModel", tr("Back to the plan, with this model in hand"));
+    place_ = push_button(tr("Place it"), "placeModel", tr("Back to the plan, with this model in hand"));
     connect(place_, &QPushButton::clicked, this, [this] {
         if (model()) emit place(shown_.model);
     });
     bar->addWidget(place_);
-    auto* back = button(tr("Back to the plan"), "main", tr("Esc"));
+    auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveGear");
     connect(back, &QPushButton::clicked, this, &GearPage::left);
     bar->addWidget(back);
@@ -118,16 +108,16 @@ QWidget* GearPage::make_list() {
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(10, 6, 10, 6);
     foot->setSpacing(6);
-    auto* fresh = button(tr("New model"), "newModel",
-                         tr("An access point with two radios, to be filled in from its sheet"));
-    auto* fresh_antenna = button(tr("New antenna"), "newAntenna");
+    auto* fresh = push_button(tr("New model"), "newModel",
+                              tr("An access point with two radios, to be filled in from its sheet"));
+    auto* fresh_antenna = push_button(tr("New antenna"), "newAntenna");
     for (QPushButton* b : {fresh, fresh_antenna}) foot->addWidget(b, 1);
     column->addLayout(foot);
     foot = new QHBoxLayout;
     foot->setContentsMargins(10, 0, 10, 8);
     foot->setSpacing(6);
-    auto* twin = button(tr("Copy"), "copyGear", tr("Another one like this"));
-    remove_ = button(tr("Remove"), "removeGear");
+    auto* twin = push_button(tr("Copy"), "copyGear", tr("Another one like this"));
+    remove_ = push_button(tr("Remove"), "removeGear");
     for (QPushButton* b : {twin, remove_}) foot->addWidget(b, 1);
     column->addLayout(foot);
     connect(fresh, &QPushButton::clicked, this, [this] { make_new(false); });
@@ -160,8 +150,9 @@ QWidget* GearPage::make_middle() {
     other_->setObjectName("replaceModelBy");
     other_->setAccessibleName(tr("Other model"));
     other_->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    replace_ = button(tr("Replace all"), "replaceModel",
-                      tr("Each access point of this model becomes one of the other, and keeps what fits"));
+    replace_ =
+        push_button(tr("Replace all"), "replaceModel",
+                    tr("Each access point of this model becomes one of the other, and keeps what fits"));
     row->setContentsMargins(0, 0, 0, 0);
     row->addWidget(new QLabel(tr("By")));
     row->addWidget(other_, 1);
@@ -237,17 +228,17 @@ void GearPage::refresh() {
 void GearPage::rebuild_form() {
     const int scrolled = middle_->verticalScrollBar()->value();
     const auto choose = [this](ShownBand shown) { choose_band(shown); };
-    const auto from_file = [this] { read_pattern_file(); };
+    const PatternSources from{[this] { read_pattern_file(); }, [this] { ask_for_chart(); }};
     Form* form =
         model()
             ? model_form(workspace_,
                          {[this]() -> const AccessPointModel& { return *model(); },
                           [this](const QString& label, const auto& how) { change_model(label, how); }},
-                         band_, choose, from_file)
+                         band_, choose, from)
             : antenna_form(workspace_,
                            {[this]() -> const AntennaModel& { return *antenna(); },
                             [this](const QString& label, const auto& how) { change_antenna(label, how); }},
-                           band_, choose, from_file);
+                           band_, choose, from);
     form_ = form;
     form->refresh();
     if (QWidget* old = middle_->takeWidget()) {

@@ -3,6 +3,7 @@
 #pragma once
 #include <QWidget>
 
+#include "antenna/pattern/cuts.h"
 #include "app/asking/asking.h"
 #include "app/gear/gear_list.h"
 #include "app/gear/model_form.h"
@@ -29,11 +30,15 @@ public:
     /// None: what was shown last, else the first model.
     void show_gear(GearId);
     GearId shown() const { return shown_; }
+    /// The lobe shown becomes a measured one.
+    void take_pattern(const QString& name, const PatternCuts&, double gain_dbi);
 
 signals:
     void left();
     /// The plan's tool places this model from now on.
     void place(yemvo::ModelId);
+    /// The file has charts for the antenna that is shown.
+    void chart(const QString& file, const yemvo::PatternCuts& now);
 
 protected:
     void keyPressEvent(QKeyEvent*) override;
@@ -61,6 +66,7 @@ private:
     void remove();
     void replace();
     void read_pattern_file();
+    void ask_for_chart();
     void read_file();
     void write_file();
     void write_pattern();

@@ -31,9 +31,9 @@
 namespace yemvo::app {
 namespace {
 
-constexpr int steps_deg[] = {1, 5, 10, 15};
+constexpr int value_steps_deg[] = {1, 5, 10, 15};
 
-enum Figure {
+enum LobeFigure {
     gain,
     directivity,
     efficiency,
@@ -54,14 +54,12 @@ constexpr std::string_view figure_names[figures] = {mark("gain"),
                                                     mark("highest side lobe"),
                                                     mark("peak: azimuth, elevation")};
 
-int signed_deg(int degree) { return degree > 180 ? degree - 360 : degree; }
-
-QString width_text(double width_deg) {
+QString beam_text(double width_deg) {
     return width_deg >= 360 ? tr("round") : render::figure(width_deg, 1) + "°";
 }
 
 /// What is probably wrong where gain and cuts cannot belong together.
-QString doubt(double loss_db) {
+QString gain_doubt(double loss_db) {
     if (loss_db < -0.05)
         return tr("The gain is %1 dB more than such cuts can have: are the cuts swapped, is the gain in dBd, "
                   "or is a "
@@ -138,7 +136,7 @@ QWidget* LobeSide::make_values() {
     step_ = new QComboBox;
     step_->setObjectName("valueStep");
     label->setBuddy(step_);
-    for (int s : steps_deg) step_->addItem(QString::number(s) + "°", s);
+    for (int s : value_steps_deg) step_->addItem(QString::number(s) + "°", s);
     step_->setCurrentIndex(3);
     row->addWidget(label);
     row->addWidget(step_);
@@ -190,19 +188,17 @@ void LobeSide::fill_figures(const Antenna& antenna) {
         render::figure(antenna.gain_dbi, 1) + " dBi",
         render::figure(m.directivity_dbi, 1) + " dBi",
         render::figure(100 * std::pow(10, -loss_db / 10)) + " %",
-        width_text(m.azimuth_width_deg),
-        width_text(m.elevation_width_deg),
+        beam_text(m.azimuth_width_deg),
+        beam_text(m.elevation_width_deg),
         render::figure(m.front_to_back_db, 1) + " dB",
         m.side_lobe_db == 0 ? tr("none") : render::figure(m.side_lobe_db, 1) + " dB",
         tr("%1°, %2°")
-            .arg(render::figure(signed_deg(m.peak_azimuth_deg)),
-                 render::figure(signed_deg(m.peak_elevation_deg)))};
+            .arg(render::figure(to_both_sides(m.peak_azimuth_deg)),
+                 render::figure(to_both_sides(m.peak_elevation_deg)))};
     for (int i = 0; i < figures; ++i) figures_[static_cast<std::size_t>(i)]->setText(texts[i]);
-    const QString why = doubt(loss_db);
+    const QString why = gain_doubt(loss_db);
     check_->setText(why);
-    QPalette ink = check_->palette();
-    ink.setColor(QPalette::WindowText, theme().not_met);
-    check_->setPalette(ink);
+    dress(check_, "QLabel { color: @notMet; }");
     check_->setVisible(!why.isEmpty());
 }
 

@@ -221,7 +221,7 @@ PowerRange levels_typed(const QString& typed, PowerRange now) {
     return now;
 }
 
-void add_band(Form* form, const ModelAccess& m, ShownBand shown, const std::function<void()>& pattern_file) {
+void add_band(Form* form, const ModelAccess& m, ShownBand shown, const PatternSources& sources) {
     const auto get = [m, shown]() -> const RadioBand& {
         return m.get().radios[shown.radio].bands[shown.band];
     };
@@ -302,7 +302,7 @@ void add_band(Form* form, const ModelAccess& m, ShownBand shown, const std::func
                             [change](const QString& label, const std::function<void(Antenna&)>& how) {
                                 change(label, [&](RadioBand& b) { how(b.antenna); });
                             },
-                            pattern_file, band(get().band).reference_mhz});
+                            sources.file, sources.chart, band(get().band).reference_mhz});
 }
 
 void add_power(Form* form, const ModelAccess& m) {
@@ -364,8 +364,7 @@ void add_power(Form* form, const ModelAccess& m) {
 }
 
 void add_shown_antenna_band(Form* form, const ThingAccess<AntennaModel>& a, ShownBand shown,
-                            const std::function<void(ShownBand)>& choose,
-                            const std::function<void()>& pattern_file) {
+                            const std::function<void(ShownBand)>& choose, const PatternSources& sources) {
     form->group(tr("Bands"));
     std::vector<QString> names;
     for (const AntennaBand& b : a.get().bands)
@@ -393,18 +392,18 @@ void add_shown_antenna_band(Form* form, const ThingAccess<AntennaModel>& a, Show
                             [a, shown](const QString& label, const std::function<void(Antenna&)>& how) {
                                 a.change(label, [&](AntennaModel& x) { how(x.bands[shown.band].antenna); });
                             },
-                            pattern_file, band(a.get().bands[shown.band].band).reference_mhz});
+                            sources.file, sources.chart, band(a.get().bands[shown.band].band).reference_mhz});
 }
 
 }  // namespace
 
 Form* model_form(Workspace& w, const ModelAccess& m, ShownBand shown,
-                 const std::function<void(ShownBand)>& choose, const std::function<void()>& pattern_file) {
+                 const std::function<void(ShownBand)>& choose, const PatternSources& sources) {
     auto* form = new Form(w);
     add_identity(form, m);
     add_radio_choice(form, m, shown, choose);
     add_band_choice(form, m, shown, choose);
-    add_band(form, m, shown, pattern_file);
+    add_band(form, m, shown, sources);
     add_power(form, m);
     form->stretch();
     form->setAutoFillBackground(true);
@@ -418,7 +417,7 @@ QString form_shape(const AccessPointModel& m, ShownBand shown) {
 }
 
 Form* antenna_form(Workspace& w, const ThingAccess<AntennaModel>& a, ShownBand shown,
-                   const std::function<void(ShownBand)>& choose, const std::function<void()>& pattern_file) {
+                   const std::function<void(ShownBand)>& choose, const PatternSources& sources) {
     auto* form = new Form(w);
     form->group(tr("What it is"));
     form->name_field(
@@ -437,7 +436,7 @@ Form* antenna_form(Workspace& w, const ThingAccess<AntennaModel>& a, ShownBand s
         [a](const QString& label, const std::function<void(Body&)>& how) {
             a.change(label, [&](AntennaModel& x) { how(x.body); });
         });
-    add_shown_antenna_band(form, a, shown, choose, pattern_file);
+    add_shown_antenna_band(form, a, shown, choose, sources);
     form->stretch();
     form->setAutoFillBackground(true);
     return form;

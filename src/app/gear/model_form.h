@@ -26,13 +26,18 @@ struct ShownBand {
     friend bool operator==(const ShownBand&, const ShownBand&) = default;
 };
 
-/// `choose`: another radio or band is to be shown. `pattern_file`: one is asked for, for the band shown.
+/// Where a pattern can come from; each asks for a file.
+struct PatternSources {
+    std::function<void()> file, chart;
+};
+
+/// `choose`: another radio or band is to be shown. `sources`: for the band shown.
 Form* model_form(Workspace&, const ThingAccess<AccessPointModel>&, ShownBand,
-                 const std::function<void(ShownBand)>& choose, const std::function<void()>& pattern_file);
+                 const std::function<void(ShownBand)>& choose, const PatternSources& sources);
 QString form_shape(const AccessPointModel&, ShownBand);
 
 Form* antenna_form(Workspace&, const ThingAccess<AntennaModel>&, ShownBand,
-                   const std::function<void(ShownBand)>& choose, const std::function<void()>& pattern_file);
+                   const std::function<void(ShownBand)>& choose, const PatternSources& sources);
 QString form_shape(const AntennaModel&, ShownBand);
 
 }  // namespace yemvo::app

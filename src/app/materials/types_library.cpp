@@ -3,10 +3,10 @@
 #include <QDir>
 #include <QFile>
 #include <QFileInfo>
-#include <QSaveFile>
 #include <QStandardPaths>
 
 #include "app/asking/file_names.h"
+#include "app/asking/text_files.h"
 #include "app/materials/types_page.h"
 #include "project/edits.h"
 #include "project/items.h"
@@ -51,32 +51,18 @@ void TypesPage::read_file() {
     const QString name = asking_.open_file(tr("Read a library of types"), types_filter());
     if (name.isEmpty()) return;
     const QString said = QFileInfo(name).fileName();
-    QFile file(name);
-    constexpr qint64 largest = 20 << 20;
-    if (!file.open(QIODevice::ReadOnly))
-        return workspace_.tell(
-            tr("%1 cannot be opened: check that it exists and that you may read it").arg(said), true);
-    if (file.size() > largest)
-        return workspace_.tell(tr("%1 is larger than 20 MB: this is no library of types").arg(said), true);
     try {
-        add_types(types_from_json(file.readAll().toStdString(), said.toStdString()), said);
+        add_types(types_from_json(text_in_file(name), said.toStdString()), said);
     } catch (const Error& fault) {
         workspace_.tell(fault_text(fault), true);
     }
-}
-
-static bool write_text(const QString& name, const std::string& text) {
-    QSaveFile file(name);
-    return file.open(QIODevice::WriteOnly) &&
-           file.write(text.data(), static_cast<qint64>(text.size())) == static_cast<qint64>(text.size()) &&
-           file.commit();
 }
 
 void TypesPage::write_file() {
     const QString name =
         ask_where_to_write(asking_, tr("Write a library of types"), "types.json", types_filter(), ".json");
     if (name.isEmpty()) return;
-    if (!write_text(name, types_to_json(*workspace_.project().wall_types)))
+    if (!write_text_file(name, types_to_json(*workspace_.project().wall_types)))
         return workspace_.tell(
             tr("%1 cannot be written: choose another folder").arg(QFileInfo(name).fileName()), true);
     workspace_.tell(
@@ -86,12 +72,8 @@ void TypesPage::write_file() {
 
 /// The person's own types; none when there is no file yet. Throws Error for a broken one.
 static std::vector<WallType> personal_types() {
-    QFile file(personal_types_file());
-    if (!file.exists()) return {};
-    if (!file.open(QIODevice::ReadOnly))
-        throw Error(say("cannot be opened"), file.fileName().toStdString(),
-                    say("Check that it exists and that you may read it"));
-    return types_from_json(file.readAll().toStdString(), file.fileName().toStdString());
+    if (!QFile::exists(personal_types_file())) return {};
+    return types_from_json(text_in_file(personal_types_file()), personal_types_file().toStdString());
 }
 
 void TypesPage::keep_personal() {
@@ -101,7 +83,7 @@ void TypesPage::keep_personal() {
         std::erase_if(mine, [&](const WallType& t) { return t.key == type()->key; });
         mine.push_back(*type());
         QDir().mkpath(QFileInfo(personal_types_file()).path());
-        if (!write_text(personal_types_file(), types_to_json(mine)))
+        if (!write_text_file(personal_types_file(), types_to_json(mine)))
             return workspace_.tell(tr("%1 cannot be written").arg(personal_types_file()), true);
         workspace_.tell(
             tr("%1 is kept: your library has %2")

@@ -45,13 +45,6 @@ protected:
     void paintEvent(QPaintEvent*) override { QPainter(this).fillRect(rect(), theme().paper); }
 };
 
-QPushButton* button(const QString& words, const QString& object, const QString& tip = {}) {
-    auto* b = new QPushButton(words);
-    b->setObjectName(object);
-    b->setToolTip(tip);
-    return b;
-}
-
 template <class Enum, class Name>
 QStringList names_of(int count, Name name) {
     QStringList names;
@@ -79,7 +72,7 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     bar->addStretch(1);
     const auto add = [&](const QString& words, const char* object, const QString& tip,
                          void (TypesPage::*run)()) {
-        auto* b = button(words, object, tip);
+        auto* b = push_button(words, object, tip);
         connect(b, &QPushButton::clicked, this, run);
         bar->addWidget(b);
     };
@@ -91,7 +84,7 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
         &TypesPage::keep_personal);
     add(tr("Add from my library"), "takeTypes", tr("Adds your own library to this project"),
         &TypesPage::take_personal);
-    auto* back = button(tr("Back to the plan"), "main", tr("Esc"));
+    auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveTypes");
     connect(back, &QPushButton::clicked, this, &TypesPage::left);
     bar->addWidget(back);
@@ -132,9 +125,9 @@ QWidget* TypesPage::make_list() {
     column->addWidget(list_, 1);
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(10, 6, 10, 8);
-    auto* fresh = button(tr("New"), "newType", tr("A type of the same use, from scratch"));
-    auto* copy = button(tr("Copy"), "copyType", tr("A type like this one"));
-    remove_ = button(tr("Remove"), "removeType");
+    auto* fresh = push_button(tr("New"), "newType", tr("A type of the same use, from scratch"));
+    auto* copy = push_button(tr("Copy"), "copyType", tr("A type like this one"));
+    remove_ = push_button(tr("Remove"), "removeType");
     for (QPushButton* b : {fresh, copy, remove_}) foot->addWidget(b, 1);
     column->addLayout(foot);
     connect(search_, &QLineEdit::textChanged, this, &TypesPage::fill_list);
@@ -178,8 +171,8 @@ QWidget* TypesPage::make_right() {
     auto* row = new QHBoxLayout;
     other_ = new QComboBox;
     other_->setObjectName("replaceBy");
-    replace_ = button(tr("Replace everywhere"), "replaceType",
-                      tr("Whatever uses this type uses the other one instead"));
+    replace_ = push_button(tr("Replace everywhere"), "replaceType",
+                           tr("Whatever uses this type uses the other one instead"));
     row->addWidget(new QLabel(tr("By")));
     row->addWidget(other_, 1);
     row->addWidget(replace_);
@@ -377,8 +370,8 @@ void TypesPage::add_losses(Form* form) {
     connect(
         table, &QTableWidget::cellChanged, this, [this, table] { take_losses(table); }, Qt::QueuedConnection);
     auto* row = form->row({});
-    auto* more = button(tr("Add a frequency"), "addLoss");
-    auto* less = button(tr("Remove the row"), "removeLoss");
+    auto* more = push_button(tr("Add a frequency"), "addLoss");
+    auto* less = push_button(tr("Remove the row"), "removeLoss");
     row->addWidget(more);
     row->addWidget(less);
     connect(more, &QPushButton::clicked, this, [this] {
@@ -410,8 +403,8 @@ void TypesPage::add_layers(Form* form) {
         layers, &QTableWidget::cellChanged, this, [this, layers] { take_layers(layers); },
         Qt::QueuedConnection);
     auto* row = form->row({});
-    auto* more = button(tr("Add a layer"), "addLayer");
-    auto* less = button(tr("Remove the row"), "removeLayer");
+    auto* more = push_button(tr("Add a layer"), "addLayer");
+    auto* less = push_button(tr("Remove the row"), "removeLayer");
     row->addWidget(more);
     row->addWidget(less);
     connect(more, &QPushButton::clicked, this, [this] {

@@ -9,28 +9,30 @@
 #include <numbers>
 
 #include "app/look/theme.h"
+#include "app/pattern/polar_plot.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
 namespace {
 
-constexpr double degree = std::numbers::pi / 180, lowest_db = -30;
-constexpr int step_deg = 6;
+constexpr double degree_rad = std::numbers::pi / 180;
+constexpr int patch_deg = 6;
 
-double share(double db) { return std::max(1 - db / lowest_db, 0.0); }
+double lobe_share(double db) { return std::max(1 - db / least_shown_db, 0.0); }
 
 /// From the palette of the maps: the same strength has the same colour.
-QColor colour_of(double db) {
+QColor lobe_colour(double db) {
     const auto& steps = theme().steps;
-    const double place = std::clamp(1 - db / lowest_db, 0.0, 1.0) * static_cast<double>(steps.size() - 1);
+    const double place =
+        std::clamp(1 - db / least_shown_db, 0.0, 1.0) * static_cast<double>(steps.size() - 1);
     return steps[static_cast<std::size_t>(std::lround(place))];
 }
 
-Point3 way(double azimuth_deg, double elevation_deg) {
-    const double level = std::cos(elevation_deg * degree);
-    return {level * std::sin(azimuth_deg * degree), level * std::cos(azimuth_deg * degree),
-            std::sin(elevation_deg * degree)};
+Point3 lobe_way(double azimuth_deg, double elevation_deg) {
+    const double level = std::cos(elevation_deg * degree_rad);
+    return {level * std::sin(azimuth_deg * degree_rad), level * std::cos(azimuth_deg * degree_rad),
+            std::sin(elevation_deg * degree_rad)};
 }
 
 }  // namespace
@@ -61,11 +63,11 @@ void LobeView::turn_by(double round, double over) {
 
 /// The front points to the right and towards the eye, turned about the upright and then tipped over.
 LobeView::Corner LobeView::project(Point3 d, double db) const {
-    const double r = share(db);
-    const double c = std::cos(round_deg_ * degree), s = std::sin(round_deg_ * degree);
+    const double r = lobe_share(db);
+    const double c = std::cos(round_deg_ * degree_rad), s = std::sin(round_deg_ * degree_rad);
     // d.y is the front, drawn to the right; d.x its right hand, towards the eye
     const double across = d.y * c - d.x * s, deep = d.x * c + d.y * s;
-    const double co = std::cos(over_deg_ * degree), so = std::sin(over_deg_ * degree);
+    const double co = std::cos(over_deg_ * degree_rad), so = std::sin(over_deg_ * degree_rad);
     const double size = std::min(width() - 90, height() - 50) / 2.0;
     const QPointF middle(width() / 2.0 - 12, height() / 2.0 + 6);
     return {middle.x() + size * r * across, middle.y() - size * r * (d.z * co - deep * so),
@@ -79,8 +81,8 @@ void LobeView::paint_frame(QPainter& p) const {
     for (bool level : {true, false}) {
         QPolygonF ring;
         for (int a = 0; a <= 360; a += 4) {
-            const Corner c =
-                level ? project(way(a, 0), 0) : project({0, std::cos(a * degree), std::sin(a * degree)}, 0);
+            const Corner c = level ? project(lobe_way(a, 0), 0)
+                                   : project({0, std::cos(a * degree_rad), std::sin(a * degree_rad)}, 0);
             ring << QPointF(c.x, c.y);
         }
         p.drawPolyline(ring);
@@ -94,15 +96,16 @@ void LobeView::paint_body(QPainter& p) const {
     };
     std::vector<Patch> patches;
     const auto corner = [&](int azimuth, int elevation) {
-        const Point3 d = way(azimuth, elevation);
+        const Point3 d = lobe_way(azimuth, elevation);
         return project(d, table_->relative_db(d));
     };
-    for (int elevation = -90; elevation < 90; elevation += step_deg)
-        for (int azimuth = 0; azimuth < 360; azimuth += step_deg) {
-            Patch q{{corner(azimuth, elevation), corner(azimuth + step_deg, elevation),
-                     corner(azimuth + step_deg, elevation + step_deg), corner(azimuth, elevation + step_deg)},
-                    0,
-                    0};
+    for (int elevation = -90; elevation < 90; elevation += patch_deg)
+        for (int azimuth = 0; azimuth < 360; azimuth += patch_deg) {
+            Patch q{
+                {corner(azimuth, elevation), corner(azimuth + patch_deg, elevation),
+                 corner(azimuth + patch_deg, elevation + patch_deg), corner(azimuth, elevation + patch_deg)},
+                0,
+                0};
             for (const Corner& c : q.corners) q.depth += c.depth / 4, q.db += c.db / 4;
             patches.push_back(q);
         }
@@ -110,7 +113,7 @@ void LobeView::paint_body(QPainter& p) const {
     for (const Patch& q : patches) {
         QPolygonF shape;
         for (const Corner& c : q.corners) shape << QPointF(c.x, c.y);
-        const QColor colour = colour_of(q.db);
+        const QColor colour = lobe_colour(q.db);
         p.setBrush(colour);
         p.setPen(QPen(render::with_alpha(theme().casing, 0.28), 0.5));
         p.drawPolygon(shape);
@@ -123,7 +126,7 @@ void LobeView::paint_scale(QPainter& p) const {
     for (int i = 0; i <= 5; ++i) {
         const double db = -6.0 * i;
         const QRectF box(width() - 46, 12 + 15 * i, 12, 15);
-        p.fillRect(box, colour_of(db));
+        p.fillRect(box, lobe_colour(db));
         p.setPen(colours.muted);
         p.drawText(box.adjusted(16, 0, 40, 0), Qt::AlignVCenter | Qt::AlignLeft, render::figure(db));
     }

@@ -15,12 +15,9 @@
 namespace yemvo::app {
 namespace {
 
-constexpr double lowest_db = -30, ring_db = 10;
+constexpr double ring_db = 10;
 
-/// Degrees as people read them: to both sides of the front.
-int signed_deg(int degree) { return degree > 180 ? degree - 360 : degree; }
-
-QString degrees(int degree) { return render::figure(signed_deg(degree)) + "°"; }
+QString degrees_text(int degree) { return render::figure(to_both_sides(degree)) + "°"; }
 
 }  // namespace
 
@@ -44,7 +41,7 @@ struct PolarPlot::Frame {
     QPointF centre;
     double radius;
     bool front_is_right;  ///< an elevation cut: 0 to the right, angles up and round
-    double share(double db) const { return std::clamp(1 - db / lowest_db, 0.0, 1.0); }
+    double share(double db) const { return std::clamp(1 - db / least_shown_db, 0.0, 1.0); }
     QPointF at(double degree, double of_radius) const {
         const double a = degree * std::numbers::pi / 180;
         const QPointF way =
@@ -75,7 +72,7 @@ QString PolarPlot::words() const {
     if (!cut_) return {};
     const auto edges = beam_edges(*cut_);
     return edges ? tr("%1° wide at 3 dB, peak at %2")
-                       .arg(render::figure(edges->width_deg(), 1), degrees(cut_->peak_deg()))
+                       .arg(render::figure(edges->width_deg(), 1), degrees_text(cut_->peak_deg()))
                  : tr("round: it falls by 3 dB nowhere, or not on both sides");
 }
 
@@ -108,7 +105,7 @@ void PolarPlot::leaveEvent(QEvent*) { point_at(-1); }
 void PolarPlot::paint_rings(QPainter& p, const Frame& f) const {
     const auto& colours = theme();
     p.setBrush(Qt::NoBrush);
-    for (double db = 0; db > lowest_db; db -= ring_db) {
+    for (double db = 0; db > least_shown_db; db -= ring_db) {
         p.setPen(QPen(db == 0 ? colours.edge : colours.line2, db == 0 ? 1 : 1,
                       db == 0 ? Qt::DotLine : Qt::SolidLine));
         p.drawEllipse(f.centre, f.share(db) * f.radius, f.share(db) * f.radius);
@@ -119,7 +116,7 @@ void PolarPlot::paint_rings(QPainter& p, const Frame& f) const {
         p.drawLine(f.centre, f.at(degree, 1));
         p.setPen(degree == 0 ? colours.ink : colours.muted);
         const QPointF at = f.at(degree, 1 + 14 / f.radius);
-        p.drawText(QRectF(at.x() - 24, at.y() - 8, 48, 16), Qt::AlignCenter, degrees(degree));
+        p.drawText(QRectF(at.x() - 24, at.y() - 8, 48, 16), Qt::AlignCenter, degrees_text(degree));
     }
 }
 
@@ -158,7 +155,7 @@ void PolarPlot::paint_pointed(QPainter& p, const Frame& f) const {
     p.setPen(colours.accent);
     p.setFont(render::font(11.5, 600));
     p.drawText(QRectF(0, 4, width() - 10, 18), Qt::AlignRight | Qt::AlignVCenter,
-               degrees(pointed_) + "  " + render::figure(db, 1) + " dB");
+               degrees_text(pointed_) + "  " + render::figure(db, 1) + " dB");
 }
 
 void PolarPlot::paintEvent(QPaintEvent*) {
@@ -176,7 +173,7 @@ void PolarPlot::paintEvent(QPaintEvent*) {
     paint_curve(p, f);
     // over the curve, where they can be read
     p.setFont(render::font(10));
-    for (double db = -ring_db; db > lowest_db; db -= ring_db) {
+    for (double db = -ring_db; db > least_shown_db; db -= ring_db) {
         const QPointF at = f.at(f.front_is_right ? 135 : 225, f.share(db));
         render::draw_halo_text(p, at, render::figure(db), render::font(10), colours.muted, colours.floor, 3);
     }

@@ -8,6 +8,11 @@
 
 namespace yemvo::app {
 
+/// Where charts and lobes of antennas end.
+inline constexpr double least_shown_db = -30;
+/// Degrees as people read them: to both sides of the front.
+inline int to_both_sides(int degree) { return degree > 180 ? degree - 360 : degree; }
+
 class PolarPlot : public QWidget {
     Q_OBJECT
 public:

@@ -7,6 +7,7 @@
 #include "app/model/probing.h"
 #include "checks/findings.h"
 #include "project/project.h"
+#include "project/working_radio.h"
 #include "propagation/explain.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -36,9 +37,10 @@ void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, con
     constexpr std::size_t most = 4000;
     if (models_ != project.models.identity() || stamps_.size() > most) stamps_.clear();
     models_ = project.models.identity();
-    int radios = 0;
+    int radios = render::is_directional(project, ap) ? 1 << 30 : 0;
     for (std::size_t i = 0; i < ap.radios.size(); ++i)
-        radios |= (ap.radios[i].on ? 1 : 0) << (4 * i) | (ap.radios[i].channel.band.index + 1) << (4 * i + 1);
+        radios |= (working_radio(project, ap, i).on ? 1 : 0) << (4 * i) |
+                  (ap.radios[i].channel.band.index + 1) << (4 * i + 1);
     const auto [kept, fresh] =
         stamps_.try_emplace({ap.number, ap.model, ap.azimuth_deg, ratio, static_cast<int>(ap.mount),
                              static_cast<int>(state), radios, is_dark()});

@@ -8,6 +8,8 @@
 #include "app/look/theme.h"
 #include "app/model/document.h"
 #include "app/model/selection.h"
+#include "app/model/shown_map.h"
+#include "app/plan/aim.h"
 #include "app/plan/picking.h"
 #include "project/edits.h"
 #include "project/items.h"
@@ -49,6 +51,13 @@ void SelectTool::press(const PointerEvent& e) {
     adding_ = e.keys & Qt::ShiftModifier;
     before_ = workspace_.project();
     merge_key_ = workspace_.document().new_merge_key();
+    if (const AccessPoint* ap = aimed_one()) {
+        const auto handle = aim_handle(map(), workspace_.project(), *ap);
+        if (handle && QLineF(*handle, e.screen).length() <= 9) {
+            doing_ = Doing::aim;
+            return;
+        }
+    }
     node_ = node_at(e.screen);
     if (node_) {
         doing_ = Doing::node;
@@ -75,9 +84,32 @@ void SelectTool::move(const PointerEvent& e) {
     pointer_ = e.screen;
     if (!floor() || doing_ == Doing::nothing) return;
     if (doing_ == Doing::waiting && QLineF(pressed_, e.screen).length() > 3) doing_ = Doing::items;
+    if (doing_ == Doing::aim) drag_aim(e);
     if (doing_ == Doing::node) drag_node(e);
     if (doing_ == Doing::items) drag_items(e);
     surface_.repaint_tool();
+}
+
+const AccessPoint* SelectTool::aimed_one() const {
+    const auto& items = workspace_.selection().items();
+    if (items.size() != 1 || items.front().kind != ItemKind::access_point || !floor()) return nullptr;
+    return find_access_point(workspace_.project(), workspace_.floor_id(), AccessPointId{items.front().id});
+}
+
+void SelectTool::drag_aim(const PointerEvent& e) {
+    const AccessPoint* now = aimed_one();
+    if (!now) return;
+    AccessPoint turned = *now;
+    turned.azimuth_deg = azimuth_towards(turned.position, e.floor, e.keys & Qt::ShiftModifier);
+    if (turned.azimuth_deg == now->azimuth_deg) return;
+    const FloorId at = workspace_.floor_id();
+    workspace_.edit(
+        tr("Aim access point %1").arg(turned.number),
+        [&](Project& p) {
+            p = before_;
+            replace_access_point(p, at, turned);
+        },
+        merge_key_);
 }
 
 void SelectTool::drag_node(const PointerEvent& e) {
@@ -235,6 +267,8 @@ void SelectTool::paint(QPainter& p) {
             p.drawRect(QRectF(q.x() - 3.5, q.y() - 3.5, 7, 7));
         }
     }
+    if (const AccessPoint* ap = aimed_one())
+        paint_aim(p, map(), workspace_.project(), *ap, workspace_.shown().map().bands);
     if (doing_ == Doing::band && QLineF(pressed_, pointer_).length() > 3) {
         QPen pen(colours.accent, 1);
         if (pointer_.x() < pressed_.x()) pen.setDashPattern({4, 3});  // touching, not enclosing

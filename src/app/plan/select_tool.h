@@ -32,11 +32,14 @@ private:
     };
     std::optional<Node> node_at(QPointF) const;
     void drag_node(const PointerEvent&);
+    /// The access point that is selected alone; null for any other selection.
+    const AccessPoint* aimed_one() const;
+    void drag_aim(const PointerEvent&);
     void drag_items(const PointerEvent&);
     void nudge(Point by_m);
     bool cycle();
     bool flip();
-    enum class Doing { nothing, waiting, items, node, band } doing_ = Doing::nothing;
+    enum class Doing { nothing, waiting, items, node, aim, band } doing_ = Doing::nothing;
     QPointF pressed_, pointer_;
     Point pressed_floor_;
     std::optional<Node> node_;

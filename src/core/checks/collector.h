@@ -40,6 +40,7 @@ void check_openings(const Check&);
 void check_zones(const Check&);
 void check_floor(const Check&);
 void check_access_points(const Check&);
+void check_gear(const Check&);
 /// Of the whole project.
 void check_types(const Project&, std::vector<Finding>&);
 

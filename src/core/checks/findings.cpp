@@ -39,6 +39,12 @@ const RuleInfo& rule_info(Rule rule) {
          mark("It sends from the void over the ceiling, or from the next storey.")},
         {Rule::outside_venue, "outside-venue", mark("Access point outside the building"),
          mark("The walls stand between it and everybody it should serve.")},
+        {Rule::radio_unfed, "radio-unfed", mark("Radio without power"),
+         mark(
+             "It is on in the plan, but the source of its access point does not feed it: it serves nobody.")},
+        {Rule::antenna_unfit, "antenna-unfit", mark("Antenna that does not fit"),
+         mark("It is not made for the radio's band or connector: the radio's own antenna is counted "
+              "instead.")},
         {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
          mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
@@ -66,6 +72,7 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_openings(check);
         check_zones(check);
         check_access_points(check);
+        check_gear(check);
     }
     check_types(project, out);
     check_set_aside(project, out);

@@ -28,9 +28,11 @@ enum class Rule {
     inside_wall,
     above_ceiling,
     outside_venue,
+    radio_unfed,
+    antenna_unfit,
     set_aside,
 };
-inline constexpr int rule_count = 15;
+inline constexpr int rule_count = 17;
 
 struct RuleInfo {
     Rule rule;

@@ -20,6 +20,7 @@
 #include "app/model/tool_id.h"
 #include "app/pattern/lobe_view.h"
 #include "app/pattern/polar_plot.h"
+#include "app/plan/aim.h"
 #include "project/gear_edits.h"
 #include "project/gear_library.h"
 #include "project/working_radio.h"
@@ -222,7 +223,7 @@ TEST_CASE("a pattern is read from a file, seen in its figures, changed by hand a
     CHECK(lobe().gain_dbi == Approx(11.5));
     const auto& side = *d.window.findChild<LobeSide*>();
     CHECK_THAT(side.words().toStdString(), Catch::Contains(shown_as("11.5").toStdString() + " dBi"));
-    CHECK_THAT(d.window.findChild<PolarPlot*>("plotAzimuth")->words().toStdString(),
+    CHECK_THAT(d.window.gear().findChild<PolarPlot*>("plotAzimuth")->words().toStdString(),
                Catch::Contains("wide at 3 dB"));
 
     // a value at +30° is typed over
@@ -325,7 +326,7 @@ TEST_CASE("gear goes to a file and to a person's own library, and comes back") {
 TEST_CASE("the lobe turns under the hand and by keys") {
     Hall d;
     d.open();
-    auto* lobe = d.window.findChild<LobeView*>();
+    auto* lobe = d.window.gear().findChild<LobeView*>();
     const QImage before = lobe->grab().toImage();
     QTest::mousePress(lobe, Qt::LeftButton, {}, {100, 100});
     QMouseEvent move(QEvent::MouseMove, QPointF(150, 110), lobe->mapToGlobal(QPointF(150, 110)), Qt::NoButton,
@@ -336,4 +337,31 @@ TEST_CASE("the lobe turns under the hand and by keys") {
     CHECK(lobe->grab().toImage() != before);
     QTest::keyClick(lobe, Qt::Key_Right);
     CHECK(lobe->round_deg() == Approx(-71));
+}
+
+TEST_CASE("a directional access point is aimed by its handle, in steps with Shift, undone at once") {
+    Hall d("wall-unit");
+    const QPointF centre = d.px({10, 10});
+    const auto handle = [&](double azimuth_deg) {
+        const double a = azimuth_deg * 3.14159265 / 180;
+        return (centre + 78 * QPointF(std::sin(a), -std::cos(a))).toPoint();
+    };
+    REQUIRE(d.ap().azimuth_deg == 0);
+    const auto drag = [&](QPoint from, QPoint to, Qt::KeyboardModifiers keys) {
+        QTest::mousePress(&d.plan(), Qt::LeftButton, keys, from);
+        QMouseEvent e(QEvent::MouseMove, QPointF(to), d.plan().mapToGlobal(QPointF(to)), Qt::NoButton,
+                      Qt::LeftButton, keys);
+        QApplication::sendEvent(&d.plan(), &e);
+        QTest::mouseRelease(&d.plan(), Qt::LeftButton, keys, to);
+    };
+    drag(handle(0), handle(90), {});
+    CHECK(d.ap().azimuth_deg == Approx(90).margin(1));
+    CHECK(d.ap().position == Point{10, 10});
+    drag(handle(d.ap().azimuth_deg), handle(52), Qt::ShiftModifier);
+    CHECK(d.ap().azimuth_deg == 45);
+    d.menu("edit.undo");
+    CHECK(d.ap().azimuth_deg == Approx(90).margin(1));
+    // what hangs under a ceiling and looks down has none
+    Hall round("ceiling-tri");
+    CHECK_FALSE(aim_handle(round.plan().map(), round.project(), round.ap()).has_value());
 }

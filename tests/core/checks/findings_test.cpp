@@ -305,6 +305,43 @@ TEST_CASE("the rules have different keys, names and reasons") {
     CHECK(reasons.size() == rule_count);
 }
 
+TEST_CASE("a radio that gets no power, and an antenna that does not fit, are found with their mends") {
+    Project p = one_floor();
+    const FloorId at = floor_at(p, 0);
+    const auto keyed = [&](std::string_view key) {
+        for (const AccessPointModel& m : *p.models)
+            if (m.key == key) return m.id;
+        throw std::logic_error("no such model");
+    };
+    const auto change = [&](AccessPointId id, auto how) {
+        AccessPoint ap = *find_access_point(p, at, id);
+        how(ap);
+        replace_access_point(p, at, ap);
+    };
+    const AccessPointId id = add_access_point(p, at, keyed("ceiling-tri"), {5, 5});
+    CHECK(found(p, Rule::radio_unfed).empty());
+    change(id, [](AccessPoint& ap) { ap.source = PowerSource::af; });
+    const auto unfed = found(p, Rule::radio_unfed);
+    REQUIRE(unfed.size() == 1);
+    CHECK_THAT(unfed[0].what.english(), Catch::Contains("at 6 GHz") && Catch::Contains("802.3af"));
+    REQUIRE(unfed[0].mends.size() == 2);
+    for (const Mend& mend : unfed[0].mends) {
+        Project mended = p;
+        mend.apply(mended);
+        CHECK(found(mended, Rule::radio_unfed).empty());
+    }
+    change(id, [](AccessPoint& ap) { ap.radios[2].on = false; });
+    CHECK(found(p, Rule::radio_unfed).empty());
+
+    change(id,
+           [&](AccessPoint& ap) { ap.radios[1].antenna = p.antennas->front().id; });  // it has no connector
+    const auto unfit = found(p, Rule::antenna_unfit);
+    REQUIRE(unfit.size() == 1);
+    CHECK_THAT(unfit[0].what.english(), Catch::Contains(p.antennas->front().name));
+    unfit[0].mends.front().apply(p);
+    CHECK(found(p, Rule::antenna_unfit).empty());
+}
+
 TEST_CASE("the demo has no finding that was not accepted") {
     const Project p = demo::make_demo();
     SceneCache masks(1 << 22);

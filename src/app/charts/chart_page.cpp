@@ -1,0 +1,453 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/charts/chart_page.h"
+
+#include <QComboBox>
+#include <QFileInfo>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QLineEdit>
+#include <QPainter>
+#include <QPushButton>
+#include <algorithm>
+#include <cmath>
+
+#include "antenna/pattern/cut_edits.h"
+#include "antenna/pattern/measured_pattern.h"
+#include "app/charts/chart_canvas.h"
+#include "app/forms/form.h"
+#include "app/forms/form_parts.h"
+#include "app/look/theme.h"
+#include "app/pattern/lobe_view.h"
+#include "app/pattern/polar_plot.h"
+#include "base/error.h"
+#include "base/number_text.h"
+#include "render/text_style.h"
+#include "render/tr.h"
+
+namespace yemvo::app {
+namespace {
+
+QLabel* group_head(const QString& words) {
+    auto* head = new QLabel(words);
+    head->setObjectName("head");
+    return head;
+}
+
+}  // namespace
+
+ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("chartPage");
+    setFocusPolicy(Qt::StrongFocus);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(make_head());
+    auto* row = new QHBoxLayout;
+    row->setSpacing(1);
+    canvas_ = new ChartCanvas(this);
+    row->addWidget(canvas_, 1);
+    row->addWidget(make_middle());
+    row->addWidget(make_right());
+    column->addLayout(row, 1);
+    connect(canvas_, &ChartCanvas::chosen, this, &ChartPage::choose);
+    connect(canvas_, &ChartCanvas::moved, this, [this](int chart, const ChartFrame& frame) {
+        choose(chart);
+        change([&](TracedChart& c) {
+            const double by = frame.outer_px / c.found.frame.outer_px;
+            for (double& ring : c.found.rings_px) ring *= by;
+            c.found.frame = frame;
+        });
+    });
+    connect(canvas_, &ChartCanvas::picked, this, [this](int chart, Colour colour) {
+        choose(chart);
+        change([&](TracedChart& c) { c.colour = colour; });
+    });
+}
+
+QWidget* ChartPage::make_head() {
+    auto* head = new QWidget(this);
+    head->setFixedHeight(44);
+    auto* bar = new QHBoxLayout(head);
+    bar->setContentsMargins(14, 0, 12, 0);
+    title_ = new QLabel;
+    title_->setStyleSheet("font-size: 16px; font-weight: 650;");
+    bar->addWidget(title_);
+    page_ = new QComboBox;
+    page_->setObjectName("chartPageNumber");
+    page_->setAccessibleName(tr("Page"));
+    bar->addWidget(page_);
+    told_ = new QLabel;
+    told_->setObjectName("small");
+    bar->addWidget(told_);
+    bar->addStretch(1);
+    auto* add =
+        push_button(tr("Add a chart by hand"), "addChart", tr("Rings to lay over one that was not found"));
+    auto* discard = push_button(tr("Discard"), "discardChart", tr("Esc"));
+    accept_ = push_button(tr("Put into the library"), "main");
+    accept_->setProperty("tests", "acceptChart");
+    for (QPushButton* b : {add, discard, accept_}) bar->addWidget(b);
+    connect(page_, &QComboBox::activated, this, [this](int i) { read(sheet_.file, i + 1); });
+    connect(add, &QPushButton::clicked, this, [this] {
+        if (sheet_.image.isNull()) return;
+        sheet_.charts.push_back(chart_by_hand(sheet_.image));
+        if (used_as(ChartUse::azimuth) != &sheet_.charts.back()) sheet_.charts.back().use = ChartUse::none;
+        choose(static_cast<int>(sheet_.charts.size()) - 1);
+        retrace(chosen_);
+    });
+    connect(discard, &QPushButton::clicked, this, &ChartPage::left);
+    connect(accept_, &QPushButton::clicked, this, &ChartPage::accept);
+    return head;
+}
+
+QWidget* ChartPage::make_middle() {
+    auto* side = new QWidget(this);
+    side->setFixedWidth(270);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(6, 6, 6, 6);
+    column->setSpacing(6);
+    azimuth_ = new PolarPlot(PolarPlot::Which::azimuth);
+    elevation_ = new PolarPlot(PolarPlot::Which::elevation);
+    lobe_ = new LobeView;
+    column->addWidget(azimuth_, 5);
+    column->addWidget(elevation_, 5);
+    column->addWidget(lobe_, 4);
+    return side;
+}
+
+QWidget* ChartPage::make_chart_rows() {
+    auto* box = new QWidget;
+    auto* grid = new QGridLayout(box);
+    grid->setContentsMargins(0, 0, 0, 0);
+    grid->setVerticalSpacing(5);
+    int line = 0;
+    const auto row = [&](const QString& words, QWidget* field) {
+        auto* label = new QLabel(words);
+        label->setBuddy(field);
+        field->setAccessibleName(words);
+        grid->addWidget(label, line, 0);
+        grid->addWidget(field, line++, 1);
+    };
+    use_ = new QComboBox;
+    use_->setObjectName("chartUse");
+    use_->addItems({tr("not used"), tr("azimuth"), tr("elevation")});
+    row(tr("This chart is"), use_);
+    ring_ = new UnitField("dB");
+    ring_->setObjectName("chartRing");
+    row(tr("Between rings"), ring_);
+    zero_ = new UnitField(tr("° from up"));
+    zero_->setObjectName("chartZero");
+    row(tr("0° stands at"), zero_);
+    runs_ = new QComboBox;
+    runs_->setObjectName("chartRuns");
+    runs_->addItems({tr("clockwise"), tr("counter-clockwise")});
+    row(tr("Angles run"), runs_);
+    colour_ = push_button(tr("Pick on the sheet"), "chartColour",
+                          tr("Then click on the curve; the lens shows where"));
+    row(tr("Curve"), colour_);
+    grid->setColumnStretch(1, 1);
+    connect(use_, &QComboBox::activated, this, &ChartPage::use_as);
+    connect(runs_, &QComboBox::activated, this,
+            [this](int i) { change([&](TracedChart& c) { c.found.frame.clockwise = i == 0; }); });
+    connect(colour_, &QPushButton::clicked, this, [this] { canvas_->pick_colour(true); });
+    const auto number = [this](UnitField* field, double low, double high, const QString& unit,
+                               const std::function<void(TracedChart&, double)>& set) {
+        connect(field, &UnitField::confirmed, this,
+                [this, field, low, high, unit, set](const QString& typed) {
+                    try {
+                        const double v = parse_number(typed, low, high, unit);
+                        change([&](TracedChart& c) { set(c, v); });
+                    } catch (const Error& fault) {
+                        field->show_fault(fault_text(fault));
+                    }
+                });
+    };
+    number(ring_, 0.1, 60, "dB", [](TracedChart& c, double v) {
+        c.found.frame.db_per_px *= v / c.found.ring_db;
+        c.found.ring_db = v;
+        c.found.ring_db_guessed = false;
+    });
+    number(zero_, -360, 360, "°", [](TracedChart& c, double v) {
+        c.found.frame.zero_deg = std::fmod(v + 360, 360);
+        c.found.angles_guessed = false;
+    });
+    return box;
+}
+
+QWidget* ChartPage::make_right() {
+    auto* side = new QWidget(this);
+    side->setFixedWidth(300);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(14, 8, 14, 10);
+    column->setSpacing(7);
+    column->addWidget(group_head(tr("Chart")));
+    column->addWidget(make_chart_rows());
+    fault_ = new QLabel;
+    fault_->setObjectName("chartFault");
+    fault_->setWordWrap(true);
+    column->addWidget(fault_);
+    column->addWidget(group_head(tr("Antenna")));
+    auto* grid = new QGridLayout;
+    grid->setVerticalSpacing(5);
+    int line = 0;
+    const auto row = [&](const QString& words, QWidget* field) {
+        auto* label = new QLabel(words);
+        label->setBuddy(field);
+        grid->addWidget(label, line, 0);
+        grid->addWidget(field, line++, 1);
+    };
+    name_ = new QLineEdit;
+    name_->setObjectName("chartName");
+    row(tr("Name"), name_);
+    gain_ = new UnitField("dBi");
+    gain_->setObjectName("chartGain");
+    row(tr("Gain, printed"), gain_);
+    frequency_ = new UnitField("MHz");
+    frequency_->setObjectName("chartFrequency");
+    row(tr("Frequency"), frequency_);
+    for (UnitField* f : {gain_, frequency_})
+        connect(f, &UnitField::confirmed, this, [this, f](const QString& typed) {
+            f->show_value(typed);
+            refresh_checks();
+        });
+    column->addLayout(grid);
+    column->addWidget(group_head(tr("Checks")));
+    auto* checks = new QGridLayout;
+    checks->setVerticalSpacing(4);
+    line = 0;
+    const auto check = [&](const QString& words, const char* object) {
+        auto* label = new QLabel;
+        label->setObjectName(object);
+        label->setWordWrap(true);
+        checks->addWidget(new QLabel(words), line, 0, Qt::AlignTop);
+        checks->addWidget(label, line++, 1);
+        return label;
+    };
+    ahead_ = check(tr("Ahead"), "chartAhead");
+    behind_label_ = check(tr("Behind"), "chartBehind");
+    width_ = check(tr("Efficiency"), "chartEfficiency");
+    guessed_ = check(tr("Guessed"), "chartGuessed");
+    checks->setColumnStretch(1, 1);
+    column->addLayout(checks);
+    grid = new QGridLayout;
+    line = 0;
+    tolerance_ = new UnitField("dB");
+    tolerance_->setObjectName("chartTolerance");
+    row(tr("Cuts agree within"), tolerance_);
+    behind_take_ = new QComboBox;
+    behind_take_->setObjectName("chartBehindTake");
+    behind_take_->addItems({tr("each its own"), tr("azimuth"), tr("mean"), tr("elevation")});
+    row(tr("Behind, take"), behind_take_);
+    column->addLayout(grid);
+    tolerance_->setText("1.0");
+    connect(tolerance_, &UnitField::confirmed, this, [this](const QString&) { refresh_checks(); });
+    connect(behind_take_, &QComboBox::activated, this, [this] { refresh(); });
+    fit_ = push_button(tr("Fit rings jointly"), "fitRings",
+                       tr("Rings of both charts move within a pixel until the cuts agree best behind"));
+    connect(fit_, &QPushButton::clicked, this, &ChartPage::fit_rings);
+    column->addWidget(fit_);
+    column->addStretch(1);
+    return side;
+}
+
+void ChartPage::open(const QString& file, const PatternCuts& now) {
+    now_ = now;
+    gain_->clear();  // the sheet tells it, not the antenna of before
+    frequency_->setText(render::figure(now.frequency_mhz));
+    name_->setText(QFileInfo(file).completeBaseName());
+    read(file, 1);
+}
+
+void ChartPage::read(const QString& file, int page) {
+    behind_.request(job(
+        tr("Reading %1").arg(QFileInfo(file).fileName()),
+        [file, page](const AtWork& at) { return read_chart_sheet(file, page, at.cancel()); },
+        [this](ChartSheet sheet) { show_sheet(std::move(sheet)); },
+        [this](const QString& why) { workspace_.tell(why, true); }));
+}
+
+void ChartPage::show_sheet(ChartSheet sheet) {
+    sheet_ = std::move(sheet);
+    stale_.clear();
+    chosen_ = sheet_.charts.empty() ? -1 : 0;
+    page_->clear();
+    for (int i = 1; i <= sheet_.pages; ++i) page_->addItem(tr("page %1").arg(i));
+    page_->setCurrentIndex(sheet_.page - 1);
+    page_->setVisible(sheet_.pages > 1);
+    title_->setText(sheet_.name);
+    told_->setText(sheet_.charts.empty() ? tr("no chart is seen on it: add one by hand")
+                                         : counted("%n chart", "%n charts", sheet_.charts.size()));
+    canvas_->show_sheet(&sheet_, chosen_);
+    refresh();
+    emit opened();
+}
+
+TracedChart* ChartPage::chosen_chart() {
+    return chosen_ >= 0 && chosen_ < static_cast<int>(sheet_.charts.size())
+               ? &sheet_.charts[static_cast<std::size_t>(chosen_)]
+               : nullptr;
+}
+
+TracedChart* ChartPage::used_as(ChartUse use) {
+    for (TracedChart& c : sheet_.charts)
+        if (c.use == use && c.curve) return &c;
+    return nullptr;
+}
+
+void ChartPage::choose(int chart) {
+    chosen_ = chart;
+    canvas_->changed(chosen_);
+    refresh_rows();
+}
+
+void ChartPage::change(const std::function<void(TracedChart&)>& how) {
+    TracedChart* c = chosen_chart();
+    if (!c) return;
+    how(*c);
+    retrace(chosen_);
+}
+
+void ChartPage::retrace(int chart) {
+    canvas_->changed(chosen_);
+    stale_.insert(chart);
+    std::map<int, TracedChart> wanted;
+    for (int i : stale_) wanted[i] = sheet_.charts[static_cast<std::size_t>(i)];
+    const auto picture = sheet_.picture;
+    behind_.request(job(
+        tr("Following the curve"),
+        [picture, wanted](const AtWork& at) {
+            std::map<int, TracedChart> traced = wanted;
+            for (auto& [index, c] : traced) trace(*picture, c, at.cancel());
+            return traced;
+        },
+        [this, picture](const std::map<int, TracedChart>& traced) {
+            if (picture != sheet_.picture) return;
+            for (const auto& [index, c] : traced) {
+                TracedChart& mine = sheet_.charts[static_cast<std::size_t>(index)];
+                mine.curve = c.curve;
+                mine.fault = c.fault;
+                stale_.erase(index);
+            }
+            refresh();
+        },
+        [this](const QString& why) { workspace_.tell(why, true); }));
+}
+
+void ChartPage::use_as(int use) {
+    TracedChart* chart = chosen_chart();
+    if (!chart) return;
+    const auto wanted = static_cast<ChartUse>(use);
+    for (TracedChart& c : sheet_.charts)
+        if (wanted != ChartUse::none && c.use == wanted) c.use = chart->use;
+    chart->use = wanted;
+    refresh();
+}
+
+void ChartPage::fit_rings() {
+    TracedChart *a = used_as(ChartUse::azimuth), *e = used_as(ChartUse::elevation);
+    if (!a || !e) return;
+    const JointFit fit = fit_jointly(*a, *e);
+    refresh();
+    workspace_.tell(tr("Rings by %1 px: behind %2 dB now")
+                        .arg(render::figure(fit.rings_px, 1), render::figure(fit.behind_db, 1)));
+}
+
+PatternCuts ChartPage::cuts() {
+    PatternCuts made = now_;
+    if (TracedChart* a = used_as(ChartUse::azimuth)) made.azimuth = as_cut(*a);
+    if (TracedChart* e = used_as(ChartUse::elevation)) made.elevation = as_cut(*e);
+    const int take = behind_take_->currentIndex();
+    if (take > 0) {
+        const double a = made.azimuth[180], e = made.elevation[180];
+        const double value = take == 1 ? a : take == 2 ? (a + e) / 2 : e;
+        // each cut bends to it within 30 degrees of the back
+        const auto bend = [&](Cut& cut, double by) {
+            for (int beside = -29; beside <= 29; ++beside)
+                cut[180 + beside] = std::min(0.0, cut[180 + beside] + by * (1 - std::abs(beside) / 30.0));
+        };
+        bend(made.azimuth, value - a);
+        bend(made.elevation, value - e);
+    }
+    const auto typed = read_number(render::plain(frequency_->text()));
+    if (typed && *typed > 0) made.frequency_mhz = *typed;
+    return with_peak_at_0(made);
+}
+
+void ChartPage::refresh() {
+    canvas_->changed(chosen_);
+    refresh_rows();
+    const PatternCuts both = cuts();
+    azimuth_->show_cut(both.azimuth);
+    elevation_->show_cut(both.elevation);
+    lobe_->show_lobe(MeasuredLobe({{}, PatternFrame::upright, Blend::by_angle, {both}}));
+    refresh_checks();
+}
+
+void ChartPage::refresh_rows() {
+    const TracedChart* c = chosen_chart();
+    for (QWidget* w : std::initializer_list<QWidget*>{use_, ring_, zero_, runs_, colour_}) w->setEnabled(c);
+    fault_->clear();
+    if (!c) return;
+    use_->setCurrentIndex(static_cast<int>(c->use));
+    ring_->show_value(render::figure(c->found.ring_db, 1));
+    zero_->show_value(render::figure(c->found.frame.zero_deg, 1));
+    runs_->setCurrentIndex(c->found.frame.clockwise ? 0 : 1);
+    if (c->curve) {
+        QPixmap swatch(12, 12);
+        swatch.fill(QColor(c->curve->colour.red, c->curve->colour.green, c->curve->colour.blue));
+        colour_->setIcon(swatch);
+    }
+    QStringList notes;
+    if (!c->fault.isEmpty()) notes << c->fault;
+    if (c->found.ring_db_guessed)
+        notes << tr("No label tells the rings: %1 dB is a guess.").arg(render::figure(c->found.ring_db));
+    if (c->found.angles_guessed)
+        notes << tr("No label tells the angles: 0 at the top, clockwise, is a guess.");
+    if (c->curve) notes << tr("Values are within about ± %1 dB.").arg(render::figure(c->curve->error_db, 2));
+    fault_->setText(notes.join(" "));
+}
+
+void ChartPage::refresh_checks() {
+    const PatternCuts both = cuts();
+    const double within = read_number(render::plain(tolerance_->text())).value_or(1);
+    const auto tell = [&](QLabel* label, const CutsMeet& m) {
+        const bool agree = std::abs(m.by_db()) <= within;
+        label->setText((agree ? tr("%3 dB (azimuth %1, elevation %2)")
+                              : tr("%3 dB: too far apart (azimuth %1, elevation %2)"))
+                           .arg(render::figure(m.azimuth_db, 1), render::figure(m.elevation_db, 1),
+                                render::figure(m.by_db(), 1)));
+        dress(label, agree ? "QLabel { color: @ink; }" : "QLabel { color: @notMet; }");
+    };
+    tell(ahead_, meet(both.azimuth, both.elevation, 0));
+    tell(behind_label_, meet(both.azimuth, both.elevation, 180));
+    const double directivity = measures(both).directivity_dbi;
+    const auto gain = read_number(render::plain(gain_->text()));
+    width_->setText(gain ? tr("%1 % of %2 dBi directivity")
+                               .arg(render::figure(100 * std::pow(10, (*gain - directivity) / 10)),
+                                    render::figure(directivity, 1))
+                         : tr("tell the gain: the cuts have %1 dBi").arg(render::figure(directivity, 1)));
+    int guessed = 0;
+    for (ChartUse use : {ChartUse::azimuth, ChartUse::elevation})
+        if (const TracedChart* c = used_as(use))
+            guessed += static_cast<int>(std::ranges::count(c->curve->guessed, true));
+    guessed_->setText(guessed == 0 ? tr("nothing") : counted("%n direction", "%n directions", guessed));
+    const bool some = used_as(ChartUse::azimuth) || used_as(ChartUse::elevation);
+    accept_->setEnabled(some && gain);
+    fit_->setEnabled(used_as(ChartUse::azimuth) && used_as(ChartUse::elevation));
+}
+
+void ChartPage::accept() {
+    const auto gain = read_number(render::plain(gain_->text()));
+    if (!gain) return;
+    emit accepted({name_->text().trimmed(), cuts(), *gain});
+}
+
+void ChartPage::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape) return emit left();
+    QWidget::keyPressEvent(e);
+}
+
+void ChartPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().paper); }
+
+}  // namespace yemvo::app
