@@ -42,6 +42,6 @@ void add_link_commands(CLI::App& root, Context&);     ///< probe, costs
 void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
 void add_drawing_commands(CLI::App& root, Context&);  ///< drawing
 void add_pattern_commands(CLI::App& root, Context&);  ///< pattern
-void add_chart_command(CLI::App& pattern, Context&);    ///< pattern trace
+void add_chart_command(CLI::App& pattern, Context&);  ///< pattern trace
 
 }  // namespace yemvo::cli
