@@ -14,6 +14,7 @@
 #include <cstdio>
 
 #include "app/app_window.h"
+#include "app/candidates/candidates_page.h"
 #include "app/charts/chart_page.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/files/versions_page.h"
@@ -225,8 +226,8 @@ bool shoot_building(AppWindow& window, const QString& folder) {
     return done;
 }
 
-/// A probe in the study rooms with the link that comes through most walls, light and dark; and what a failure
-/// costs.
+/// A probe in the study rooms with the link that comes through most walls, light and dark; and candidates for
+/// an access point.
 bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
     w.selection().select({});
@@ -244,9 +245,17 @@ bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     w.activity().set_tool(ToolId::select);
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
     w.in_view().show_floor(floor);
-    w.shown().look_through(LensId::failure);
-    window.plan().fit();
-    done = shoot(window, folder, "failure") && done;
+    w.selection().select({{Item::Kind::access_point, access_points(w.project(), floor)[6].id.value}});
+    settle(window);
+    QTest::mouseClick(window.findChild<QAbstractButton*>("apCandidates"), Qt::LeftButton);
+    QTest::mouseClick(window.findChild<QAbstractButton*>("addCandidate"), Qt::LeftButton);
+    auto* model = window.findChild<QComboBox*>("candidateModel2");
+    model->setCurrentIndex(model->findText("High density, second radio 5 or 6 GHz"));
+    emit model->activated(model->currentIndex());
+    done = QTest::qWaitFor([&] { return window.candidates().is_idle(); }, 10000) &&
+           shoot(window, folder, "candidates") && done;
+    emit window.candidates().left();
+    w.selection().select({});
     w.shown().set({LensId::signal, band_5, -67});
     return done;
 }

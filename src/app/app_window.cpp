@@ -2,6 +2,7 @@
 #include "app/app_window.h"
 
 #include "app/arrange/arrange_feature.h"
+#include "app/candidates/candidates_feature.h"
 #include "app/costs/costs_feature.h"
 #include "app/details/details_feature.h"
 #include "app/drawings/drawings_feature.h"
@@ -47,6 +48,7 @@ struct AppWindow::Features {
     HistoryFeature history{shell_};
     MaterialsFeature materials{shell_};
     GearFeature gear{shell_};
+    CandidatesFeature candidates{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
     DetailsFeature details{shell_};
@@ -99,6 +101,7 @@ CostsPage& AppWindow::costs() { return features_->costs.page(); }
 ProofPage& AppWindow::proof() { return features_->proof.page(); }
 TypesPage& AppWindow::types() { return features_->materials.page(); }
 ChartPage& AppWindow::charts() { return features_->gear.charts(); }
+CandidatesPage& AppWindow::candidates() { return features_->candidates.page(); }
 GearPage& AppWindow::gear() { return features_->gear.page(); }
 VersionsPage& AppWindow::versions() { return features_->files.versions(); }
 FileGuard& AppWindow::guard() { return features_->files.guard(); }

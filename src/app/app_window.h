@@ -20,6 +20,7 @@ class SectionView;
 class SiteView;
 class TypesPage;
 class ChartPage;
+class CandidatesPage;
 class GearPage;
 class VersionsPage;
 
@@ -53,6 +54,7 @@ public:
     ProofPage& proof();
     TypesPage& types();
     GearPage& gear();
+    CandidatesPage& candidates();
     ChartPage& charts();
     VersionsPage& versions();
     FileGuard& guard();

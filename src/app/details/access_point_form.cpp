@@ -456,6 +456,11 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
             w.tell(tr("Not kept: %1").arg(all.join("; ")));
         });
     form->widget(open_gear);
+    auto* compare = new QPushButton(tr("Hold against others"));
+    compare->setObjectName("apCandidates");
+    compare->setToolTip(tr("Other models, antennas and settings at this place, side by side"));
+    QObject::connect(compare, &QPushButton::clicked, form, [&w] { emit w.wishes().candidates(); });
+    form->widget(compare);
     form->number_field(
         form->row(tr("Number")), "apNumber", "", 0, [ed] { return ed.get().number; },
         [ed, &w, id](double v) {

@@ -11,6 +11,7 @@ class Wishes : public QObject {
     Q_OBJECT
 signals:
     void type_page(yemvo::WallTypeId);       ///< the page of types with this one chosen
+    void candidates();                       ///< candidates for what is selected, side by side
     void gear_page(yemvo::ModelId);          ///< the page of gear with this model chosen
     void findings();                         ///< the findings, in front
     void fit_plan();                         ///< the whole floor in view

@@ -36,7 +36,7 @@ inline std::size_t every_view(Driver& d, const std::function<void(const QString&
         }
     }
     for (const char* page : {"view.findings", "view.costs", "view.history", "view.site", "view.types",
-                             "view.gear", "file.versions", "help.guide"})
+                             "view.gear", "view.candidates", "file.versions", "help.guide"})
         if (QAction* action = d.window.action(page)) {
             action->trigger();
             QCoreApplication::processEvents();
