@@ -44,5 +44,12 @@ for file in written:
 assert seen >= set(validators) - {"aside"}, seen
 types = json.load(open(sys.argv[2].replace("project.", "types.")))
 jsonschema.Draft7Validator.check_schema(types)
+gear = json.load(open(sys.argv[2].replace("project.", "gear.")))
+jsonschema.Draft7Validator.check_schema(gear)
+library = {"format": "yemvo-gear", "version": 1, **json.load(open(sys.argv[2].replace("docs/format/project.schema", "data/gear")))}
+library.pop("about")
+jsonschema.Draft7Validator(gear).validate(library)
+library["models"][0]["radios"][0]["bands"][0]["chains"]["transmit"] = -1
+assert not jsonschema.Draft7Validator(gear).is_valid(library), "a broken library passed"
 print(len(demo), "parts of the demo and", len(written), "projects after 100 to 500 random edits keep to the schema; five broken parts do not")
 PY

@@ -12,6 +12,7 @@
 #include <QPushButton>
 #include <QTableWidget>
 #include <QVBoxLayout>
+#include <algorithm>
 #include <cmath>
 
 #include "app/candidates/candidate_head.h"
@@ -81,6 +82,7 @@ CandidatesPage::CandidatesPage(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), predictor_(std::make_shared<Predictor>(workspace.memory())) {
     setObjectName("candidatesPage");
     setFocusPolicy(Qt::StrongFocus);
+    connect(&workspace_, &Workspace::project_changed, this, &CandidatesPage::leave_possible);
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
@@ -225,6 +227,30 @@ void CandidatesPage::add() {
     candidates_.push_back(as_model(p, candidates_.front(), *fresh, unused));
     rebuild_columns();
     choose(candidates_.size() - 1);
+    work_out();
+}
+
+/// What the project has no model for any more is no candidate: an undo may have taken it away.
+void CandidatesPage::leave_possible() {
+    const Project& p = workspace_.project();
+    const auto possible = [&](const AccessPoint& ap) {
+        const auto found = std::ranges::find(*p.models, ap.model, &AccessPointModel::id);
+        if (found == p.models->end() || found->radios.size() != ap.radios.size()) return false;
+        for (std::size_t r = 0; r < ap.radios.size(); ++r)
+            if (!radio_band(*found, r, ap.radios[r].channel.band)) return false;
+        return true;
+    };
+    if (candidates_.empty()) return;
+    if (find_floor(p, floor_) && std::ranges::all_of(candidates_, possible)) return;
+    std::erase_if(candidates_, [&](const AccessPoint& ap) { return !possible(ap); });
+    if (candidates_.size() < 2 || !find_floor(p, floor_)) {
+        candidates_.clear();
+        results_.clear();
+        if (isVisible()) emit left();
+        return;
+    }
+    chosen_ = std::min(chosen_, candidates_.size() - 1);
+    rebuild_columns();
     work_out();
 }
 

@@ -44,6 +44,7 @@ private:
     QWidget* make_controls();
     void rebuild_columns();
     void add();
+    void leave_possible();
     void remove(std::size_t);
     void change(std::size_t, const std::function<void(AccessPoint&)>& how);
     void choose(std::size_t);

@@ -50,7 +50,9 @@ GearPage::GearPage(Workspace& workspace, Asking& asking, QWidget* parent)
         });
     });
     connect(side_, &LobeSide::refused, this, [this](const QString& why) { workspace_.tell(why, true); });
-    connect(&workspace_, &Workspace::project_changed, this, &GearPage::refresh);
+    connect(&workspace_, &Workspace::project_changed, this, [this] {
+        if (isVisible()) refresh();  // a drag on the plan must not wait for a page behind it
+    });
     connect(&workspace_.document(), &Document::opened, this, [this] {
         shown_ = {};
         band_ = {};

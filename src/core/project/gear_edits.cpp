@@ -87,6 +87,20 @@ const Radio* match(const AccessPoint& ap, const RadioModel& radio, std::set<std:
     return nullptr;
 }
 
+/// Whether an access point can stay just as it is while its model becomes this one.
+bool still_fits(const Project& p, const AccessPoint& ap, const AccessPointModel& m) {
+    if (ap.radios.size() != m.radios.size()) return false;
+    if (ap.source && !m.power.empty() && !power_row(m, *ap.source)) return false;
+    for (std::size_t r = 0; r < ap.radios.size(); ++r) {
+        const Radio& radio = ap.radios[r];
+        const RadioBand* can = radio_band(m, r, radio.channel.band);
+        if (!can || radio.channel.width_mhz > can->widest_mhz) return false;
+        if (radio.power_dbm < can->power.low_dbm || radio.power_dbm > can->power.high_dbm) return false;
+        if (radio.antenna && !fits(p, *can, radio.antenna)) return false;
+    }
+    return true;
+}
+
 void keep_source(const AccessPoint& old, AccessPoint& ap, const AccessPointModel& to,
                  std::vector<Said>& changed) {
     if (!old.source || to.power.empty()) return;
@@ -169,7 +183,7 @@ void replace_model(Project& p, const AccessPointModel& changed) {
         if (m.id == changed.id) m = changed;
     std::vector<Said> unused;
     change_access_points(
-        p, [&](const AccessPoint& ap) { return ap.model == changed.id; },
+        p, [&](const AccessPoint& ap) { return ap.model == changed.id && !still_fits(p, ap, changed); },
         [&](AccessPoint& ap) {
             const Mount mount = ap.mount;
             ap = as_model(p, ap, changed, unused);

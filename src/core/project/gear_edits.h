@@ -25,7 +25,8 @@ std::vector<ModelChange> set_model(Project&, const std::vector<AccessPointId>&, 
 
 /// With an id of its own, and a key that no other has.
 ModelId add_model(Project&, AccessPointModel);
-/// Access points of it, in every variant, keep what the new one can do.
+/// Access points of it, in every variant, stay as they are where they can, and else keep what the new one can
+/// do.
 void replace_model(Project&, const AccessPointModel&);
 /// Throws Error while any variant has an access point of it, and for the last one.
 void remove_model(Project&, ModelId);

@@ -8,7 +8,9 @@
 
 #include "app/driver.h"
 #include "app/model/activity.h"
+#include "app/model/document.h"
 #include "app/model/selection.h"
+#include "project/gear_edits.h"
 #include "render/tr.h"
 
 using namespace yemvo;
@@ -143,4 +145,22 @@ TEST_CASE("without an access point the page does not open, and says why") {
     d.menu("view.candidates");
     CHECK_FALSE(d.window.candidates().isVisible());
     CHECK_FALSE(told.isEmpty());
+}
+
+TEST_CASE("a candidate whose model an undo takes away is no candidate any more") {
+    Hall d;
+    ModelId made;
+    d.w().edit("New model", [&](Project& p) {
+        AccessPointModel twin = p.models->front();
+        twin.name = "Twin";
+        made = add_model(p, twin);
+    });
+    d.press_button("addCandidate");
+    d.pick("candidateModel2", "Twin");
+    d.worked_out();
+    CHECK(d.page().candidates()[2].model == made);
+    d.w().document().history().undo();
+    d.worked_out();
+    CHECK(d.page().candidates().size() == 2);
+    CHECK(d.page().isVisible());
 }

@@ -3,6 +3,7 @@
 
 #include "antenna/pattern/measured_pattern.h"
 #include "core/support.h"
+#include "project/clipping.h"
 #include "project/json_project.h"
 #include "project/rules.h"
 #include "project/storage.h"
@@ -202,4 +203,54 @@ TEST_CASE("gear that cannot be is refused by its field") {
                }),
                Catch::Contains("azimuth value"));
     CHECK(refused([](M& m) { m.name = "Fine"; }).empty());
+}
+
+TEST_CASE("a model that is renamed or grows leaves its access points just as they are") {
+    Project p = one_floor();
+    const AccessPointId id = placed(p, "ceiling-tri");
+    AccessPoint ap = ap_of(p, id);
+    ap.radios[1].power_dbm = 13.5;  // between its steps, as an older file may have it
+    replace_access_point(p, floor_at(p, 0), ap);
+    const auto before = p.variants.front().access_points;
+    AccessPointModel other = keyed(p, "ceiling-tri");
+    other.name = "Renamed";
+    other.radios[2].bands[0].power.high_dbm = 25;
+    replace_model(p, other);
+    CHECK(ap_of(p, id) == ap);
+    CHECK(p.variants.front().access_points.begin()->second.same(before.begin()->second));
+    other.radios[1].bands[0].power = {4, 12, 1, {}};
+    replace_model(p, other);
+    CHECK(ap_of(p, id).radios[1].power_dbm == 12);
+}
+
+TEST_CASE("an access point that is copied brings its model, antenna and cable along") {
+    Project from = one_floor();
+    const AccessPointId id = placed(from, "panel-external");
+    AntennaModel own = from.antennas->front();
+    own.key = "own-panel";
+    const AntennaId antenna = add_antenna(from, own);
+    from.cables.edit().push_back({"own-cable", "Own cable", 0.5, 0.2});
+    AccessPoint ap = ap_of(from, id);
+    ap.radios[1].antenna = antenna;
+    ap.radios[1].cable = "own-cable";
+    ap.radios[1].cable_m = 7;
+    replace_access_point(from, floor_at(from, 0), ap);
+    const Floor& floor = *find_floor(from, floor_at(from, 0));
+    const Clipping copied =
+        clipping_from_json(clipping_to_json(clip(from, floor, {{ItemKind::access_point, id.value}})));
+
+    Project to = one_floor();
+    std::erase_if(to.models.edit(), [](const AccessPointModel& m) { return m.key == "panel-external"; });
+    for (int twice = 0; twice < 2; ++twice) paste(to, floor_at(to, 0), copied, shifted({1.0 * twice, 0}));
+    check_references(to);
+    REQUIRE(placed_access_points(to).size() == 2);
+    for (const PlacedAccessPoint& pasted : placed_access_points(to)) {
+        const Radio& radio = pasted.access_point->radios[1];
+        REQUIRE(find_antenna(to, radio.antenna));
+        CHECK(find_antenna(to, radio.antenna)->key == "own-panel");
+        CHECK(radio.cable_m == 7);
+        CHECK(model(to, pasted.access_point->model).key == "panel-external");
+    }
+    CHECK(std::ranges::count(*to.antennas, std::string("own-panel"), &AntennaModel::key) == 1);
+    CHECK(std::ranges::count(*to.cables, std::string("own-cable"), &CableType::key) == 1);
 }
