@@ -1,8 +1,11 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include "antenna/pattern/measured_pattern.h"
+#include "antenna/pattern/pattern_file.h"
 #include "demo/composer.h"
 #include "demo/demo.h"
 #include "embedded/drawings.h"
 #include "exchange/dxf_reader.h"
+#include "project/gear_edits.h"
 
 namespace yemvo::demo {
 namespace {
@@ -10,6 +13,23 @@ namespace {
 bool is_outdoors(const Zone& z) {
     return z.name == "Terrace" || z.name == "Garden terrace" || z.name == "Bicycle shelter" ||
            z.name == "Glasshouse";
+}
+
+/// Taken from the printed charts of its sheet, demo/gear/panel-sheet.pdf.
+void add_sector_panel(Project& project) {
+    const auto bytes = embedded_drawings("sector-panel.ant");
+    const std::string_view text(reinterpret_cast<const char*>(bytes.data()), bytes.size());
+    const PatternFile file = read_pattern(text, "sector-panel.ant");
+    AntennaModel panel;
+    panel.key = "sector-panel";
+    panel.name = "Sector panel, 65° beam";
+    panel.connector = std::string(1, 'N');
+    panel.bands = {{band_5,
+                    {file.gain_dbi,
+                     MeasuredLobe({"panel-sheet.pdf", PatternFrame::upright, Blend::by_angle, file.cuts})}}};
+    panel.body.weight_kg = 1.1;
+    panel.body.outdoor = true;
+    add_antenna(project, std::move(panel));
 }
 
 enum class Part { indoors, outdoors, basement };
@@ -125,6 +145,7 @@ void compose_core(Composer& c) {
 
 Project compose_venue() {
     Project project = new_project("Larkfield Library", {LengthUnits::metres, "GB", 1.2, 7}, 3, 4.8);
+    add_sector_panel(project);
     project.buildings.front().name = "Library";
     const BuildingId library = project.buildings.front().id;
     const FloorId ground = project.buildings.front().floors[0].id,

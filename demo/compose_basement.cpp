@@ -47,9 +47,9 @@ void zones(Composer& c) {
 }
 
 void gear(Composer& c) {
-    c.access_point("ceiling-tri", {43.5, 25.9}, 3.2, {{6, 20, 9}, {36, 40, 15}, {5, 80, 18}});
-    c.access_point("ceiling-tri", {54.5, 25.9}, 3.2, {{11, 20, 9}, {100, 40, 15}, {37, 80, 18}});
-    c.access_point("ceiling-tri", {23.2, 18.4}, 3.2, {{1, 20, 9}, {132, 40, 15}, {53, 80, 18}});
+    c.access_point("ceiling-six", {43.5, 25.9}, 3.2, {{6, 20, 9}, {36, 40, 15}, {5, 80, 18}});
+    c.access_point("ceiling-six", {54.5, 25.9}, 3.2, {{11, 20, 9}, {100, 40, 15}, {37, 80, 18}});
+    c.access_point("ceiling-six", {23.2, 18.4}, 3.2, {{1, 20, 9}, {132, 40, 15}, {53, 80, 18}});
 }
 
 }  // namespace

@@ -119,8 +119,8 @@ std::vector<Point> Composer::box(double x0, double y0, double x1, double y1) {
     return {{x0, y0}, {x1, y0}, {x1, y1}, {x0, y1}};
 }
 
-void Composer::access_point(const char* key, Point at, double height_m, std::vector<Tuning> radios,
-                            double azimuth_deg, double downtilt_deg) {
+AccessPointId Composer::access_point(const char* key, Point at, double height_m, std::vector<Tuning> radios,
+                                     double azimuth_deg, double downtilt_deg) {
     for (const AccessPointModel& m : *project_.models) {
         if (m.key != key) continue;
         const AccessPointId id = add_access_point(project_, floor_, m.id, at);
@@ -136,9 +136,20 @@ void Composer::access_point(const char* key, Point at, double height_m, std::vec
             radio.power_dbm = radios[i].power_dbm;
         }
         replace_access_point(project_, floor_, ap);
-        return;
+        return id;
     }
     throw std::logic_error(std::string("no model ") + key);
+}
+
+void Composer::antenna(AccessPointId id, std::size_t radio, const char* key, const char* cable,
+                       double cable_m) {
+    AccessPoint ap = *find_access_point(project_, floor_, id);
+    for (const AntennaModel& a : *project_.antennas)
+        if (a.key == key) ap.radios.at(radio).antenna = a.id;
+    if (!ap.radios.at(radio).antenna) throw std::logic_error(std::string("no antenna ") + key);
+    ap.radios[radio].cable = cable;
+    ap.radios[radio].cable_m = cable_m;
+    replace_access_point(project_, floor_, ap);
 }
 
 }  // namespace yemvo::demo

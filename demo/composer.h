@@ -40,8 +40,10 @@ public:
         double power_dbm;
     };
     /// Radios in the order of the model; a width of 0 leaves that radio off.
-    void access_point(const char* model, Point at, double height_m, std::vector<Tuning> radios,
-                      double azimuth_deg = 0, double downtilt_deg = 0);
+    AccessPointId access_point(const char* model, Point at, double height_m, std::vector<Tuning> radios,
+                               double azimuth_deg = 0, double downtilt_deg = 0);
+    /// Another antenna on a radio of an access point, and the cable that leads to it.
+    void antenna(AccessPointId, std::size_t radio, const char* key, const char* cable, double cable_m);
 
 private:
     void opening(Opening, Point at);

@@ -103,7 +103,7 @@ TEST_CASE("probe: the terms of each link add up to what is received and name eac
         CHECK(link["received_dbm"].get<double>() <= before);
         before = link["received_dbm"];
     }
-    CHECK(kinds == std::set<std::string>{"power", "antenna", "free_space", "wall", "opening", "slab",
+    CHECK(kinds == std::set<std::string>{"power", "cable", "antenna", "free_space", "wall", "opening", "slab",
                                          "ceiling", "obstacle"});
 }
 
