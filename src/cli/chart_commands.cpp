@@ -94,12 +94,13 @@ int trace(Context& context, const Wish& wish) {
     const auto bytes = std::make_shared<const Bytes>(begin, begin + all.size());
     const DrawingKind kind = render::kind_of_file(*bytes, wish.file);
     const auto sheet = render::open_sheet(bytes, kind, wish.page - 1, wish.file);
-    const Picture picture = render::picture_of(render::image_of(*sheet));
+    Picture picture = render::picture_of(render::image_of(*sheet));
+    picture.name = wish.file;
     const std::vector<FoundChart> charts = find_charts(picture);
     const FoundChart found = chosen(charts, wish);
     CurveWishes wishes;
     if (!wish.colour.empty()) wishes.colour = parse_colour(wish.colour);
-    const TracedCurve curve = follow_curve(picture, found.frame, found, wishes);
+    const TracedCurve curve = follow_curve(picture, found, wishes);
     if (context.json) return print(context, to_json(found, curve, charts.size())), done;
     char line[300];
     std::snprintf(line, sizeof line,

@@ -28,7 +28,7 @@ void paint_radio_bars(QPainter& p, QPointF centre, const Project& project, const
                       const Palette& palette) {
     std::vector<RadioBar> radios;
     for (std::size_t r = 0; r < ap.radios.size(); ++r)
-        radios.push_back({ap.radios[r].channel.band, working_radio(project, ap, r).on});
+        radios.push_back({ap.radios[r].channel.band, is_at_work(project, ap, r)});
     std::ranges::stable_sort(radios, {}, &RadioBar::band);
     const double first = centre.x() - 4.0 * static_cast<double>(radios.size() - 1);
     for (std::size_t i = 0; i < radios.size(); ++i) {

@@ -70,6 +70,20 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
                 halo_picture(text, f, ink, casing, halo_px, p.device()->devicePixelRatioF()));
 }
 
+void draw_tag(QPainter& p, const QRectF& box, const QString& words, const QFont& font, const QColor& ground,
+              const QColor& ink) {
+    p.setPen(Qt::NoPen);
+    p.setBrush(ground);
+    p.drawRoundedRect(box, 3, 3);
+    p.setPen(ink);
+    p.setFont(font);
+    p.drawText(box, Qt::AlignCenter, words);
+}
+
+double tag_width(const QString& words, const QFont& font) {
+    return QFontMetricsF(font).horizontalAdvance(words) + 13;
+}
+
 QString local(const std::string& text) {
     QString out = QString::fromStdString(text);
     // a hyphen before a number is a minus, between two words or numbers it stays what it is

@@ -14,6 +14,13 @@ QFont font(double pixels, int weight = 400);
 void draw_halo_text(QPainter&, QPointF at, const QString&, const QFont&, const QColor& ink,
                     const QColor& casing, double halo_px = 3.4, Qt::Alignment = Qt::AlignCenter);
 
+/// Words in a small box of one colour, as tags of handles, snaps and values are. `ground`: of the box.
+void draw_tag(QPainter&, const QRectF& box, const QString&, const QFont&, const QColor& ground,
+              const QColor& ink);
+/// How wide such a box is.
+double tag_width(const QString&, const QFont&);
+inline constexpr double tag_height = 20;
+
 /// Text with numbers that the core has written, as the desktop writes them: its decimal sign.
 QString local(const std::string&);
 /// What a person typed, as the core reads it: any digits, the desktop's or any decimal sign, any minus.

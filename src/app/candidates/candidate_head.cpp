@@ -75,6 +75,7 @@ CandidateHead::CandidateHead(int number, QWidget* parent) : QFrame(parent), numb
     connect(antenna_, &QComboBox::activated, this, [this] {
         emit changed([radio = radio_, id = AntennaId{antenna_->currentData().toUInt()}](AccessPoint& ap) {
             ap.radios[radio].antenna = id;
+            if (!id) take_own_antenna(ap.radios[radio]);
         });
     });
     connect(source_, &QComboBox::activated, this, [this] {

@@ -132,15 +132,10 @@ void CandidateMap::paintEvent(QPaintEvent*) {
     p.setPen(QPen(colours.accent, 1.2));
     p.drawEllipse(at, 4, 4);
     const QFont font = render::font(11.5, 650);
-    QRectF box(at.x() + 8, at.y() - 24, QFontMetricsF(font).horizontalAdvance(words) + 12, 20);
+    QRectF box(at.x() + 8, at.y() - 24, render::tag_width(words, font), render::tag_height);
     if (box.right() > width()) box.moveRight(at.x() - 8);
     if (box.top() < 0) box.moveTop(at.y() + 8);
-    p.setPen(Qt::NoPen);
-    p.setBrush(colours.accent);
-    p.drawRoundedRect(box, 3, 3);
-    p.setPen(colours.on_accent);
-    p.setFont(font);
-    p.drawText(box, Qt::AlignCenter, words);
+    render::draw_tag(p, box, words, font, colours.accent, colours.on_accent);
 }
 
 }  // namespace yemvo::app

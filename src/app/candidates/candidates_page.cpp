@@ -353,10 +353,8 @@ void CandidatesPage::rebuild_columns() {
 }
 
 CandidateQuestion CandidatesPage::question() const {
-    CandidateQuestion q{floor_,
-                        view_.choice.bands.list().front(),
-                        signal_asked_dbm(workspace_.project(), view_.choice.bands),
-                        {}};
+    CandidateQuestion q{
+        floor_, view_.choice.bands.first(), signal_asked_dbm(workspace_.project(), view_.choice.bands), {}};
     for (const QComboBox* wall : walls_)
         if (const WallTypeId id{wall->currentData().toUInt()}; id) q.walls.push_back(id);
     return q;
@@ -408,7 +406,7 @@ void CandidatesPage::refresh_maps() {
     const Project& p = workspace_.project();
     if (candidates_.empty() || !find_floor(p, floor_)) return;
     if (!fitted_) fit();
-    const BandId shown = view_.choice.bands.list().front();
+    const BandId shown = view_.choice.bands.first();
     for (std::size_t b = 0; b < band_count(); ++b) bands_[b]->setChecked(bands()[b].id == shown);
     for (std::size_t i = 0; i < candidates_.size() && i < heads_.size(); ++i) {
         heads_[i]->show_candidate(p, candidates_[i], shown, i == chosen_, candidates_.size() > 2);

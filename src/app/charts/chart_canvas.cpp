@@ -48,6 +48,11 @@ void ChartCanvas::changed(int chosen) {
     update();
 }
 
+void ChartCanvas::set_band(BandId band) {
+    band_ = band;
+    update();
+}
+
 void ChartCanvas::fit() {
     fitted_ = true;
     if (!sheet_ || sheet_->image.isNull()) return;
@@ -224,11 +229,11 @@ void ChartCanvas::paint_curve(QPainter& p, const TracedChart& chart, const Chart
     const auto& colours = theme();
     for (int degree = 0; degree < 360; degree += 2) {
         const bool guessed = chart.curve->guessed[static_cast<std::size_t>(degree)];
-        p.setPen(QPen(guessed ? colours.near : colours.band(band_5).solid, guessed ? 2.4 : 2,
+        p.setPen(QPen(guessed ? colours.near : colours.band(band_).solid, guessed ? 2.4 : 2,
                       guessed ? Qt::DotLine : Qt::SolidLine));
         p.drawLine(at(degree), at((degree + 2) % 360));
     }
-    p.setPen(QPen(colours.band(band_5).solid, 1));
+    p.setPen(QPen(colours.band(band_).solid, 1));
     p.setBrush(colours.tile);
     for (int degree = 0; degree < 360; degree += 10) p.drawEllipse(at(degree), 2, 2);
 }
@@ -245,14 +250,10 @@ void ChartCanvas::paint_handles(QPainter& p, const ChartFrame& f) const {
         p.setBrush(colours.tile);
         p.drawRect(QRectF(at.x() - 4, at.y() - 4, 8, 8));
         const QFont font = render::font(11, 650);
-        const double wide = QFontMetricsF(font).horizontalAdvance(words) + 12;
-        const QRectF box(side & Qt::AlignLeft ? at.x() - wide - 9 : at.x() + 9, at.y() - 10, wide, 20);
-        p.setPen(Qt::NoPen);
-        p.setBrush(colours.accent);
-        p.drawRoundedRect(box, 3, 3);
-        p.setPen(colours.on_accent);
-        p.setFont(font);
-        p.drawText(box, Qt::AlignCenter, words);
+        const double wide = render::tag_width(words, font);
+        const QRectF box(side & Qt::AlignLeft ? at.x() - wide - 9 : at.x() + 9, at.y() - 10, wide,
+                         render::tag_height);
+        render::draw_tag(p, box, words, font, colours.accent, colours.on_accent);
     };
     flag(Handle::outer, render::figure(f.outer_db) + " dB", Qt::AlignRight);
     flag(Handle::inner, render::figure(f.outer_db - 20) + " dB", Qt::AlignLeft);

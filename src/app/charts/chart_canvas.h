@@ -5,6 +5,7 @@
 #include <optional>
 
 #include "app/charts/chart_sheet.h"
+#include "wireless/band.h"
 
 namespace yemvo::app {
 
@@ -16,6 +17,8 @@ public:
     void show_sheet(const ChartSheet* sheet, int chosen);
     /// The same sheet changed; the view stays.
     void changed(int chosen);
+    /// Curves are drawn in its colour.
+    void set_band(BandId);
     void fit();
     /// The next click gives the colour of the curve.
     void pick_colour(bool on);
@@ -56,6 +59,7 @@ private:
     void paint_lens(QPainter&) const;
     const ChartSheet* sheet_ = nullptr;
     int chosen_ = -1;
+    BandId band_ = band_5;
     double scale_ = 1;
     QPointF shift_;
     bool fitted_ = true, picking_ = false;

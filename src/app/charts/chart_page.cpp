@@ -35,6 +35,14 @@ QLabel* group_head(const QString& words) {
     return head;
 }
 
+void add_row(QGridLayout* grid, int& line, const QString& words, QWidget* field) {
+    auto* label = new QLabel(words);
+    label->setBuddy(field);
+    field->setAccessibleName(words);
+    grid->addWidget(label, line, 0);
+    grid->addWidget(field, line++, 1);
+}
+
 }  // namespace
 
 ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
@@ -91,8 +99,9 @@ QWidget* ChartPage::make_head() {
     connect(page_, &QComboBox::activated, this, [this](int i) { read(sheet_.file, i + 1); });
     connect(add, &QPushButton::clicked, this, [this] {
         if (sheet_.image.isNull()) return;
-        sheet_.charts.push_back(chart_by_hand(sheet_.image));
-        if (used_as(ChartUse::azimuth) != &sheet_.charts.back()) sheet_.charts.back().use = ChartUse::none;
+        TracedChart laid = chart_by_hand(sheet_.image);
+        laid.use = free_use();
+        sheet_.charts.push_back(std::move(laid));
         choose(static_cast<int>(sheet_.charts.size()) - 1);
         retrace(chosen_);
     });
@@ -122,13 +131,7 @@ QWidget* ChartPage::make_chart_rows() {
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setVerticalSpacing(5);
     int line = 0;
-    const auto row = [&](const QString& words, QWidget* field) {
-        auto* label = new QLabel(words);
-        label->setBuddy(field);
-        field->setAccessibleName(words);
-        grid->addWidget(label, line, 0);
-        grid->addWidget(field, line++, 1);
-    };
+    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line, words, field); };
     use_ = new QComboBox;
     use_->setObjectName("chartUse");
     use_->addItems({tr("not used"), tr("azimuth"), tr("elevation")});
@@ -191,12 +194,7 @@ QWidget* ChartPage::make_right() {
     auto* grid = new QGridLayout;
     grid->setVerticalSpacing(5);
     int line = 0;
-    const auto row = [&](const QString& words, QWidget* field) {
-        auto* label = new QLabel(words);
-        label->setBuddy(field);
-        grid->addWidget(label, line, 0);
-        grid->addWidget(field, line++, 1);
-    };
+    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line, words, field); };
     name_ = new QLineEdit;
     name_->setObjectName("chartName");
     row(tr("Name"), name_);
@@ -209,7 +207,7 @@ QWidget* ChartPage::make_right() {
     for (UnitField* f : {gain_, frequency_})
         connect(f, &UnitField::confirmed, this, [this, f](const QString& typed) {
             f->show_value(typed);
-            refresh_checks();
+            refresh();
         });
     column->addLayout(grid);
     column->addWidget(group_head(tr("Checks")));
@@ -226,7 +224,7 @@ QWidget* ChartPage::make_right() {
     };
     ahead_ = check(tr("Ahead"), "chartAhead");
     behind_label_ = check(tr("Behind"), "chartBehind");
-    width_ = check(tr("Efficiency"), "chartEfficiency");
+    efficiency_ = check(tr("Efficiency"), "chartEfficiency");
     guessed_ = check(tr("Guessed"), "chartGuessed");
     checks->setColumnStretch(1, 1);
     column->addLayout(checks);
@@ -241,7 +239,7 @@ QWidget* ChartPage::make_right() {
     row(tr("Behind, take"), behind_take_);
     column->addLayout(grid);
     tolerance_->setText("1.0");
-    connect(tolerance_, &UnitField::confirmed, this, [this](const QString&) { refresh_checks(); });
+    connect(tolerance_, &UnitField::confirmed, this, [this](const QString&) { refresh(); });
     connect(behind_take_, &QComboBox::activated, this, [this] { refresh(); });
     fit_ = push_button(tr("Fit rings jointly"), "fitRings",
                        tr("Rings of both charts move within a pixel until the cuts agree best behind"));
@@ -287,6 +285,13 @@ TracedChart* ChartPage::chosen_chart() {
     return chosen_ >= 0 && chosen_ < static_cast<int>(sheet_.charts.size())
                ? &sheet_.charts[static_cast<std::size_t>(chosen_)]
                : nullptr;
+}
+
+/// What no chart of the sheet is used as yet.
+ChartUse ChartPage::free_use() const {
+    for (ChartUse use : {ChartUse::azimuth, ChartUse::elevation})
+        if (std::ranges::find(sheet_.charts, use, &TracedChart::use) == sheet_.charts.end()) return use;
+    return ChartUse::none;
 }
 
 TracedChart* ChartPage::used_as(ChartUse use) {
@@ -378,10 +383,12 @@ void ChartPage::refresh() {
     canvas_->changed(chosen_);
     refresh_rows();
     const PatternCuts both = cuts();
-    azimuth_->show_cut(both.azimuth);
-    elevation_->show_cut(both.elevation);
+    const BandId band = band_near(both.frequency_mhz);
+    azimuth_->show_cut(both.azimuth, band);
+    elevation_->show_cut(both.elevation, band);
+    canvas_->set_band(band);
     lobe_->show_lobe(MeasuredLobe({{}, PatternFrame::upright, Blend::by_angle, {both}}));
-    refresh_checks();
+    refresh_checks(both);
 }
 
 void ChartPage::refresh_rows() {
@@ -408,8 +415,7 @@ void ChartPage::refresh_rows() {
     fault_->setText(notes.join(" "));
 }
 
-void ChartPage::refresh_checks() {
-    const PatternCuts both = cuts();
+void ChartPage::refresh_checks(const PatternCuts& both) {
     const double within = read_number(render::plain(tolerance_->text())).value_or(1);
     const auto tell = [&](QLabel* label, const CutsMeet& m) {
         const bool agree = std::abs(m.by_db()) <= within;
@@ -423,10 +429,11 @@ void ChartPage::refresh_checks() {
     tell(behind_label_, meet(both.azimuth, both.elevation, 180));
     const double directivity = measures(both).directivity_dbi;
     const auto gain = read_number(render::plain(gain_->text()));
-    width_->setText(gain ? tr("%1 % of %2 dBi directivity")
-                               .arg(render::figure(100 * std::pow(10, (*gain - directivity) / 10)),
-                                    render::figure(directivity, 1))
-                         : tr("tell the gain: the cuts have %1 dBi").arg(render::figure(directivity, 1)));
+    efficiency_->setText(gain
+                             ? tr("%1 % of %2 dBi directivity")
+                                   .arg(render::figure(100 * std::pow(10, (*gain - directivity) / 10)),
+                                        render::figure(directivity, 1))
+                             : tr("tell the gain: the cuts have %1 dBi").arg(render::figure(directivity, 1)));
     int guessed = 0;
     for (ChartUse use : {ChartUse::azimuth, ChartUse::elevation})
         if (const TracedChart* c = used_as(use))
@@ -440,7 +447,18 @@ void ChartPage::refresh_checks() {
 void ChartPage::accept() {
     const auto gain = read_number(render::plain(gain_->text()));
     if (!gain) return;
-    emit accepted({name_->text().trimmed(), cuts(), *gain});
+    const ChartResult result{name_->text().trimmed(), cuts(), *gain};
+    emit accepted(result);
+}
+
+/// A sheet takes up to sixty megabytes: not while nobody looks at it.
+void ChartPage::hideEvent(QHideEvent* e) {
+    if (e->spontaneous()) return;  // the window is put away, and comes back
+    behind_.stop();
+    canvas_->show_sheet(nullptr, -1);
+    sheet_ = {};
+    stale_.clear();
+    chosen_ = -1;
 }
 
 void ChartPage::keyPressEvent(QKeyEvent* e) {

@@ -47,6 +47,7 @@ signals:
 protected:
     void keyPressEvent(QKeyEvent*) override;
     void paintEvent(QPaintEvent*) override;
+    void hideEvent(QHideEvent*) override;
 
 private:
     QWidget* make_head();
@@ -58,11 +59,12 @@ private:
     void choose(int chart);
     TracedChart* chosen_chart();
     TracedChart* used_as(ChartUse);
+    ChartUse free_use() const;
     void change(const std::function<void(TracedChart&)>& how);
     void retrace(int chart);
     void refresh();
     void refresh_rows();
-    void refresh_checks();
+    void refresh_checks(const PatternCuts& both);
     void use_as(int use);
     void fit_rings();
     PatternCuts cuts();
@@ -76,7 +78,7 @@ private:
     ChartCanvas* canvas_;
     PolarPlot *azimuth_, *elevation_;
     LobeView* lobe_;
-    QLabel *title_, *told_, *ahead_, *behind_label_, *guessed_, *width_, *fault_;
+    QLabel *title_, *told_, *ahead_, *behind_label_, *guessed_, *efficiency_, *fault_;
     QComboBox *page_, *use_, *runs_, *behind_take_;
     UnitField *ring_, *zero_, *gain_, *frequency_, *tolerance_;
     QLineEdit* name_;

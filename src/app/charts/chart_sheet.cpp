@@ -5,6 +5,7 @@
 #include <QFileInfo>
 #include <algorithm>
 #include <cmath>
+#include <numbers>
 
 #include "antenna/pattern/cut_edits.h"
 #include "base/error.h"
@@ -14,6 +15,8 @@
 
 namespace yemvo::app {
 namespace {
+
+constexpr double sideways_least = 0.5;  ///< of the sine: a front within 60 degrees of the side
 
 bool zero_is_right(const ChartFrame& f) { return std::abs(std::remainder(f.zero_deg - 90, 360)) < 20; }
 
@@ -30,7 +33,7 @@ void use_first_two(std::vector<TracedChart>& charts) {
 void trace(const Picture& picture, TracedChart& chart, const CancelToken& cancel) {
     chart.fault.clear();
     try {
-        chart.curve = follow_curve(picture, chart.found.frame, chart.found, {chart.colour}, cancel);
+        chart.curve = follow_curve(picture, chart.found, {chart.colour}, cancel);
     } catch (const Error& fault) {
         chart.curve.reset();
         chart.fault = fault_text(fault);
@@ -65,7 +68,9 @@ ChartSheet read_chart_sheet(const QString& file, int page, const CancelToken& ca
     const auto opened = render::open_sheet(bytes, render::kind_of_file(*bytes, said), page - 1, said, cancel);
     sheet.pages = opened->pages();
     sheet.image = render::image_of(*opened);
-    sheet.picture = std::make_shared<const Picture>(render::picture_of(sheet.image));
+    Picture picture = render::picture_of(sheet.image);
+    picture.name = said;
+    sheet.picture = std::make_shared<const Picture>(std::move(picture));
     for (const FoundChart& found : find_charts(*sheet.picture, cancel)) {
         TracedChart chart;
         chart.found = found;
@@ -76,7 +81,19 @@ ChartSheet read_chart_sheet(const QString& file, int page, const CancelToken& ca
     return sheet;
 }
 
-Cut as_cut(const TracedChart& chart) { return chart.curve ? chart.curve->cut : Cut(); }
+/// A chart shows the antenna as it is: azimuths from above, so that they run clockwise on the sheet;
+/// elevations from the side, so that up is up, which a front to the right has counter-clockwise of it and one
+/// to the left clockwise. With the front up or down the sheet does not tell, and the chart's own angles are
+/// taken.
+Cut as_cut(const TracedChart& chart) {
+    if (!chart.curve) return {};
+    const ChartFrame& f = chart.found.frame;
+    const double to_right = std::sin(f.zero_deg * std::numbers::pi / 180);
+    const bool runs_clockwise = chart.use != ChartUse::elevation      ? true
+                                : std::abs(to_right) > sideways_least ? to_right < 0
+                                                                      : f.clockwise;
+    return runs_clockwise == f.clockwise ? chart.curve->cut : mirrored(chart.curve->cut);
+}
 
 CutsMeet meet(const Cut& azimuth, const Cut& elevation, int degree) {
     return {azimuth[degree], elevation[degree]};

@@ -176,7 +176,7 @@ void add_antenna(Form* form, const AccessPointEditor& ed, std::size_t index) {
         [ed, index, ids](int i) {
             ed.change(tr("Change antenna of access point %1"), [&](AccessPoint& ap) {
                 ap.radios[index].antenna = ids[static_cast<std::size_t>(i)];
-                if (i == 0) ap.radios[index].cable_m = 0, ap.radios[index].cable.clear();
+                if (i == 0) take_own_antenna(ap.radios[index]);
             });
         });
     if (!ed.get().radios[index].antenna) return;

@@ -23,9 +23,7 @@ namespace yemvo::app {
 namespace {
 
 QString gear_filter() { return tr("Libraries of gear and tables of models (*.json *.csv)"); }
-QString pattern_filter() {
-    return tr("Antenna patterns (*.ant *.csv *.txt *.dat *.pln *.tsv);;All files (*)");
-}
+QString pattern_filter() { return tr("Antenna patterns (*.ant *.csv *.txt *.tsv);;All files (*)"); }
 
 /// The person's own gear; empty when there is no file yet. Throws Error for a broken one.
 GearLibrary personal_gear() {

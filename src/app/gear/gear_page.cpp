@@ -256,7 +256,7 @@ void GearPage::show_lobe() {
     if (!a) return;
     const Band& b = band(band_shown());
     const QString name = QString::fromStdString(model() ? model()->name : antenna()->name);
-    side_->show_antenna(tr("%1, %2 GHz").arg(name, QString::fromStdString(b.name)), *a, b.reference_mhz);
+    side_->show_antenna(tr("%1, %2 GHz").arg(name, QString::fromStdString(b.name)), *a, b.id);
 }
 
 void GearPage::fill_uses() {

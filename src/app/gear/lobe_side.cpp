@@ -165,15 +165,16 @@ QWidget* LobeSide::make_values() {
 
 int LobeSide::step_deg() const { return step_->currentData().toInt(); }
 
-void LobeSide::show_antenna(const QString& whose, const Antenna& antenna, double frequency_mhz) {
+void LobeSide::show_antenna(const QString& whose, const Antenna& antenna, BandId id) {
+    const double frequency_mhz = band(id).reference_mhz;
     title_->setText(whose);
     const Lobe lobe = lobe_at(antenna.lobe, frequency_mhz);
     if (const auto* measured = std::get_if<MeasuredLobe>(&lobe))
         cuts_ = measured->pattern().cuts.front();
     else
         cuts_ = cuts_of(lobe, frequency_mhz);
-    azimuth_->show_cut(cuts_.azimuth);
-    elevation_->show_cut(cuts_.elevation);
+    azimuth_->show_cut(cuts_.azimuth, id);
+    elevation_->show_cut(cuts_.elevation, id);
     lobe_->show_lobe(lobe);
     fill_figures({antenna.gain_dbi, lobe});
     fill_values();

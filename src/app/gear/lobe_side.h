@@ -6,6 +6,7 @@
 
 #include "antenna/antenna.h"
 #include "antenna/pattern/cuts.h"
+#include "wireless/band.h"
 
 class QComboBox;
 class QLabel;
@@ -20,7 +21,7 @@ class LobeSide : public QWidget {
     Q_OBJECT
 public:
     explicit LobeSide(QWidget* parent = nullptr);
-    void show_antenna(const QString& whose, const Antenna&, double frequency_mhz);
+    void show_antenna(const QString& whose, const Antenna&, BandId);
     /// For tests and screen readers.
     QString words() const;
 

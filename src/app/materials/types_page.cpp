@@ -95,7 +95,9 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     row->addWidget(make_middle());
     row->addWidget(make_right(), 1);
     column->addLayout(row, 1);
-    connect(&workspace_, &Workspace::project_changed, this, &TypesPage::refresh);
+    connect(&workspace_, &Workspace::project_changed, this, [this] {
+        if (isVisible()) refresh();  // a drag on the plan must not wait for a page behind it
+    });
     connect(&workspace_.document(), &Document::opened, this, [this] {
         shown_ = {};
         form_shape_.clear();

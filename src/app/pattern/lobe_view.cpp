@@ -50,11 +50,6 @@ void LobeView::show_lobe(const Lobe& lobe) {
     update();
 }
 
-void LobeView::clear() {
-    table_.reset();
-    update();
-}
-
 void LobeView::turn_by(double round, double over) {
     round_deg_ = std::remainder(round_deg_ + round, 360);
     over_deg_ = std::clamp(over_deg_ + over, -90.0, 90.0);

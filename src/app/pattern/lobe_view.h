@@ -16,7 +16,6 @@ public:
     explicit LobeView(QWidget* parent = nullptr);
     /// In the antenna's own frame: up is up, its front to the right.
     void show_lobe(const Lobe&);
-    void clear();
     /// Degrees that the view was turned by.
     void turn_by(double round_deg, double over_deg);
     double round_deg() const { return round_deg_; }

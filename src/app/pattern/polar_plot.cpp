@@ -21,21 +21,6 @@ QString degrees_text(int degree) { return render::figure(to_both_sides(degree)) 
 
 }  // namespace
 
-std::optional<BeamEdges> beam_edges(const Cut& cut) {
-    const int peak = cut.peak_deg();
-    const double edge_db = cut[peak] - 3;
-    const auto reach = [&](int step) -> std::optional<double> {
-        for (int i = 1; i < Cut::degrees; ++i) {
-            const double before = cut[peak + step * (i - 1)], now = cut[peak + step * i];
-            if (now <= edge_db) return i - 1 + (before - edge_db) / (before - now);
-        }
-        return {};
-    };
-    const auto before = reach(-1), after = reach(1);
-    if (!before || !after || *before + *after >= Cut::degrees) return {};
-    return BeamEdges{*before, *after, static_cast<double>(peak)};
-}
-
 /// Where things lie on the widget.
 struct PolarPlot::Frame {
     QPointF centre;
@@ -56,15 +41,11 @@ PolarPlot::PolarPlot(Which which, QWidget* parent) : QWidget(parent), which_(whi
     setMouseTracking(true);
 }
 
-void PolarPlot::show_cut(const Cut& cut) {
+void PolarPlot::show_cut(const Cut& cut, BandId band) {
     cut_ = cut;
+    band_ = band;
     setAccessibleName(which_ == Which::azimuth ? tr("Azimuth cut") : tr("Elevation cut"));
     setAccessibleDescription(words());
-    update();
-}
-
-void PolarPlot::clear() {
-    cut_.reset();
     update();
 }
 
@@ -94,7 +75,6 @@ void PolarPlot::point_at(int degree) {
     if (degree == pointed_) return;
     pointed_ = degree;
     update();
-    emit pointed(degree);
 }
 
 void PolarPlot::mouseMoveEvent(QMouseEvent* e) {
@@ -124,8 +104,8 @@ void PolarPlot::paint_curve(QPainter& p, const Frame& f) const {
     const auto& colours = theme();
     QPolygonF curve;
     for (int degree = 0; degree < 360; ++degree) curve << f.at(degree, f.share((*cut_)[degree]));
-    p.setPen(QPen(colours.band(band_5).solid, 1.8));
-    p.setBrush(render::with_alpha(colours.band(band_5).solid, 0.14));
+    p.setPen(QPen(colours.band(band_).solid, 1.8));
+    p.setBrush(render::with_alpha(colours.band(band_).solid, 0.14));
     p.drawPolygon(curve);
 }
 

@@ -5,6 +5,7 @@
 #include <optional>
 
 #include "antenna/pattern/cuts.h"
+#include "wireless/band.h"
 
 namespace yemvo::app {
 
@@ -18,16 +19,12 @@ class PolarPlot : public QWidget {
 public:
     enum class Which { azimuth, elevation };
     explicit PolarPlot(Which, QWidget* parent = nullptr);
-    void show_cut(const Cut&);
-    void clear();
+    /// In the colour of the band that it is of.
+    void show_cut(const Cut&, BandId);
     /// What is told in words: for tests and screen readers.
     QString words() const;
     /// The direction under a place of the widget, as the cut counts it; none outside of the rings.
     std::optional<int> degree_at(QPointF) const;
-
-signals:
-    /// The hand is over this degree; -1: over none.
-    void pointed(int degree);
 
 protected:
     void paintEvent(QPaintEvent*) override;
@@ -44,15 +41,8 @@ private:
     void paint_pointed(QPainter&, const Frame&) const;
     Which which_;
     std::optional<Cut> cut_;
+    BandId band_ = band_5;
     int pointed_ = -1;
 };
-
-/// The points 3 dB below the peak: degrees before and after it, fractions included; none where the cut never
-/// falls so far.
-struct BeamEdges {
-    double before_deg, after_deg, peak_deg;
-    double width_deg() const { return before_deg + after_deg; }
-};
-std::optional<BeamEdges> beam_edges(const Cut&);
 
 }  // namespace yemvo::app

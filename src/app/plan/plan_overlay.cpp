@@ -39,8 +39,8 @@ void BadgeStamps::paint(QPainter& p, QPointF centre, const Project& project, con
     models_ = project.models.identity();
     int radios = render::is_directional(project, ap) ? 1 << 30 : 0;
     for (std::size_t i = 0; i < ap.radios.size(); ++i)
-        radios |= (working_radio(project, ap, i).on ? 1 : 0) << (4 * i) |
-                  (ap.radios[i].channel.band.index + 1) << (4 * i + 1);
+        radios |= (is_at_work(project, ap, i) ? 1 : 0) << (4 * i) | (ap.radios[i].channel.band.index + 1)
+                                                                        << (4 * i + 1);
     const auto [kept, fresh] =
         stamps_.try_emplace({ap.number, ap.model, ap.azimuth_deg, ratio, static_cast<int>(ap.mount),
                              static_cast<int>(state), radios, is_dark()});

@@ -74,14 +74,8 @@ void Tool::paint_snap(QPainter& p, const Snapped& s) const {
     if (weak || s.kind == SnapKind::angle) return;
     const QString name = tr(snap_name(s.kind));
     const QFont f = render::font(11.5, 600);
-    const double width = QFontMetricsF(f).horizontalAdvance(name) + 14;
-    const QRectF tag(c.x() + 16, c.y() - 34, width, 20);
-    p.setPen(Qt::NoPen);
-    p.setBrush(colours.ink);
-    p.drawRoundedRect(tag, 3, 3);
-    p.setPen(colours.paper);
-    p.setFont(f);
-    p.drawText(tag, Qt::AlignCenter, name);
+    const QRectF tag(c.x() + 16, c.y() - 34, render::tag_width(name, f), render::tag_height);
+    render::draw_tag(p, tag, name, f, colours.ink, colours.paper);
 }
 
 }  // namespace yemvo::app

@@ -68,9 +68,9 @@ FoundChart described(const chart::Lines& lines, const chart::Rings& rings, const
 }
 
 /// The colour of a line next to the one that was asked for: print and scan have changed it.
-Colour chosen_colour(const std::vector<Colour>& seen, const CurveWishes& wishes) {
+Colour chosen_colour(const std::vector<Colour>& seen, const CurveWishes& wishes, const std::string& name) {
     if (seen.empty() && !wishes.colour)
-        throw Error(say("no curve can be seen inside of the rings"), {},
+        throw Error(say("has no curve that can be seen inside of the rings"), name,
                     say("Choose its colour, or another chart"));
     if (!wishes.colour) return seen.front();
     const auto apart = [&](Colour c) {
@@ -80,6 +80,16 @@ Colour chosen_colour(const std::vector<Colour>& seen, const CurveWishes& wishes)
     constexpr double near = 90;
     const auto nearest = std::ranges::min_element(seen, {}, apart);
     return nearest != seen.end() && apart(*nearest) < near ? *nearest : *wishes.colour;
+}
+
+/// A person, or a file, may have put it anywhere.
+void check_inside(const Picture& picture, const ChartFrame& f) {
+    const bool inside = f.centre_px.x >= 0 && f.centre_px.y >= 0 && f.centre_px.x < picture.width &&
+                        f.centre_px.y < picture.height;
+    if (!inside || !(f.outer_px >= 5) || f.outer_px > std::max(picture.width, picture.height) ||
+        !(f.db_per_px > 0))
+        throw Error(say("does not hold such a chart: its centre or its rings lie outside"), picture.name,
+                    say("Move centre and rings onto the chart"));
 }
 
 }  // namespace
@@ -98,16 +108,16 @@ std::vector<FoundChart> find_charts(const Picture& picture, const CancelToken& c
     return charts;
 }
 
-TracedCurve follow_curve(const Picture& picture, const ChartFrame& frame, const FoundChart& found,
-                         const CurveWishes& wishes, const CancelToken& cancel) {
+TracedCurve follow_curve(const Picture& picture, const FoundChart& found, const CurveWishes& wishes,
+                         const CancelToken& cancel) {
+    const ChartFrame& frame = found.frame;
+    check_inside(picture, frame);
     constexpr double most_px = 450;
-    const double scale = std::min(1.0, most_px / std::max(frame.outer_px, 1.0));
+    const double scale = std::min(1.0, most_px / frame.outer_px);
     const chart::Lines lines = chart::find_lines(picture, scale);
-    FoundChart here = found;
-    here.frame = frame;
-    here = scaled(here, scale);
+    const FoundChart here = scaled(found, scale);
     TracedCurve traced;
-    traced.colour = chosen_colour(chart::curve_colours(lines, here), wishes);
+    traced.colour = chosen_colour(chart::curve_colours(lines, here), wishes, picture.name);
     const chart::Way way = chart::follow(lines, here, traced.colour, cancel);
     const auto column_of = [&](double angle_deg) {
         const double direction = frame.direction_deg(angle_deg);
@@ -124,9 +134,9 @@ TracedCurve follow_curve(const Picture& picture, const ChartFrame& frame, const 
             way.seen[first] < chart::least_seen && way.seen[next] < chart::least_seen;
     }
     if (traced.guessed_share() > 0.6)
-        throw Error(say("a curve of this colour is seen in %1 of 360 directions alone",
+        throw Error(say("has a curve of this colour in %1 of 360 directions alone",
                         std::ranges::count(traced.guessed, false)),
-                    {}, say("Choose its colour, or move centre and rings"));
+                    picture.name, say("Choose its colour, or move centre and rings"));
     traced.peak_db = settle_peak(traced.cut);
     // half a pixel of the line's middle, and as much of the rings
     traced.error_db = here.frame.db_per_px * 0.7;

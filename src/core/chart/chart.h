@@ -60,9 +60,8 @@ struct TracedCurve {
     double error_db = 0;  ///< that a value may be off by, from the width of a pixel and of the line
     double guessed_share() const;
 };
-/// Throws Error where no curve can be seen, Cancelled.
-TracedCurve follow_curve(const Picture&, const ChartFrame&, const FoundChart&, const CurveWishes& = {},
-                         const CancelToken& = {});
+/// Throws Error where no curve can be seen or the chart does not lie in the picture, Cancelled.
+TracedCurve follow_curve(const Picture&, const FoundChart&, const CurveWishes& = {}, const CancelToken& = {});
 
 inline constexpr int least_chart_px = 60;  ///< across
 inline constexpr std::size_t most_pixels = 80'000'000;

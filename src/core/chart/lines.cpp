@@ -71,10 +71,10 @@ Lines find_lines(const Picture& picture, double scale) {
     const auto pixels = static_cast<std::size_t>(std::max(picture.width, 0)) *
                         static_cast<std::size_t>(std::max(picture.height, 0));
     if (picture.width < least_chart_px || picture.height < least_chart_px || picture.rgb.size() != 3 * pixels)
-        throw Error(say("is too small to hold a chart: %1 by %2 pixels", picture.width, picture.height), {},
-                    say("Choose a picture of at least %1 pixels", least_chart_px));
+        throw Error(say("is too small to hold a chart: %1 by %2 pixels", picture.width, picture.height),
+                    picture.name, say("Choose a picture of at least %1 pixels", least_chart_px));
     if (pixels > most_pixels)
-        throw Error(say("has %1 million pixels", pixels / 1'000'000), {},
+        throw Error(say("has %1 million pixels", pixels / 1'000'000), picture.name,
                     say("Choose a part of it, or a coarser scan"));
     Lines lines;
     const cv::Mat rgb(picture.height, picture.width, CV_8UC3, const_cast<std::uint8_t*>(picture.rgb.data()));

@@ -2,6 +2,7 @@
 // A picture as numbers: of a scan, a photo, a page.
 #pragma once
 #include <cstdint>
+#include <string>
 #include <vector>
 
 namespace yemvo {
@@ -15,6 +16,7 @@ struct Colour {
 struct Picture {
     int width = 0, height = 0;
     std::vector<std::uint8_t> rgb;
+    std::string name = {};  ///< where it is from, for messages
 };
 
 }  // namespace yemvo

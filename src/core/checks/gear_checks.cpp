@@ -52,9 +52,7 @@ void check_antenna(const Check& c, const AccessPoint& ap, std::size_t radio) {
               {{ItemKind::access_point, ap.id.value}});
     f.subjects.push_back(static_cast<std::uint32_t>(radio));
     f.mends.push_back({say("Use its own antenna"), put(c.floor.id, ap.id, [radio](AccessPoint& a) {
-                           a.radios[radio].antenna = {};
-                           a.radios[radio].cable.clear();
-                           a.radios[radio].cable_m = 0;
+                           take_own_antenna(a.radios[radio]);
                        })});
 }
 

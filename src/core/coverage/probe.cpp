@@ -28,7 +28,7 @@ std::vector<LinkExplanation> probe(const Project& project, const Scene& scene, c
     for (const PlacedAccessPoint& placed : placed_access_points(project))
         for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
             if (const Radio& radio = placed.access_point->radios[r];
-                working_radio(project, *placed.access_point, r).on &&
+                is_at_work(project, *placed.access_point, r) &&
                 (bands.empty() || bands.contains(radio.channel.band)))
                 links.push_back(link(project, scene, placed, r, receiver, how));
     std::stable_sort(links.begin(), links.end(), [](const LinkExplanation& a, const LinkExplanation& b) {

@@ -11,6 +11,12 @@ static int starting_width_mhz(const RadioBand& can) {
     return std::min(can.widest_mhz, can.band == band_5 ? 40 : 80);
 }
 
+void take_own_antenna(Radio& radio) {
+    radio.antenna = {};
+    radio.cable.clear();
+    radio.cable_m = 0;
+}
+
 Radio starting_radio(const RadioBand& can) {
     const Channel first = channels(can.band, starting_width_mhz(can)).front();
     Radio radio{first, primaries(first).front(), 0, true, {}, {}, 0};

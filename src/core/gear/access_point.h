@@ -46,6 +46,9 @@ inline std::string channel_text(const Radio& r) { return channel_text(r.primary,
 /// (20 at 2.4 GHz, 40 at 5 GHz), the middle of its power range, and its usual source.
 AccessPoint make_access_point(const AccessPointModel&, AccessPointId, int number, Point position);
 
+/// Back to the antenna of the radio itself, which no cable leads to.
+void take_own_antenna(Radio&);
+
 /// A radio in a band as a new access point has it.
 Radio starting_radio(const RadioBand&);
 

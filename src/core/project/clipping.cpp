@@ -97,7 +97,7 @@ public:
             antennas_[a.id] = id;
         }
         for (const CableType& cable : c.cables)
-            if (!has_key(*project_.cables, cable.key)) project_.cables.edit().push_back(cable);
+            if (!has_cable(project_, cable.key)) project_.cables.edit().push_back(cable);
         for (const AccessPointModel& m : c.models) {
             ModelId id;
             for (const AccessPointModel& known : *project_.models)

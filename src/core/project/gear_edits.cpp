@@ -22,6 +22,16 @@ std::string free_key(const List& list, std::string wanted) {
         if (std::string key = wanted + "-" + std::to_string(i); !taken(key)) return key;
 }
 
+/// With an id of its own, and a key that no other entry has.
+template <class T>
+auto add_entry(Project& p, Shared<std::vector<T>>& list, T added) {
+    added.id = new_id<decltype(added.id)>(p);
+    added.key = free_key(*list, added.key);
+    const auto id = added.id;
+    list.edit().push_back(std::move(added));
+    return id;
+}
+
 template <class Use>
 void each_access_point(const Project& p, Use use) {
     for (const Variant& v : p.variants)
@@ -68,9 +78,7 @@ Radio carried(const Project& p, const Radio& old, const RadioBand& can, std::vec
     if (radio.antenna && !fits(p, can, radio.antenna)) {
         if (const AntennaModel* antenna = find_antenna(p, radio.antenna))
             changed.push_back(say("%1 GHz: %2 does not fit", name, antenna->name));
-        radio.antenna = {};
-        radio.cable.clear();
-        radio.cable_m = 0;
+        take_own_antenna(radio);
     }
     return radio;
 }
@@ -90,7 +98,11 @@ const Radio* match(const AccessPoint& ap, const RadioModel& radio, std::set<std:
 /// Whether an access point can stay just as it is while its model becomes this one.
 bool still_fits(const Project& p, const AccessPoint& ap, const AccessPointModel& m) {
     if (ap.radios.size() != m.radios.size()) return false;
-    if (ap.source && !m.power.empty() && !power_row(m, *ap.source)) return false;
+    if (const PowerRow* row = ap.source ? power_row(m, *ap.source) : nullptr) {
+        if (static_cast<std::size_t>(std::max(ap.alternative, 0)) >= row->alternatives.size()) return false;
+    } else if (ap.source && !m.power.empty()) {
+        return false;
+    }
     for (std::size_t r = 0; r < ap.radios.size(); ++r) {
         const Radio& radio = ap.radios[r];
         const RadioBand* can = radio_band(m, r, radio.channel.band);
@@ -170,13 +182,7 @@ std::vector<ModelChange> set_model(Project& p, const std::vector<AccessPointId>&
     return changes;
 }
 
-ModelId add_model(Project& p, AccessPointModel added) {
-    added.id = new_id<ModelId>(p);
-    added.key = free_key(*p.models, added.key);
-    const ModelId id = added.id;
-    p.models.edit().push_back(std::move(added));
-    return id;
-}
+ModelId add_model(Project& p, AccessPointModel added) { return add_entry(p, p.models, std::move(added)); }
 
 void replace_model(Project& p, const AccessPointModel& changed) {
     for (AccessPointModel& m : p.models.edit())
@@ -207,13 +213,7 @@ void remove_model(Project& p, ModelId id) {
     std::erase_if(p.models.edit(), [&](const AccessPointModel& m) { return m.id == id; });
 }
 
-AntennaId add_antenna(Project& p, AntennaModel added) {
-    added.id = new_id<AntennaId>(p);
-    added.key = free_key(*p.antennas, added.key);
-    const AntennaId id = added.id;
-    p.antennas.edit().push_back(std::move(added));
-    return id;
-}
+AntennaId add_antenna(Project& p, AntennaModel added) { return add_entry(p, p.antennas, std::move(added)); }
 
 void replace_antenna(Project& p, const AntennaModel& changed) {
     for (AntennaModel& a : p.antennas.edit())

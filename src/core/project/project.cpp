@@ -97,6 +97,10 @@ const Floor* floor_below(const Project& project, FloorId id) {
 }
 
 const WallType& wall_type(const Project& project, WallTypeId id) { return known(*project.wall_types, id); }
+bool has_cable(const Project& project, const std::string& key) {
+    return std::ranges::any_of(*project.cables, [&](const CableType& c) { return c.key == key; });
+}
+
 const AntennaModel* find_antenna(const Project& project, AntennaId id) {
     for (const AntennaModel& a : *project.antennas)
         if (a.id == id) return &a;

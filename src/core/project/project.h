@@ -126,6 +126,7 @@ const Building* find_building(const Project&, BuildingId);
 /// What the id names; the id must exist in the project.
 const WallType& wall_type(const Project&, WallTypeId);
 const AccessPointModel& model(const Project&, ModelId);
+bool has_cable(const Project&, const std::string& key);
 /// Null where there is none.
 const AntennaModel* find_antenna(const Project&, AntennaId);
 /// By its key; the first where there is none of that key, a plain one where there are no profiles.

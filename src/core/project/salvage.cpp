@@ -217,11 +217,16 @@ private:
                 continue;
             }
             number(ap.id, what);
-            for (Radio& r : ap.radios)
+            for (Radio& r : ap.radios) {
                 if (r.antenna && !find_antenna(p_, r.antenna)) {
                     note(what, say("its antenna %1 is gone: it has its own now", r.antenna.value));
-                    r.antenna = {};
+                    take_own_antenna(r);
                 }
+                if (!r.cable.empty() && !has_cable(p_, r.cable)) {
+                    note(what, say("its cable '%1' is gone: none is counted", r.cable));
+                    r.cable.clear();
+                }
+            }
             kept.push_back(std::move(ap));
         }
         list = std::move(kept);

@@ -104,6 +104,9 @@ private:
         for (const Radio& r : ap.radios)
             if (r.antenna && !antennas_.contains(r.antenna.value))
                 fail(say("there is no antenna %1", r.antenna.value), where);
+        for (const Radio& r : ap.radios)
+            if (!r.cable.empty() && !has_cable(project_, r.cable))
+                fail(say("there is no cable '%1'", r.cable), where);
     }
     void requirement_set(const RequirementSet& set) {
         const Said where = say("requirement set %1", set.name);

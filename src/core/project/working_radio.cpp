@@ -74,12 +74,19 @@ WorkingRadio working_radio(const Project& project, const AccessPoint& ap, std::s
     return w;
 }
 
+bool is_at_work(const Project& project, const AccessPoint& ap, std::size_t radio) {
+    if (!ap.radios.at(radio).on) return false;
+    if (!ap.source) return true;
+    const RadioLimit* limit =
+        limit_of(alternative_of(model(project, ap.model), ap.source, ap.alternative), radio);
+    return !limit || limit->on;
+}
+
 std::vector<RadioAt> radios_at_work(const Project& project) {
     std::vector<RadioAt> all;
     for (const PlacedAccessPoint& placed : placed_access_points(project))
         for (std::size_t r = 0; r < placed.access_point->radios.size(); ++r)
-            if (placed.access_point->radios[r].on && working_radio(project, *placed.access_point, r).fed)
-                all.push_back({placed, r});
+            if (is_at_work(project, *placed.access_point, r)) all.push_back({placed, r});
     return all;
 }
 

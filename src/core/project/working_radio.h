@@ -29,6 +29,9 @@ struct WorkingRadio {
 /// last as long as the project.
 WorkingRadio working_radio(const Project&, const AccessPoint&, std::size_t radio);
 
+/// Whether it is on and fed: what working_radio says of that, without antenna and cable.
+bool is_at_work(const Project&, const AccessPoint&, std::size_t radio);
+
 /// Of the current variant: those that are on and fed, as the placed access point and the radio's index.
 struct RadioAt {
     PlacedAccessPoint placed;

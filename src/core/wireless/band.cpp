@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "wireless/band.h"
 
+#include <algorithm>
+#include <cmath>
+
 #include "base/error.h"
 
 namespace yemvo {
@@ -15,6 +18,11 @@ const std::vector<Band>& bands() {
 }
 
 const Band& band(BandId id) { return bands().at(id.index); }
+
+BandId band_near(double frequency_mhz) {
+    const auto off = [&](const Band& b) { return std::abs(b.reference_mhz - frequency_mhz); };
+    return std::ranges::min_element(bands(), {}, off)->id;
+}
 
 std::optional<BandId> find_band(std::string_view name) {
     for (std::string_view unit : {" GHz", "GHz"})

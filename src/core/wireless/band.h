@@ -53,6 +53,8 @@ struct Band {
 
 const std::vector<Band>& bands();
 const Band& band(BandId);
+/// The band whose reference frequency is nearest.
+BandId band_near(double frequency_mhz);
 inline std::size_t band_count() { return bands().size(); }
 
 BandSet all_bands();

@@ -6,10 +6,8 @@
 #include <QPushButton>
 #include <QTableWidget>
 
-#include "app/driver.h"
-#include "app/model/activity.h"
 #include "app/model/document.h"
-#include "app/model/selection.h"
+#include "app/one_placed.h"
 #include "project/gear_edits.h"
 #include "render/tr.h"
 
@@ -20,17 +18,8 @@ using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
-struct Hall : Driver {
-    explicit Hall(std::string_view key = "ceiling-tri") {
-        Project p = yemvo::test::one_floor();
-        yemvo::test::wall(p, "brick-half", {{0, 0}, {40, 0}, {40, 30}, {0, 30}, {0, 0}});
-        yemvo::test::wall(p, "concrete-200", {{24, 0}, {24, 30}});
-        for (const AccessPointModel& m : *p.models)
-            if (m.key == key) id = add_access_point(p, yemvo::test::floor_at(p, 0), m.id, {15, 15});
-        window.open_project(p, {});
-        w().activity().set_step(Step::placement);
-        w().selection().select({{ItemKind::access_point, id.value}});
-        REQUIRE(settle());
+struct Hall : yemvo::app::test::OnePlaced {
+    Hall() : OnePlaced("ceiling-tri", {15, 15}) {
         press_button("apCandidates");
         worked_out();
     }
@@ -48,8 +37,6 @@ struct Hall : Driver {
         FAIL("no row " << row.toStdString());
         return {};
     }
-    const AccessPoint& ap() { return *find_access_point(project(), w().floor_id(), id); }
-    AccessPointId id;
 };
 
 }  // namespace

@@ -181,6 +181,10 @@ TEST_CASE("a sheet without a chart is told, and one can be laid by hand; a broke
     d.press_button("addChart");
     d.sheet_is_read();
     REQUIRE(d.window.charts().sheet().charts.size() == 1);
+    CHECK(d.window.charts().sheet().charts[0].use == ChartUse::azimuth);
+    d.press_button("addChart");
+    CHECK(d.window.charts().sheet().charts[1].use == ChartUse::elevation);
+    d.sheet_is_read();
     QString told;
     QObject::connect(&d.w(), &Workspace::told, [&](const QString& said, bool) { told = said; });
     d.press_button("discardChart");
@@ -206,4 +210,28 @@ TEST_CASE("cuts that disagree behind are brought together by their rings, within
     CHECK(fit.rings_px == Approx(0.2 / 24.2 * 50).margin(0.01));
     e.curve->cut[180] = -30;  // too much for a pixel
     CHECK(fit_jointly(a, e).rings_px == Approx(1).margin(0.02));
+}
+
+TEST_CASE(
+    "a chart becomes a cut as it is drawn: azimuths from above, elevations with up above, whichever way its "
+    "numbers run") {
+    TracedChart c;
+    c.curve = TracedCurve{};
+    for (int degree = 0; degree < 360; ++degree) c.curve->cut[degree] = -0.01 * degree;
+    const auto at_30 = [&](ChartUse use, double zero_deg, bool clockwise) {
+        c.use = use;
+        c.found.frame.zero_deg = zero_deg;
+        c.found.frame.clockwise = clockwise;
+        return as_cut(c)[30];
+    };
+    // what a number of 30 or of 330 stands for
+    CHECK(at_30(ChartUse::azimuth, 0, true) == Approx(-0.3));
+    CHECK(at_30(ChartUse::azimuth, 0, false) == Approx(-3.3));
+    CHECK(at_30(ChartUse::azimuth, 90, false) == Approx(-3.3));
+    CHECK(at_30(ChartUse::elevation, 90, false) == Approx(-0.3));  // front to the right, numbers run upwards
+    CHECK(at_30(ChartUse::elevation, 90, true) == Approx(-3.3));   // they run downwards
+    CHECK(at_30(ChartUse::elevation, 270, true) == Approx(-0.3));  // front to the left
+    CHECK(at_30(ChartUse::elevation, 270, false) == Approx(-3.3));
+    CHECK(at_30(ChartUse::elevation, 0, true) == Approx(-0.3));  // nothing tells: as they are numbered
+    CHECK(at_30(ChartUse::elevation, 0, false) == Approx(-0.3));
 }

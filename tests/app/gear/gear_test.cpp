@@ -11,13 +11,11 @@
 #include "antenna/gain_table.h"
 #include "antenna/pattern/measured_pattern.h"
 #include "antenna/pattern/pattern_file.h"
-#include "app/driver.h"
 #include "app/gear/gear_page.h"
 #include "app/gear/lobe_side.h"
-#include "app/model/activity.h"
 #include "app/model/next_things.h"
-#include "app/model/selection.h"
 #include "app/model/tool_id.h"
+#include "app/one_placed.h"
 #include "app/pattern/lobe_view.h"
 #include "app/pattern/polar_plot.h"
 #include "app/plan/aim.h"
@@ -28,24 +26,12 @@
 
 using namespace yemvo;
 using namespace yemvo::app;
-using yemvo::app::test::Driver;
 using yemvo::app::test::turn_of_the_loop;
 
 namespace {
 
-/// A hall with one access point of a model, in the step Placement, it selected.
-struct Hall : Driver {
-    explicit Hall(std::string_view model = "ceiling-tri") {
-        Project p = yemvo::test::one_floor();
-        yemvo::test::wall(p, "plasterboard", {{0, 0}, {30, 0}, {30, 20}, {0, 20}, {0, 0}});
-        for (const AccessPointModel& m : *p.models)
-            if (m.key == model) id = add_access_point(p, yemvo::test::floor_at(p, 0), m.id, {10, 10});
-        window.open_project(p, {});
-        w().activity().set_step(Step::placement);
-        w().selection().select({{ItemKind::access_point, id.value}});
-        REQUIRE(settle());
-    }
-    const AccessPoint& ap() { return *find_access_point(project(), w().floor_id(), id); }
+struct Hall : yemvo::app::test::OnePlaced {
+    using OnePlaced::OnePlaced;
     GearPage& open() {
         menu("view.gear");
         return window.gear();
@@ -66,7 +52,6 @@ struct Hall : Driver {
     void type_cell(const char* table, int row, int column, const QString& text) {
         find<QTableWidget>(table)->item(row, column)->setText(text);
     }
-    AccessPointId id;
 };
 
 }  // namespace

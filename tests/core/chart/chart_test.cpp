@@ -4,6 +4,7 @@
 #include "chart/chart.h"
 
 #include <cmath>
+#include <functional>
 #include <numbers>
 #include <random>
 
@@ -113,7 +114,7 @@ TEST_CASE("the curve is followed to a value at every degree") {
     const Sheet sheet;
     const auto charts = find_charts(sheet.paper.picture());
     REQUIRE(charts.size() == 1);
-    const TracedCurve curve = follow_curve(sheet.paper.picture(), charts[0].frame, charts[0]);
+    const TracedCurve curve = follow_curve(sheet.paper.picture(), charts[0]);
     CHECK(mean_off_db(curve.cut) < 0.15);
     CHECK(curve.cut.highest() == 0);
     CHECK(curve.guessed_share() < 0.05);
@@ -126,15 +127,15 @@ TEST_CASE("the curve is followed to a value at every degree") {
 TEST_CASE("what a person corrects is kept to: where 0 is, which way angles run, dB between rings") {
     const Sheet sheet;
     const FoundChart found = find_charts(sheet.paper.picture()).front();
-    ChartFrame frame = found.frame;
-    frame.zero_deg = 90;
-    frame.clockwise = false;
-    const Cut turned = follow_curve(sheet.paper.picture(), frame, found).cut;
+    FoundChart corrected = found;
+    corrected.frame.zero_deg = 90;
+    corrected.frame.clockwise = false;
+    const Cut turned = follow_curve(sheet.paper.picture(), corrected).cut;
     CHECK(turned[90] == Approx(lobe_db(0)).margin(0.3));
     CHECK(turned[40] == Approx(lobe_db(50)).margin(0.3));
-    frame = found.frame;
-    frame.db_per_px /= 2;
-    const Cut half = follow_curve(sheet.paper.picture(), frame, found).cut;
+    corrected = found;
+    corrected.frame.db_per_px /= 2;
+    const Cut half = follow_curve(sheet.paper.picture(), corrected).cut;
     CHECK(half[60] == Approx(lobe_db(60) / 2).margin(0.3));
 }
 
@@ -149,7 +150,7 @@ TEST_CASE("a part of the curve that is not there is bridged and told as guessed"
                     sheet.paper.edit().rgb[static_cast<std::size_t>(3 * (y * 430 + x) + c)] = 255;
         }
     const FoundChart found = find_charts(sheet.paper.picture()).front();
-    const TracedCurve curve = follow_curve(sheet.paper.picture(), found.frame, found);
+    const TracedCurve curve = follow_curve(sheet.paper.picture(), found);
     int inside = 0, outside = 0;
     for (int d = 0; d < 360; ++d)
         (d > 61 && d < 89 ? inside : outside) += curve.guessed[static_cast<std::size_t>(d)];
@@ -162,9 +163,8 @@ TEST_CASE("of two curves the one of a chosen colour is followed") {
     Sheet sheet;
     sheet.paper.curve(sheet.centre, 2, {20, 60, 200}, [&](double) { return 0.6 * sheet.outer; });
     const FoundChart found = find_charts(sheet.paper.picture()).front();
-    CHECK(mean_off_db(follow_curve(sheet.paper.picture(), found.frame, found, {Colour{180, 20, 20}}).cut) <
-          0.3);
-    const Cut round = follow_curve(sheet.paper.picture(), found.frame, found, {Colour{20, 60, 200}}).cut;
+    CHECK(mean_off_db(follow_curve(sheet.paper.picture(), found, {Colour{180, 20, 20}}).cut) < 0.3);
+    const Cut round = follow_curve(sheet.paper.picture(), found, {Colour{20, 60, 200}}).cut;
     for (int d = 0; d < 360; d += 15) CHECK(round[d] == Approx(0).margin(0.3));
 }
 
@@ -183,7 +183,7 @@ TEST_CASE("a black curve among black rings, on noise and dark paper") {
     for (const Sheet* sheet : {&dark, &black}) {
         const auto charts = find_charts(sheet->paper.picture());
         REQUIRE(charts.size() == 1);
-        CHECK(mean_off_db(follow_curve(sheet->paper.picture(), charts[0].frame, charts[0]).cut) < 0.3);
+        CHECK(mean_off_db(follow_curve(sheet->paper.picture(), charts[0]).cut) < 0.3);
     }
 }
 
@@ -197,9 +197,17 @@ TEST_CASE("pictures without a chart, without a curve, too small or broken are to
     rings.spokes({200, 200}, 150, 30);
     const auto charts = find_charts(rings.picture());
     REQUIRE(charts.size() == 1);
-    CHECK_THROWS_AS(follow_curve(rings.picture(), charts[0].frame, charts[0]), Error);
-    CHECK_THROWS_WITH(follow_curve(rings.picture(), charts[0].frame, charts[0], {Colour{200, 0, 0}}),
+    CHECK_THROWS_AS(follow_curve(rings.picture(), charts[0]), Error);
+    CHECK_THROWS_WITH(follow_curve(rings.picture(), charts[0], {Colour{200, 0, 0}}),
                       Catch::Contains("of 360 directions"));
+    for (const auto& put : std::initializer_list<std::function<void(ChartFrame&)>>{
+             [](ChartFrame& f) { f.centre_px.x = -3; }, [](ChartFrame& f) { f.centre_px.y = 9999; },
+             [](ChartFrame& f) { f.outer_px = 1e6; }, [](ChartFrame& f) { f.outer_px = 0; },
+             [](ChartFrame& f) { f.centre_px.x = std::nan(""); }, [](ChartFrame& f) { f.db_per_px = 0; }}) {
+        FoundChart outside = charts[0];
+        put(outside.frame);
+        CHECK_THROWS_WITH(follow_curve(rings.picture(), outside), Catch::Contains("lie outside"));
+    }
     std::mt19937 random(1);
     Paper noise(500, 500);
     for (std::uint8_t& v : noise.edit().rgb) v = static_cast<std::uint8_t>(random());

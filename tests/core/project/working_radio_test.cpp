@@ -6,6 +6,8 @@
 #include "coverage/probe.h"
 #include "coverage/site_prediction.h"
 #include "project/gear_edits.h"
+#include "project/salvage.h"
+#include "project/validation.h"
 
 using namespace yemvo;
 using namespace yemvo::test;
@@ -177,4 +179,41 @@ TEST_CASE("a switchable radio has antenna, chains and power of the band that it 
     CHECK(hall.radio(2).antenna.gain_dbi == 7.5);
     CHECK(hall.radio(2).most_power_dbm == 21);
     CHECK_THROWS_AS(in_band(hall.project, hall.ap(), 2, band_24), Error);
+}
+
+TEST_CASE(
+    "whether a radio is at work is told alike with and without its antenna, for every model and source") {
+    const Project all = one_floor();
+    for (const AccessPointModel& m : *all.models) {
+        Hall hall(m.key);
+        for (PowerSource source : power_sources)
+            for (int alternative = 0; alternative < 3; ++alternative) {
+                hall.change([&](AccessPoint& ap) {
+                    ap.source = source;
+                    ap.alternative = alternative;
+                    ap.radios[0].on = alternative != 1;
+                });
+                for (std::size_t r = 0; r < hall.ap().radios.size(); ++r)
+                    CHECK(is_at_work(hall.project, hall.ap(), r) == hall.radio(r).on);
+            }
+    }
+}
+
+TEST_CASE("a file that names an antenna or a cable that is gone is mended, and told") {
+    Hall hall("panel-external");
+    hall.change([&](AccessPoint& ap) {
+        ap.radios[1].antenna = antenna_of(hall.project, "panel-13");
+        ap.radios[1].cable = "medium";
+        ap.radios[1].cable_m = 4;
+        ap.radios[0].cable = "unheard-of";
+    });
+    CHECK_THROWS_WITH(check_references(hall.project), Catch::Contains("unheard-of"));
+    std::erase_if(hall.project.antennas.edit(), [](const AntennaModel& a) { return a.key == "panel-13"; });
+    std::vector<SetAside> aside;
+    mend_references(hall.project, aside);
+    CHECK(aside.size() == 2);
+    CHECK_FALSE(hall.ap().radios[1].antenna);
+    CHECK(hall.ap().radios[1].cable.empty());
+    CHECK(hall.ap().radios[0].cable.empty());
+    check_references(hall.project);
 }

@@ -58,20 +58,6 @@ double forward_db(const PatternCuts& cuts, LocalDirection d) {
     return in_front * summed_db(cuts, d) + (1 - in_front) * by_angle_db(cuts, d);
 }
 
-/// From the peak to both sides until the cut has fallen by 3 dB; 360 where it never does.
-double width_deg(const Cut& cut) {
-    const int peak = cut.peak_deg();
-    const double edge_db = cut[peak] - 3;
-    const auto reach = [&](int step) -> double {
-        for (int i = 1; i < Cut::degrees; ++i) {
-            const double before = cut[peak + step * (i - 1)], now = cut[peak + step * i];
-            if (now <= edge_db) return i - 1 + (before - edge_db) / (before - now);
-        }
-        return Cut::degrees;
-    };
-    return std::min<double>(reach(1) + reach(-1), Cut::degrees);
-}
-
 /// The highest place beyond the first valleys on both sides of the peak, relative to it; 0 where it never
 /// rises again.
 double side_lobe_db(const Cut& cut) {
@@ -100,6 +86,21 @@ double Cut::highest() const { return *std::max_element(values_.begin(), values_.
 
 int Cut::peak_deg() const {
     return static_cast<int>(std::max_element(values_.begin(), values_.end()) - values_.begin());
+}
+
+std::optional<BeamEdges> beam_edges(const Cut& cut) {
+    const int peak = cut.peak_deg();
+    const double edge_db = cut[peak] - 3;
+    const auto reach = [&](int step) -> std::optional<double> {
+        for (int i = 1; i < Cut::degrees; ++i) {
+            const double before = cut[peak + step * (i - 1)], now = cut[peak + step * i];
+            if (now <= edge_db) return i - 1 + (before - edge_db) / (before - now);
+        }
+        return {};
+    };
+    const auto before = reach(-1), after = reach(1);
+    if (!before || !after || *before + *after >= Cut::degrees) return {};
+    return BeamEdges{*before, *after, peak};
 }
 
 void Cut::shift_db(double by_db) {
@@ -153,8 +154,8 @@ double integrated_directivity_dbi(const std::function<double(LocalDirection)>& r
 
 PatternMeasures measures(const PatternCuts& cuts, Blend blend) {
     PatternMeasures m;
-    m.azimuth_width_deg = width_deg(cuts.azimuth);
-    m.elevation_width_deg = width_deg(cuts.elevation);
+    if (const auto edges = beam_edges(cuts.azimuth)) m.azimuth_width_deg = edges->width_deg();
+    if (const auto edges = beam_edges(cuts.elevation)) m.elevation_width_deg = edges->width_deg();
     m.peak_azimuth_deg = cuts.azimuth.peak_deg();
     m.peak_elevation_deg = cuts.elevation.peak_deg();
     m.front_to_back_db = cuts.azimuth[m.peak_azimuth_deg] - cuts.azimuth[m.peak_azimuth_deg + 180];

@@ -37,6 +37,15 @@ private:
     std::array<double, degrees> values_;
 };
 
+/// The points 3 dB below the peak of a cut.
+struct BeamEdges {
+    double before_deg, after_deg;  ///< from the peak to both sides, between degrees by lines
+    int peak_deg;
+    double width_deg() const { return before_deg + after_deg; }
+};
+/// None where it never falls so far on both sides.
+std::optional<BeamEdges> beam_edges(const Cut&);
+
 /// The two cuts at one frequency.
 struct PatternCuts {
     double frequency_mhz = 0;  ///< 0: not told
