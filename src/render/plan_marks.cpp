@@ -60,12 +60,12 @@ bool is_directional(const Project& project, const AccessPoint& ap) {
 }
 
 void paint_badge(QPainter& p, QPointF at, const Project& project, const AccessPoint& ap, BadgeState state,
-                 const Palette& palette) {
+                 const Palette& palette, bool aimed) {
     const QPointF centre(std::round(at.x()), std::round(at.y()));
     const bool selected = state == BadgeState::selected;
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
-    if (is_directional(project, ap)) paint_wedge(p, centre, ap.azimuth_deg, palette);
+    if (aimed && is_directional(project, ap)) paint_wedge(p, centre, ap.azimuth_deg, palette);
     const QRectF tile(centre.x() - 12, centre.y() - 8.5, 24, 17);
     p.setPen(Qt::NoPen);
     p.setBrush(palette.casing);

@@ -16,7 +16,9 @@ enum class BadgeState { plain, selected };
 bool is_directional(const Project&, const AccessPoint&);
 
 /// The numbered tile with a bar a radio; a wedge shows where a directional one looks.
-void paint_badge(QPainter&, QPointF centre, const Project&, const AccessPoint&, BadgeState, const Palette&);
+/// `aimed`: with a wedge where it looks, if it does.
+void paint_badge(QPainter&, QPointF centre, const Project&, const AccessPoint&, BadgeState, const Palette&,
+                 bool aimed = true);
 /// Where a click means this badge.
 QRectF badge_area(QPointF centre);
 

@@ -37,10 +37,8 @@ protected:
         const AccessPoint* ap = f ? find_access_point(workspace_.project(), f->id, id_) : nullptr;
         if (!ap) return;
         QPainter p(this);
-        AccessPoint upright = *ap;
-        upright.mount = Mount::ceiling;  // no wedge here
-        render::paint_badge(p, QPointF(18, 19), workspace_.project(), upright, render::BadgeState::selected,
-                            theme());
+        render::paint_badge(p, QPointF(18, 19), workspace_.project(), *ap, render::BadgeState::selected,
+                            theme(), false);
         p.setPen(theme().ink);
         p.setFont(render::font(13, 650));
         p.drawText(QRectF(44, 4, width() - 44, 20), Qt::AlignVCenter, tr("Access point %1").arg(ap->number));
@@ -415,19 +413,21 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         form->row(tr("Height")), "apHeight", m, [ed] { return ed.get().height_m; },
         [ed](double v) { ed.change(tr("Raise access point %1"), [&](AccessPoint& ap) { ap.height_m = v; }); },
         limits::mounting_m);
-    row = form->row(tr("Aim"));
-    form->number_field(
-        row, "apAzimuth", tr("° azimuth"), 0, [ed] { return ed.get().azimuth_deg; },
+    row = form->row(tr("Azimuth, tilt"));
+    auto* azimuth = form->number_field(
+        row, "apAzimuth", "°", 0, [ed] { return ed.get().azimuth_deg; },
         [ed](double v) {
             ed.change(tr("Aim access point %1"), [&](AccessPoint& ap) { ap.azimuth_deg = v; });
         },
         limits::angle_deg);
-    form->number_field(
-        row, "apTilt", tr("° tilt"), 0, [ed] { return ed.get().downtilt_deg; },
+    auto* tilt = form->number_field(
+        row, "apTilt", "°", 0, [ed] { return ed.get().downtilt_deg; },
         [ed](double v) {
             ed.change(tr("Aim access point %1"), [&](AccessPoint& ap) { ap.downtilt_deg = v; });
         },
         limits::tilt_deg);
+    azimuth->setAccessibleName(tr("Azimuth"));
+    tilt->setAccessibleName(tr("Tilt"));
 
     form->group(tr("Gear"));
     auto* open_gear = new QPushButton(tr("Look at the model"));

@@ -1,12 +1,15 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/link_profile/link_chart.h"
 
+#include <QMouseEvent>
 #include <QPainter>
 #include <QPainterPath>
 #include <cmath>
 
 #include "app/look/theme.h"
+#include "app/model/document.h"
 #include "app/model/probing.h"
+#include "project/edits.h"
 #include "project/items.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
@@ -17,6 +20,8 @@
 namespace yemvo::app {
 
 namespace {
+
+constexpr double lobe_px = 36;  ///< from the source to the peak of its lobe
 
 double ground_m(const LinkExplanation& l) { return distance(l.source.flat(), l.receiver.flat()); }
 
@@ -53,7 +58,8 @@ LevelLine level_line(const LinkExplanation& link) {
 /// Where things lie on the widget.
 struct LinkChart::Frame {
     const LinkExplanation& link;
-    double left, right, top, floor_y, chart_top, chart_bottom;
+    double edge, left;  ///< of the drawing; where the source stands in it
+    double right, top, floor_y, chart_top, chart_bottom;
     double low_m, high_m, low_dbm, high_dbm, length_m;
     double x(double m) const { return left + (right - left) * m / length_m; }
     double y(double m) const { return floor_y - (floor_y - top) * (m - low_m) / (high_m - low_m); }
@@ -66,6 +72,7 @@ struct LinkChart::Frame {
 LinkChart::LinkChart(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setMinimumWidth(300);
     setAccessibleName(tr("Link profile"));
+    setMouseTracking(true);
     connect(&workspace.probing(), &Probing::changed, this, &LinkChart::refresh);
     refresh();
 }
@@ -73,52 +80,105 @@ LinkChart::LinkChart(Workspace& workspace, QWidget* parent) : QWidget(parent), w
 void LinkChart::refresh() {
     parts_.clear();
     line_ = {};
+    aim_.reset();
     if (const auto& p = workspace_.probing().place(); p && p->link()) {
+        aim_ = TiltAim::of(workspace_.project(), *p->scene, *p->link());
         parts_ = elevation(*p->scene, p->link()->source, p->link()->receiver);
         line_ = level_line(*p->link());
     }
     update();
 }
 
-void LinkChart::paintEvent(QPaintEvent*) {
-    QPainter p(this);
-    p.setRenderHint(QPainter::Antialiasing);
-    p.fillRect(rect(), theme().paper);
+std::optional<LinkChart::Frame> LinkChart::frame() const {
     const auto& probed = workspace_.probing().place();
-    if (!probed || !probed->link()) {
-        p.setPen(theme().muted);
-        p.setFont(render::font(12.5));
-        p.drawText(rect(), Qt::AlignCenter,
-                   probed ? tr("No radio of the chosen bands is on")
-                          : tr("Pin a probe on the plan (T): every radio heard there, and why"));
-        return;
-    }
+    if (!probed || !probed->link()) return {};
     const LinkExplanation& link = *probed->link();
     const double lowest = std::min(link.source.z, link.receiver.z),
                  highest = std::max(link.source.z, link.receiver.z);
     const double received = link.received_dbm;
     const double low_dbm = std::floor((std::min(received, -67.0) - 6) / 10) * 10;
-    const Frame f{link,
-                  52.0,
-                  width() - 92.0,
-                  10.0,
-                  70.0,
-                  88.0,
-                  height() - 20.0,
-                  lowest - 1.5,
-                  highest + 1.1,
-                  low_dbm,
-                  -30,
-                  std::max(ground_m(link), 0.1)};
-    paint_level(p, f);
-    paint_elevation(p, f);
-    paint_ray(p, f);
-    paint_labels(p, f);
+    constexpr double edge = 52;
+    return Frame{link,
+                 edge,
+                 aim_ ? edge + lobe_px + 4 : edge,
+                 width() - 92.0,
+                 10.0,
+                 70.0,
+                 88.0,
+                 height() - 20.0,
+                 lowest - 1.5,
+                 highest + 1.1,
+                 low_dbm,
+                 -30,
+                 std::max(ground_m(link), 0.1)};
+}
+
+SideView LinkChart::side_view(const Frame& f) const {
+    return {{f.x(0), f.y(f.link.source.z)},
+            (f.right - f.left) / f.length_m,
+            (f.floor_y - f.top) / (f.high_m - f.low_m),
+            lobe_px};
+}
+
+std::optional<QPointF> LinkChart::tilt_handle() const {
+    const auto f = frame();
+    return f && aim_ ? aim_->handle(side_view(*f)) : std::nullopt;
+}
+
+void LinkChart::mousePressEvent(QMouseEvent* e) {
+    const auto handle = tilt_handle();
+    if (e->button() == Qt::LeftButton && handle && QLineF(*handle, e->position()).length() <= 9)
+        tilting_ = workspace_.document().new_merge_key();
+}
+
+void LinkChart::mouseMoveEvent(QMouseEvent* e) {
+    if (tilting_) return tilt_to(e->position(), e->modifiers() & Qt::ShiftModifier);
+    const auto handle = tilt_handle();
+    const bool over = handle && QLineF(*handle, e->position()).length() <= 9;
+    setCursor(over ? Qt::SizeVerCursor : Qt::ArrowCursor);
+    setToolTip(over ? tr("Tilt: drag, Shift in steps of 5°") : QString());
+}
+
+void LinkChart::mouseReleaseEvent(QMouseEvent*) { tilting_ = 0; }
+
+void LinkChart::tilt_to(QPointF at, bool coarse) {
+    const auto f = frame();
+    if (!f || !aim_) return;
+    const AccessPoint* now = find_access_point(workspace_.project(), aim_->floor(), aim_->access_point().id);
+    if (!now) return;
+    AccessPoint tilted = *now;
+    tilted.downtilt_deg = aim_->tilt_towards(side_view(*f), at, coarse);
+    if (tilted.downtilt_deg == now->downtilt_deg) return;
+    workspace_.edit(
+        tr("Tilt access point %1").arg(tilted.number),
+        [&, floor = aim_->floor()](Project& p) { replace_access_point(p, floor, tilted); }, tilting_);
+    refresh();
+}
+
+void LinkChart::paintEvent(QPaintEvent*) {
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    p.fillRect(rect(), theme().paper);
+    const auto f = frame();
+    if (!f) {
+        p.setPen(theme().muted);
+        p.setFont(render::font(12.5));
+        p.drawText(rect(), Qt::AlignCenter,
+                   workspace_.probing().place()
+                       ? tr("No radio of the chosen bands is on")
+                       : tr("Pin a probe on the plan (T): every radio heard there, and why"));
+        return;
+    }
+    paint_level(p, *f);
+    paint_elevation(p, *f);
+    if (aim_) aim_->paint(p, side_view(*f));
+    paint_ray(p, *f);
+    paint_labels(p, *f);
 }
 
 void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     const auto& colours = theme();
-    const QRectF box(f.left, f.top, f.right - f.left, f.floor_y - f.top);
+    const QRectF box(f.edge, f.top, f.right - f.edge, f.floor_y - f.top);
     p.save();
     p.setClipRect(box.adjusted(-1, -1, 1, 1));
     p.fillRect(box, colours.floor);
@@ -151,8 +211,8 @@ void LinkChart::paint_elevation(QPainter& p, const Frame& f) const {
     p.setFont(render::font(10.5));
     p.setPen(colours.muted);
     const auto length = [&](double m) { return render::local(format_length(m, workspace_.units(), false)); };
-    p.drawText(QRectF(0, f.top - 4, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.high_m));
-    p.drawText(QRectF(0, f.floor_y - 10, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.low_m));
+    p.drawText(QRectF(0, f.top - 4, f.edge - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.high_m));
+    p.drawText(QRectF(0, f.floor_y - 10, f.edge - 7, 14), Qt::AlignRight | Qt::AlignVCenter, length(f.low_m));
 }
 
 void LinkChart::paint_ray(QPainter& p, const Frame& f) const {
@@ -170,7 +230,7 @@ void LinkChart::paint_ray(QPainter& p, const Frame& f) const {
     p.drawEllipse(to, 4, 4);
     p.setFont(render::font(11, 600));
     p.setPen(colours.accent);
-    p.drawText(QRectF(0, from.y() + 3, f.left - 8, 14), Qt::AlignRight, QString::number(f.link.number));
+    p.drawText(QRectF(0, from.y() + 3, f.edge - 8, 14), Qt::AlignRight, QString::number(f.link.number));
     const double above_m = workspace_.project().settings.client_height_m;
     p.drawText(QRectF(to.x() + 8, to.y() - 8, 84, 16), Qt::AlignVCenter,
                workspace_.probing().place()->name() + ", " +
@@ -210,11 +270,11 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     for (double dbm = f.low_dbm; dbm <= f.high_dbm - 5; dbm += 10) {
         const double y = f.level_y(dbm);
         p.setPen(QPen(colours.line2, 1));
-        p.drawLine(QPointF(f.left, y), QPointF(f.right, y));
+        p.drawLine(QPointF(f.edge, y), QPointF(f.right, y));
         if (static_cast<int>(std::lround((f.high_dbm - dbm) / 10)) % (f.high_dbm - f.low_dbm > 60 ? 2 : 1))
             continue;
         p.setPen(colours.muted);
-        p.drawText(QRectF(0, y - 7, f.left - 7, 14), Qt::AlignRight | Qt::AlignVCenter, render::figure(dbm));
+        p.drawText(QRectF(0, y - 7, f.edge - 7, 14), Qt::AlignRight | Qt::AlignVCenter, render::figure(dbm));
     }
     const double step_m = f.length_m > 60   ? 20
                           : f.length_m > 30 ? 10
@@ -262,14 +322,14 @@ void LinkChart::paint_level(QPainter& p, const Frame& f) const {
     QPen asked_pen(colours.not_met, 1.2);
     asked_pen.setDashPattern({5, 3});
     p.setPen(asked_pen);
-    p.drawLine(QPointF(f.left, f.level_y(asked)), QPointF(f.right, f.level_y(asked)));
+    p.drawLine(QPointF(f.edge, f.level_y(asked)), QPointF(f.right, f.level_y(asked)));
     p.setPen(QPen(colours.band(f.link.channel.band).solid, 2.2));
     p.drawPath(level);
     const QPointF end(f.x(f.length_m), f.level_y(f.link.received_dbm));
     p.setBrush(colours.band(f.link.channel.band).solid);
     p.setPen(Qt::NoPen);
     p.drawEllipse(end, 3.4, 3.4);
-    render::draw_halo_text(p, {f.left + 4, f.level_y(asked) - 8},
+    render::draw_halo_text(p, {f.edge + 4, f.level_y(asked) - 8},
                            tr("%1 required").arg(render::figure(asked)), render::font(10.5, 600),
                            colours.not_met, colours.paper, 3, Qt::AlignLeft | Qt::AlignVCenter);
     p.setPen(colours.ink);

@@ -33,22 +33,22 @@ std::optional<QPointF> aim_handle(const render::PlanMap& map, const Project& pro
     return aimed(map.to_screen(ap.position), ap.azimuth_deg, aim_px);
 }
 
+std::vector<double> lobe_along_horizon(const Project& project, const AccessPoint& ap, std::size_t radio) {
+    const Antenna antenna = working_radio(project, ap, radio).antenna;
+    const Orientation turned(body_turn(antenna.frame(), ap.mount, ap.azimuth_deg, ap.downtilt_deg));
+    return circle_of_gains_db(antenna.lobe, turned, {0, 1, 0}, {1, 0, 0}, lobe_step_deg);
+}
+
 void paint_aim(QPainter& p, const render::PlanMap& map, const Project& project, const AccessPoint& ap,
                BandSet shown) {
     const auto handle = aim_handle(map, project, ap);
     if (!handle) return;
     const QPointF centre = map.to_screen(ap.position);
-    const WorkingRadio radio = working_radio(project, ap, shown_radio(ap, shown));
-    const BodyAxes axes =
-        Orientation(body_turn(radio.antenna.frame(), ap.mount, ap.azimuth_deg, ap.downtilt_deg)).axes();
-    const auto table = gain_table(radio.antenna.lobe);
+    const std::vector<double> gains = lobe_along_horizon(project, ap, shown_radio(ap, shown));
     QPolygonF lobe;
-    for (int azimuth = 0; azimuth < 360; azimuth += 2) {
-        const double a = azimuth * std::numbers::pi / 180;
-        const Point3 way{std::sin(a), std::cos(a), 0};
-        const double db = table->relative_db({dot(way, axes.right), dot(way, axes.front), dot(way, axes.up)});
-        lobe << aimed(centre, azimuth, aim_px * std::max(0.0, 1 - db / least_db));
-    }
+    for (std::size_t i = 0; i < gains.size(); ++i)
+        lobe << aimed(centre, static_cast<double>(i) * lobe_step_deg,
+                      aim_px * std::max(0.0, 1 - gains[i] / least_db));
     const auto& colours = theme();
     p.save();
     p.setRenderHint(QPainter::Antialiasing);

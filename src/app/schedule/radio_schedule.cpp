@@ -22,6 +22,7 @@
 #include "app/model/selection.h"
 #include "project/edits.h"
 #include "project/item.h"
+#include "project/limits.h"
 #include "project/project.h"
 #include "project/rules.h"
 #include "project/working_radio.h"
@@ -32,30 +33,61 @@
 namespace yemvo::app {
 namespace {
 
-constexpr const char* heads[] = {mark("Access point"), mark("Floor"),       mark("Model"),
-                                 mark("Band"),         mark("On"),          mark("Channel"),
-                                 mark("Width (MHz)"),  mark("Power (dBm)"), "EIRP (dBm)",
-                                 mark("Height"),       mark("Azimuth (°)")};
-constexpr int widths[] = {104, 110, 200, 66, 44, 66, 88, 94, 90, 82, 82};
+struct ColumnFace {
+    const char* head;
+    int width;
+    const char* edit;  ///< what changing one is called in the history; empty: it cannot be changed here
+    bool figure;
+};
+/// In the order of RadioModelTable::Column.
+constexpr ColumnFace faces[] = {{mark("Access point"), 104, "", false},
+                                {mark("Floor"), 110, "", false},
+                                {mark("Model"), 200, "", false},
+                                {mark("Band"), 66, "", false},
+                                {mark("On"), 44, mark("Switch radio of access point %1"), false},
+                                {mark("Channel"), 66, mark("Retune access point %1"), true},
+                                {mark("Width (MHz)"), 88, mark("Retune access point %1"), true},
+                                {mark("Power (dBm)"), 94, mark("Change power of access point %1"), true},
+                                {"EIRP (dBm)", 90, "", true},
+                                {mark("Antenna"), 190, "", false},
+                                {mark("Height"), 82, mark("Raise access point %1"), true},
+                                {mark("Azimuth (°)"), 82, mark("Aim access point %1"), true},
+                                {mark("Tilt (°)"), 66, mark("Tilt access point %1"), true},
+                                {mark("Source"), 90, mark("Change power source of access point %1"), false},
+                                {mark("Lost to the source"), 230, "", false}};
+static_assert(std::size(faces) == RadioModelTable::column_count);
 
-bool editable(int column) {
-    switch (column) {
-        case RadioModelTable::on:
-        case RadioModelTable::channel:
-        case RadioModelTable::width:
-        case RadioModelTable::power:
-        case RadioModelTable::height:
-        case RadioModelTable::azimuth:
-            return true;
-        default:
-            return false;
-    }
-}
-
-bool is_figure(int column) { return column >= RadioModelTable::channel; }
+bool editable(int column) { return *faces[column].edit; }
+bool is_figure(int column) { return faces[column].figure; }
 
 int alignment(int column) {
     return static_cast<int>((is_figure(column) ? Qt::AlignRight : Qt::AlignLeft) | Qt::AlignVCenter);
+}
+
+QString antenna_text(const Project& project, const Radio& radio) {
+    const AntennaModel* antenna = find_antenna(project, radio.antenna);
+    if (!antenna) return tr("its own");
+    const QString name = QString::fromStdString(antenna->name);
+    return radio.cable.empty() ? name : tr("%1, cable %2 m").arg(name, render::figure(radio.cable_m, 1));
+}
+
+QString lost_text(const Project& project, const AccessPoint& ap) {
+    QStringList all;
+    for (const Said& s : lost_to_source(project, ap)) all << said_text(s);
+    return all.isEmpty() ? tr("nothing") : all.join(", ");
+}
+
+std::optional<PowerSource> source_typed(const AccessPointModel& m, const QString& typed) {
+    if (typed.isEmpty() || typed == tr("not told")) return {};
+    QStringList taken;
+    for (const PowerRow& row : m.power) {
+        const QString name = QString::fromStdString(std::string(power_source_name(row.source)));
+        const QString key = QString::fromStdString(std::string(power_source_key(row.source)));
+        if (typed.compare(name, Qt::CaseInsensitive) == 0 || typed.compare(key, Qt::CaseInsensitive) == 0)
+            return row.source;
+        taken << name;
+    }
+    throw Error(say("the model takes %1", taken.isEmpty() ? "-" : taken.join(", ").toStdString()));
 }
 
 /// Draws the band's glyph before its name.
@@ -104,7 +136,7 @@ QVariant RadioModelTable::headerData(int section, Qt::Orientation orientation, i
     if (orientation != Qt::Horizontal) return {};
     if (role == Qt::DisplayRole && section == height)
         return workspace_.units() == LengthUnits::metres ? tr("Height (m)") : tr("Height (ft)");
-    if (role == Qt::DisplayRole) return tr(heads[section]);
+    if (role == Qt::DisplayRole) return tr(faces[section].head);
     if (role == Qt::TextAlignmentRole) return alignment(section);
     return {};
 }
@@ -139,7 +171,19 @@ QString RadioModelTable::text(const Row& row, int column) const {
         case power:
             return render::figure(radio.power_dbm, 0);
         case eirp:
-            return render::figure(working_radio(project, *ap, row.radio).eirp_dbm(), 1);
+            return is_at_work(project, *ap, row.radio)
+                       ? render::figure(working_radio(project, *ap, row.radio).eirp_dbm(), 1)
+                   : radio.on ? tr("no power")
+                              : QString();
+        case antenna:
+            return antenna_text(project, radio);
+        case tilt:
+            return render::figure(ap->downtilt_deg, 0);
+        case source:
+            return ap->source ? QString::fromStdString(std::string(power_source_name(*ap->source)))
+                              : tr("not told");
+        case lost:
+            return lost_text(project, *ap);
         case height:
             return render::local(format_length(ap->height_m, workspace_.units(), false));
         case azimuth:
@@ -169,7 +213,10 @@ QVariant RadioModelTable::sort_value(const Row& row, int column) const {
         case power:
             return radio.power_dbm;
         case eirp:
-            return working_radio(project, *ap, row.radio).eirp_dbm();
+            return is_at_work(project, *ap, row.radio) ? working_radio(project, *ap, row.radio).eirp_dbm()
+                                                       : -1000;
+        case tilt:
+            return ap->downtilt_deg;
         case height:
             return ap->height_m;
         case azimuth:
@@ -194,7 +241,9 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
         case Qt::TextAlignmentRole:
             return alignment(i.column());
         case Qt::ForegroundRole:
-            return ap->radios[r.radio].on ? theme().ink : theme().muted;
+            return is_at_work(workspace_.project(), *ap, r.radio) ? theme().ink : theme().muted;
+        case Qt::ToolTipRole:
+            return i.column() == lost || i.column() == antenna ? QVariant(text(r, i.column())) : QVariant();
         case Qt::UserRole:
             return sort_value(r, i.column());
         default:
@@ -235,6 +284,13 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
         case azimuth:
             ap.azimuth_deg = parse_number(typed, -360, 360, "°");
             break;
+        case tilt:
+            ap.downtilt_deg = parse_number(typed, limits::tilt_deg.low, limits::tilt_deg.high, "°");
+            break;
+        case source:
+            ap.source = source_typed(model(project, ap.model), typed);
+            ap.alternative = 0;
+            break;
         default:
             break;
     }
@@ -247,28 +303,17 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
 }
 
 bool RadioModelTable::setData(const QModelIndex& i, const QVariant& value, int role) {
-    if (role != Qt::EditRole && role != Qt::CheckStateRole) return false;
-    static constexpr const char* labels[] = {"",
-                                             "",
-                                             "",
-                                             "",
-                                             mark("Switch radio of access point %1"),
-                                             mark("Retune access point %1"),
-                                             mark("Retune access point %1"),
-                                             mark("Change power of access point %1"),
-                                             "",
-                                             mark("Raise access point %1"),
-                                             mark("Aim access point %1")};
+    if ((role != Qt::EditRole && role != Qt::CheckStateRole) || !editable(i.column())) return false;
     try {
         const Row r = row(i.row());
         const AccessPoint ap =
             with(workspace_.project(), r, i.column(),
                  role == Qt::CheckStateRole ? (value.toInt() == Qt::Checked ? tr("on") : tr("off"))
                                             : value.toString());
-        return workspace_.edit(tr(labels[i.column()]).arg(ap.number),
+        return workspace_.edit(tr(faces[i.column()].edit).arg(ap.number),
                                [&](Project& p) { replace_access_point(p, r.floor, ap); });
     } catch (const Error& fault) {
-        workspace_.tell(tr(heads[i.column()]) + ": " + fault_text(fault), true);
+        workspace_.tell(tr(faces[i.column()].head) + ": " + fault_text(fault), true);
         return false;
     }
 }
@@ -283,8 +328,9 @@ void RadioModelTable::set_cells(const QString& label, const std::vector<Cell>& c
                 replace_access_point(p, cell.row.floor, with(p, cell.row, cell.column, cell.typed));
             } catch (const Error& fault) {
                 if (refused++ == 0)
-                    first = tr("access point %1, %2: ").arg(text(cell.row, number), tr(heads[cell.column])) +
-                            fault_text(fault);
+                    first =
+                        tr("access point %1, %2: ").arg(text(cell.row, number), tr(faces[cell.column].head)) +
+                        fault_text(fault);
             }
         }
     });
@@ -338,7 +384,7 @@ RadioSchedule::RadioSchedule(Workspace& workspace, QWidget* parent) : QWidget(pa
     table_->setEditTriggers(QAbstractItemView::DoubleClicked | QAbstractItemView::EditKeyPressed |
                             QAbstractItemView::AnyKeyPressed);
     table_->installEventFilter(this);
-    for (int c = 0; c < RadioModelTable::column_count; ++c) set_column_width(*table_, c, widths[c]);
+    for (int c = 0; c < RadioModelTable::column_count; ++c) set_column_width(*table_, c, faces[c].width);
     connect(sorted_, &QAbstractItemModel::modelReset, this, [this] { make_room_for_heads(*table_); });
     connect(table_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
             &RadioSchedule::follow_row);

@@ -27,8 +27,12 @@ public:
         width,
         power,
         eirp,
+        antenna,
         height,
         azimuth,
+        tilt,
+        source,
+        lost,
         column_count
     };
     explicit RadioModelTable(Workspace&, QObject* parent = nullptr);

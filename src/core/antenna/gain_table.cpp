@@ -114,6 +114,19 @@ std::shared_ptr<const GainTable> gain_table(const Lobe& lobe) {
     return known.try_emplace(key, std::move(made)).first->second;
 }
 
+std::vector<double> circle_of_gains_db(const Lobe& lobe, const Orientation& turned, Point3 from,
+                                       Point3 through, int step_deg) {
+    const auto table = gain_table(lobe);
+    const BodyAxes axes = turned.axes();
+    std::vector<double> gains;
+    for (int degree = 0; degree < 360; degree += step_deg) {
+        const double a = degree * std::numbers::pi / 180;
+        const Point3 way = from * std::cos(a) + through * std::sin(a);
+        gains.push_back(table->relative_db({dot(way, axes.right), dot(way, axes.front), dot(way, axes.up)}));
+    }
+    return gains;
+}
+
 double gain_dbi(const Antenna& antenna, const Orientation& orientation, Point3 toward) {
     const BodyAxes axes = orientation.axes();
     const Point3 d{dot(toward, axes.right), dot(toward, axes.front), dot(toward, axes.up)};

@@ -40,6 +40,11 @@ std::uint64_t key_of(const Lobe&);
 /// Made when a lobe is first asked for, and shared. Safe from several threads at once.
 std::shared_ptr<const GainTable> gain_table(const Lobe&);
 
+/// Of a lobe that is turned, round a circle of directions from `from` through `through`, a quarter of a turn
+/// on; both unit vectors. Every `step_deg`, which divides 360 [dB relative to the peak].
+std::vector<double> circle_of_gains_db(const Lobe&, const Orientation&, Point3 from, Point3 through,
+                                       int step_deg);
+
 /// Of an antenna that is turned, toward a place that is not its own [dBi].
 double gain_dbi(const Antenna&, const Orientation&, Point3 toward);
 

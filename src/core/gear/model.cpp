@@ -65,6 +65,26 @@ Turn body_turn(PatternFrame frame, Mount mount, double azimuth_deg, double downt
     return {azimuth_deg, downtilt_deg, 0};
 }
 
+Point3 look_direction(PatternFrame frame, const Turn& turn) {
+    const BodyAxes axes = Orientation(turn).axes();
+    return frame == PatternFrame::ceiling ? axes.up * -1 : axes.front;
+}
+
+double downtilt_towards(PatternFrame frame, Mount mount, double azimuth_deg, Point3 along, Point toward) {
+    const Point wanted = unit(toward);
+    double best_deg = 0, nearest = -2;
+    for (int tilt_deg = -90; tilt_deg <= 90; ++tilt_deg) {
+        const Point3 looks = look_direction(frame, body_turn(frame, mount, azimuth_deg, tilt_deg));
+        const Point seen{dot(looks, along), looks.z};
+        if (length(seen) < 0.05) continue;  // it looks at the one who sees it from the side
+        if (const double near = dot(unit(seen), wanted); near > nearest) {
+            nearest = near;
+            best_deg = tilt_deg;
+        }
+    }
+    return best_deg;
+}
+
 std::string_view mount_name(Mount m) { return mounts[static_cast<std::size_t>(m)]; }
 
 std::optional<Mount> find_mount(std::string_view name) {

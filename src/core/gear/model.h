@@ -78,6 +78,13 @@ std::optional<PowerSource> usual_source(const AccessPointModel&);
 /// How the pattern's body stands for an access point mounted and aimed so. A tilt of 0 means as it was made
 /// to hang: a ceiling pattern on a wall turns its lobe to the azimuth, a panel under a ceiling looks down.
 Turn body_turn(PatternFrame, Mount, double azimuth_deg, double downtilt_deg);
+/// Where a body turned so is made to look in the venue: the front of an upright pattern, what hangs under a
+/// ceiling straight below it. A unit vector.
+Point3 look_direction(PatternFrame, const Turn&);
+/// The downtilt in whole degrees, -90 to 90, with which it looks along a slope, seen from the side: `along`
+/// is a level unit vector, the slope runs `toward.x` along it and rises by `toward.y`. A slope that cannot be
+/// met gives the nearest.
+double downtilt_towards(PatternFrame, Mount, double azimuth_deg, Point3 along, Point toward);
 
 std::string_view mount_name(Mount);
 std::optional<Mount> find_mount(std::string_view name);

@@ -198,6 +198,21 @@ TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses w
     CHECK_FALSE(table->model()->setData(d.cell(1, RadioModelTable::width), "320", Qt::EditRole));
     CHECK(table->model()->setData(d.cell(1, RadioModelTable::on), Qt::Unchecked, Qt::CheckStateRole));
     CHECK_FALSE(access_points(d.project(), d.w().floor_id())[0].radios[1].on);
+    // a source that leaves less is told in words, and what is not fed has no EIRP
+    const AccessPoint before = access_points(d.project(), d.w().floor_id())[0];
+    CHECK(d.cell(0, RadioModelTable::antenna).data().toString() == "its own");
+    CHECK_FALSE(table->model()->setData(d.cell(0, RadioModelTable::source), "steam", Qt::EditRole));
+    CHECK(table->model()->setData(d.cell(0, RadioModelTable::source), "802.3af", Qt::EditRole));
+    CHECK(access_points(d.project(), d.w().floor_id())[0].source == PowerSource::af);
+    CHECK(d.cell(0, RadioModelTable::lost).data().toString().contains("6 GHz is off"));
+    CHECK(d.cell(2, RadioModelTable::eirp).data().toString() == "no power");
+    CHECK(table->model()->setData(d.cell(0, RadioModelTable::tilt), "12", Qt::EditRole));
+    CHECK(access_points(d.project(), d.w().floor_id())[0].downtilt_deg == 12);
+    CHECK_FALSE(table->model()->setData(d.cell(0, RadioModelTable::tilt), "120", Qt::EditRole));
+    CHECK_FALSE(table->model()->setData(d.cell(0, RadioModelTable::lost), "nothing", Qt::EditRole));
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    CHECK(access_points(d.project(), d.w().floor_id())[0].source == before.source);
     QTest::keyClicks(d.find<QLineEdit>("scheduleFilter"), "First");
     CHECK(table->model()->rowCount() < 30);
     CHECK(d.cell(0, RadioModelTable::floor).data().toString() == "First floor");

@@ -1,6 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "gear/model.h"
 
+#include <cmath>
+#include <numbers>
+
 #include "core/support.h"
 #include "gear/antenna_model.h"
 
@@ -50,4 +53,23 @@ TEST_CASE("a cable loses by its length, its ends and the root of the frequency")
     CHECK(cable_loss_db(cable, 10, 5500) == Approx(8.3));
     CHECK(cable_loss_db(cable, 0, 5500) == Approx(0.3));
     CHECK(cable_loss_db(cable, 10, 5500.0 / 4) == Approx(4.3));
+}
+
+TEST_CASE("what is aimed looks where its mount and tilt turn it, and is tilted towards a slope") {
+    const auto looks = [](PatternFrame frame, Mount mount, double azimuth_deg, double tilt_deg) {
+        return look_direction(frame, body_turn(frame, mount, azimuth_deg, tilt_deg));
+    };
+    const auto same = [](Point3 a, Point3 b) { return length(a - b) < 1e-9; };
+    CHECK(same(looks(PatternFrame::ceiling, Mount::ceiling, 40, 0), {0, 0, -1}));
+    CHECK(same(looks(PatternFrame::ceiling, Mount::wall, 90, 0), {1, 0, 0}));
+    CHECK(same(looks(PatternFrame::upright, Mount::ceiling, 0, 0), {0, 0, -1}));
+    CHECK(same(looks(PatternFrame::upright, Mount::pole, 180, 30), {0, -std::sqrt(3) / 2, -0.5}));
+    // 3 m down over 10 m ahead is 16.7 degrees; seen 60 degrees from the side the same slope asks for less
+    const Point3 ahead{0, 1, 0}, aside{std::sin(std::numbers::pi / 3), 0.5, 0};
+    for (const auto frame : {PatternFrame::upright, PatternFrame::ceiling}) {
+        CHECK(downtilt_towards(frame, Mount::wall, 0, ahead, {10, -3}) == 17);
+        CHECK(downtilt_towards(frame, Mount::wall, 0, ahead, {10, 3}) == -17);
+        CHECK(downtilt_towards(frame, Mount::wall, 0, aside, {10, -3}) == 9);  // atan(0.3 cos 60)
+    }
+    CHECK(downtilt_towards(PatternFrame::upright, Mount::wall, 180, ahead, {-10, -3}) == 17);
 }
