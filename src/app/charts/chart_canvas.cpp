@@ -38,6 +38,9 @@ void ChartCanvas::show_sheet(const ChartSheet* sheet, int chosen) {
     moving_.reset();
     held_.reset();
     pick_colour(false);
+    draw(false);
+    line_.clear();
+    grip_ = Handle::centre;
     fit();
     changed(chosen);
 }
@@ -65,6 +68,14 @@ void ChartCanvas::fit() {
 void ChartCanvas::pick_colour(bool on) {
     picking_ = on;
     setCursor(on ? Qt::CrossCursor : Qt::ArrowCursor);
+}
+
+void ChartCanvas::draw(bool on) {
+    if (drawing_ == on) return;
+    drawing_ = on;
+    setCursor(on ? Qt::CrossCursor : Qt::ArrowCursor);
+    update();
+    emit drawing_changed(on);
 }
 
 QPointF ChartCanvas::px(Point p) const { return shift_ + scale_ * QPointF(p.x, p.y); }
@@ -148,8 +159,10 @@ void ChartCanvas::mousePressEvent(QMouseEvent* e) {
         }
         return;
     }
+    if (begin_line(*e)) return;
     held_ = e->button() == Qt::LeftButton ? held_at(e->position()) : std::nullopt;
     if (held_) {
+        grip_ = held_->handle;
         moving_ = sheet_->charts[static_cast<std::size_t>(held_->chart)].found.frame;
         if (held_->chart != chosen_) emit chosen(held_->chart);
         return;
@@ -160,14 +173,32 @@ void ChartCanvas::mousePressEvent(QMouseEvent* e) {
     panned_from_ = e->position();
 }
 
+/// Whether a press is the begin of a line by hand, inside of the chosen chart.
+bool ChartCanvas::begin_line(const QMouseEvent& e) {
+    const bool asked = drawing_ || e.modifiers() & Qt::ShiftModifier;
+    if (!asked || e.button() != Qt::LeftButton || chosen_ < 0) return false;
+    const Point at = in_picture(e.position());
+    const ChartFrame& f = frame(chosen_);
+    if (distance(at, f.centre_px) > 1.1 * f.outer_px) return false;
+    line_ = {at};
+    update();
+    return true;
+}
+
 void ChartCanvas::mouseMoveEvent(QMouseEvent* e) {
     pointer_ = e->position();
+    if (!line_.empty()) {
+        constexpr double apart_px = 2;
+        const Point at = in_picture(e->position());
+        if (distance(at, line_.back()) * scale_ >= apart_px) line_.push_back(at);
+        return update();
+    }
     if (held_ && moving_) return drag_to(e->position());
     if (panned_from_ && e->buttons() != Qt::NoButton) {
         shift_ += e->position() - *panned_from_;
         panned_from_ = e->position();
         fitted_ = false;
-    } else if (!picking_) {
+    } else if (!picking_ && !drawing_) {
         setCursor(held_at(e->position()) ? Qt::SizeAllCursor : Qt::ArrowCursor);
     }
     update();
@@ -175,6 +206,12 @@ void ChartCanvas::mouseMoveEvent(QMouseEvent* e) {
 
 void ChartCanvas::mouseReleaseEvent(QMouseEvent*) {
     panned_from_.reset();
+    if (!line_.empty()) {
+        const std::vector<Point> line = std::move(line_);
+        line_.clear();
+        emit drawn(chosen_, line);
+        return update();
+    }
     if (!held_) return;
     const int chart = held_->chart;
     const ChartFrame f = *moving_;
@@ -192,23 +229,54 @@ void ChartCanvas::wheelEvent(QWheelEvent* e) {
     update();
 }
 
+/// The handle that was touched last, or chosen with Space: the centre by pixels, rings outwards, 0 round.
+void ChartCanvas::nudge(double right, double up) {
+    if (!sheet_ || chosen_ < 0) return;
+    ChartFrame f = frame(chosen_);
+    const double outwards = std::abs(right) > std::abs(up) ? right : up;
+    switch (grip_) {
+        case Handle::centre:
+            f.centre_px = {f.centre_px.x + right, f.centre_px.y - up};
+            break;
+        case Handle::outer:
+            if (f.outer_px + outwards < 5) return;
+            f.db_per_px *= f.outer_px / (f.outer_px + outwards);
+            f.outer_px += outwards;
+            break;
+        case Handle::inner: {
+            const double between = 20 / f.db_per_px - outwards;
+            if (between < 4) return;
+            f.db_per_px = 20 / between;
+            break;
+        }
+        case Handle::zero:
+            f.zero_deg = std::fmod(f.zero_deg + (right - up) + 360, 360);
+            break;
+    }
+    emit moved(chosen_, f);
+}
+
 void ChartCanvas::keyPressEvent(QKeyEvent* e) {
     const double step = e->modifiers() & Qt::ShiftModifier ? 5 : 0.5;
-    const auto nudge = [&](double x, double y) {
-        if (!sheet_ || chosen_ < 0) return;
-        ChartFrame f = frame(chosen_);
-        f.centre_px = {f.centre_px.x + x * step, f.centre_px.y + y * step};
-        emit moved(chosen_, f);
-    };
     switch (e->key()) {
         case Qt::Key_Left:
-            return nudge(-1, 0);
+            return nudge(-step, 0);
         case Qt::Key_Right:
-            return nudge(1, 0);
+            return nudge(step, 0);
         case Qt::Key_Up:
-            return nudge(0, -1);
+            return nudge(0, step);
         case Qt::Key_Down:
-            return nudge(0, 1);
+            return nudge(0, -step);
+        case Qt::Key_Space:
+            grip_ = static_cast<Handle>((static_cast<int>(grip_) + 1) % handles);
+            return update();
+        case Qt::Key_Backspace:
+            return emit undrawn();
+        case Qt::Key_Escape:
+            if (!picking_ && !drawing_) return QWidget::keyPressEvent(e);
+            pick_colour(false);
+            draw(false);
+            return update();
         case Qt::Key_0:
             return fit();
         default:
@@ -241,13 +309,13 @@ void ChartCanvas::paint_curve(QPainter& p, const TracedChart& chart, const Chart
 void ChartCanvas::paint_handles(QPainter& p, const ChartFrame& f) const {
     const auto& colours = theme();
     const QPointF middle = px(f.centre_px);
-    p.setPen(QPen(colours.accent, 1.4));
+    p.setPen(QPen(colours.accent, grip_ == Handle::centre ? 2.6 : 1.4));
     p.drawLine(middle - QPointF(handle_px, 0), middle + QPointF(handle_px, 0));
     p.drawLine(middle - QPointF(0, handle_px), middle + QPointF(0, handle_px));
     const auto flag = [&](Handle h, const QString& words, Qt::Alignment side) {
         const QPointF at = place_of(f, h);
         p.setPen(QPen(colours.accent, 1.4));
-        p.setBrush(colours.tile);
+        p.setBrush(h == grip_ ? colours.accent : colours.tile);
         p.drawRect(QRectF(at.x() - 4, at.y() - 4, 8, 8));
         const QFont font = render::font(11, 650);
         const double wide = render::tag_width(words, font);
@@ -273,6 +341,7 @@ void ChartCanvas::paint_chart(QPainter& p, int index) const {
         p.drawEllipse(px(f.centre_px), inner * scale_, inner * scale_);
     }
     paint_curve(p, chart, f);
+    paint_drawn(p, chart);
     if (now) paint_handles(p, f);
     const QString words = chart.use == ChartUse::azimuth     ? tr("azimuth")
                           : chart.use == ChartUse::elevation ? tr("elevation")
@@ -281,9 +350,37 @@ void ChartCanvas::paint_chart(QPainter& p, int index) const {
                            now ? colours.accent : colours.muted, QColor(Qt::white), 4);
 }
 
+/// What was told by hand, and what is being told.
+void ChartCanvas::paint_drawn(QPainter& p, const TracedChart& chart) const {
+    const auto& colours = theme();
+    const auto paint = [&](const std::vector<Point>& line) {
+        p.setPen(QPen(colours.accent, 1.6));
+        p.setBrush(colours.tile);
+        if (line.size() == 1) p.drawRect(QRectF(px(line[0]).x() - 3, px(line[0]).y() - 3, 6, 6));
+        QPolygonF way;
+        for (Point at : line) way << px(at);
+        p.setBrush(Qt::NoBrush);
+        p.drawPolyline(way);
+    };
+    for (const auto& line : chart.drawn) paint(line);
+    if (&chart == &sheet_->charts[static_cast<std::size_t>(std::max(chosen_, 0))] && !line_.empty())
+        paint(line_);
+}
+
+/// Where the pointer is on the chosen chart: angle and value.
+QString ChartCanvas::pointed_words() const {
+    if (chosen_ < 0) return {};
+    const ChartFrame& f = frame(chosen_);
+    const Point at = in_picture(pointer_);
+    const double turned = direction_to(f.centre_px, at) - f.zero_deg;
+    return QStringLiteral("%1° %2 dB")
+        .arg(render::figure(std::remainder(f.clockwise ? turned : -turned, 360)),
+             render::figure(f.value_db(distance(at, f.centre_px)), 1));
+}
+
 /// What lies under the pointer, four times as large, while a handle is held or a colour picked.
 void ChartCanvas::paint_lens(QPainter& p) const {
-    if (!(held_ && moving_) && !picking_) return;
+    if (!(held_ && moving_) && !picking_ && !drawing_ && line_.empty()) return;
     constexpr double radius = 58, larger = 4;
     const QPointF middle(pointer_.x() < width() / 2.0 ? width() - radius - 12 : radius + 12, radius + 12);
     QPainterPath round;
@@ -302,6 +399,11 @@ void ChartCanvas::paint_lens(QPainter& p) const {
     p.setPen(QPen(theme().accent, 1));
     p.drawLine(middle - QPointF(10, 0), middle + QPointF(10, 0));
     p.drawLine(middle - QPointF(0, 10), middle + QPointF(0, 10));
+    const QString words = pointed_words();
+    const QFont font = render::font(11, 650);
+    const double wide = render::tag_width(words, font);
+    render::draw_tag(p, {middle.x() - wide / 2, middle.y() + radius + 5, wide, render::tag_height}, words,
+                     font, theme().ink, theme().paper);
 }
 
 void ChartCanvas::paintEvent(QPaintEvent*) {

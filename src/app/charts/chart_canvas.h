@@ -23,6 +23,9 @@ public:
     /// The next click gives the colour of the curve.
     void pick_colour(bool on);
     bool is_picking() const { return picking_; }
+    /// Clicks and drags tell where the curve of the chosen chart goes, until it is switched off.
+    void draw(bool on);
+    bool is_drawing() const { return drawing_; }
     /// Where a place of the picture is shown, for tests.
     QPointF px(Point picture) const;
 
@@ -31,6 +34,11 @@ signals:
     /// A handle was let go.
     void moved(int chart, const yemvo::ChartFrame&);
     void picked(int chart, yemvo::Colour);
+    /// By hand: a place, or a line along the curve, in the picture.
+    void drawn(int chart, const std::vector<yemvo::Point>& line);
+    /// The last one off again.
+    void undrawn();
+    void drawing_changed(bool on);
 
 protected:
     void paintEvent(QPaintEvent*) override;
@@ -43,6 +51,7 @@ protected:
 
 private:
     enum class Handle { centre, outer, inner, zero };
+    static constexpr int handles = 4;
     struct Held {
         int chart;
         Handle handle;
@@ -53,16 +62,22 @@ private:
     QPointF place_of(const ChartFrame&, Handle) const;
     std::optional<Held> held_at(QPointF) const;
     void drag_to(QPointF);
+    bool begin_line(const QMouseEvent&);
+    void nudge(double right, double up);
+    QString pointed_words() const;
     void paint_chart(QPainter&, int chart) const;
     void paint_curve(QPainter&, const TracedChart&, const ChartFrame&) const;
     void paint_handles(QPainter&, const ChartFrame&) const;
+    void paint_drawn(QPainter&, const TracedChart&) const;
     void paint_lens(QPainter&) const;
     const ChartSheet* sheet_ = nullptr;
     int chosen_ = -1;
     BandId band_ = band_5;
     double scale_ = 1;
     QPointF shift_;
-    bool fitted_ = true, picking_ = false;
+    bool fitted_ = true, picking_ = false, drawing_ = false;
+    Handle grip_ = Handle::centre;  ///< what the arrow keys move
+    std::vector<Point> line_;       ///< that is being drawn
     std::optional<Held> held_;
     std::optional<ChartFrame> moving_;
     std::optional<QPointF> panned_from_;

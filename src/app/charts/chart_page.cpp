@@ -10,12 +10,14 @@
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
+#include <QScrollArea>
 #include <algorithm>
 #include <cmath>
 
 #include "antenna/pattern/cut_edits.h"
 #include "antenna/pattern/measured_pattern.h"
 #include "app/charts/chart_canvas.h"
+#include "app/charts/chart_checks.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
 #include "app/look/theme.h"
@@ -68,6 +70,15 @@ ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), w
             c.found.frame = frame;
         });
     });
+    connect(canvas_, &ChartCanvas::drawn, this, [this](int chart, const std::vector<Point>& line) {
+        choose(chart);
+        change([&](TracedChart& c) { c.drawn.push_back(line); });
+    });
+    connect(canvas_, &ChartCanvas::undrawn, this, [this] {
+        if (chosen_chart() && !chosen_chart()->drawn.empty())
+            change([](TracedChart& c) { c.drawn.pop_back(); });
+    });
+    connect(canvas_, &ChartCanvas::drawing_changed, this, [this](bool on) { by_hand_->setChecked(on); });
     connect(canvas_, &ChartCanvas::picked, this, [this](int chart, Colour colour) {
         choose(chart);
         change([&](TracedChart& c) { c.colour = colour; });
@@ -149,11 +160,21 @@ QWidget* ChartPage::make_chart_rows() {
     colour_ = push_button(tr("Pick on the sheet"), "chartColour",
                           tr("Then click on the curve; the lens shows where"));
     row(tr("Curve"), colour_);
+    by_hand_ =
+        push_button(tr("Draw on the sheet"), "chartDraw",
+                    tr("Click where the curve goes, it is followed between; drag to draw it; Backspace "
+                       "takes the last off. Without this button: with Shift"));
+    by_hand_->setCheckable(true);
+    row(tr("By hand"), by_hand_);
     grid->setColumnStretch(1, 1);
     connect(use_, &QComboBox::activated, this, &ChartPage::use_as);
     connect(runs_, &QComboBox::activated, this,
             [this](int i) { change([&](TracedChart& c) { c.found.frame.clockwise = i == 0; }); });
     connect(colour_, &QPushButton::clicked, this, [this] { canvas_->pick_colour(true); });
+    connect(by_hand_, &QPushButton::clicked, this, [this](bool on) {
+        canvas_->draw(on);
+        canvas_->setFocus();
+    });
     const auto number = [this](UnitField* field, double low, double high, const QString& unit,
                                const std::function<void(TracedChart&, double)>& set) {
         connect(field, &UnitField::confirmed, this,
@@ -179,8 +200,7 @@ QWidget* ChartPage::make_chart_rows() {
 }
 
 QWidget* ChartPage::make_right() {
-    auto* side = new QWidget(this);
-    side->setFixedWidth(300);
+    auto* side = new QWidget;
     auto* column = new QVBoxLayout(side);
     column->setContentsMargins(14, 8, 14, 10);
     column->setSpacing(7);
@@ -211,42 +231,19 @@ QWidget* ChartPage::make_right() {
         });
     column->addLayout(grid);
     column->addWidget(group_head(tr("Checks")));
-    auto* checks = new QGridLayout;
-    checks->setVerticalSpacing(4);
-    line = 0;
-    const auto check = [&](const QString& words, const char* object) {
-        auto* label = new QLabel;
-        label->setObjectName(object);
-        label->setWordWrap(true);
-        checks->addWidget(new QLabel(words), line, 0, Qt::AlignTop);
-        checks->addWidget(label, line++, 1);
-        return label;
-    };
-    ahead_ = check(tr("Ahead"), "chartAhead");
-    behind_label_ = check(tr("Behind"), "chartBehind");
-    efficiency_ = check(tr("Efficiency"), "chartEfficiency");
-    guessed_ = check(tr("Guessed"), "chartGuessed");
-    checks->setColumnStretch(1, 1);
-    column->addLayout(checks);
-    grid = new QGridLayout;
-    line = 0;
-    tolerance_ = new UnitField("dB");
-    tolerance_->setObjectName("chartTolerance");
-    row(tr("Cuts agree within"), tolerance_);
-    behind_take_ = new QComboBox;
-    behind_take_->setObjectName("chartBehindTake");
-    behind_take_->addItems({tr("each its own"), tr("azimuth"), tr("mean"), tr("elevation")});
-    row(tr("Behind, take"), behind_take_);
-    column->addLayout(grid);
-    tolerance_->setText("1.0");
-    connect(tolerance_, &UnitField::confirmed, this, [this](const QString&) { refresh(); });
-    connect(behind_take_, &QComboBox::activated, this, [this] { refresh(); });
-    fit_ = push_button(tr("Fit rings jointly"), "fitRings",
-                       tr("Rings of both charts move within a pixel until the cuts agree best behind"));
-    connect(fit_, &QPushButton::clicked, this, &ChartPage::fit_rings);
-    column->addWidget(fit_);
+    checks_ = new ChartChecks;
+    connect(checks_, &ChartChecks::changed, this, &ChartPage::refresh);
+    connect(checks_, &ChartChecks::fit_wanted, this, &ChartPage::fit_rings);
+    column->addWidget(checks_);
     column->addStretch(1);
-    return side;
+    // a small window scrolls it
+    auto* scroll = new QScrollArea(this);
+    scroll->setWidget(side);
+    scroll->setWidgetResizable(true);
+    scroll->setFrameShape(QFrame::NoFrame);
+    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    scroll->setFixedWidth(300);
+    return scroll;
 }
 
 void ChartPage::open(const QString& file, const PatternCuts& now) {
@@ -351,7 +348,7 @@ void ChartPage::use_as(int use) {
 
 void ChartPage::fit_rings() {
     TracedChart *a = used_as(ChartUse::azimuth), *e = used_as(ChartUse::elevation);
-    if (!a || !e) return;
+    if (!a || !e) return workspace_.tell(tr("Both an azimuth and an elevation are needed"), true);
     const JointFit fit = fit_jointly(*a, *e);
     refresh();
     workspace_.tell(tr("Rings by %1 px: behind %2 dB now")
@@ -362,17 +359,19 @@ PatternCuts ChartPage::cuts() {
     PatternCuts made = now_;
     if (TracedChart* a = used_as(ChartUse::azimuth)) made.azimuth = as_cut(*a);
     if (TracedChart* e = used_as(ChartUse::elevation)) made.elevation = as_cut(*e);
-    const int take = behind_take_->currentIndex();
-    if (take > 0) {
-        const double a = made.azimuth[180], e = made.elevation[180];
-        const double value = take == 1 ? a : take == 2 ? (a + e) / 2 : e;
-        // each cut bends to it within 30 degrees of the back
-        const auto bend = [&](Cut& cut, double by) {
-            for (int beside = -29; beside <= 29; ++beside)
-                cut[180 + beside] = std::min(0.0, cut[180 + beside] + by * (1 - std::abs(beside) / 30.0));
-        };
-        bend(made.azimuth, value - a);
-        bend(made.elevation, value - e);
+    const double a = made.azimuth[180], e = made.elevation[180];
+    switch (checks_->behind_take()) {
+        case BehindTake::azimuth:
+            made = with_back_at(made, a);
+            break;
+        case BehindTake::mean:
+            made = with_back_at(made, (a + e) / 2);
+            break;
+        case BehindTake::elevation:
+            made = with_back_at(made, e);
+            break;
+        case BehindTake::each_its_own:
+            break;
     }
     const auto typed = read_number(render::plain(frequency_->text()));
     if (typed && *typed > 0) made.frequency_mhz = *typed;
@@ -393,7 +392,8 @@ void ChartPage::refresh() {
 
 void ChartPage::refresh_rows() {
     const TracedChart* c = chosen_chart();
-    for (QWidget* w : std::initializer_list<QWidget*>{use_, ring_, zero_, runs_, colour_}) w->setEnabled(c);
+    for (QWidget* w : std::initializer_list<QWidget*>{use_, ring_, zero_, runs_, colour_, by_hand_})
+        w->setEnabled(c);
     fault_->clear();
     if (!c) return;
     use_->setCurrentIndex(static_cast<int>(c->use));
@@ -411,37 +411,21 @@ void ChartPage::refresh_rows() {
         notes << tr("No label tells the rings: %1 dB is a guess.").arg(render::figure(c->found.ring_db));
     if (c->found.angles_guessed)
         notes << tr("No label tells the angles: 0 at the top, clockwise, is a guess.");
+    if (!c->drawn.empty())
+        notes << counted("%n place or stretch is drawn by hand.", "%n places or stretches are drawn by hand.",
+                         c->drawn.size());
     if (c->curve) notes << tr("Values are within about ± %1 dB.").arg(render::figure(c->curve->error_db, 2));
     fault_->setText(notes.join(" "));
 }
 
 void ChartPage::refresh_checks(const PatternCuts& both) {
-    const double within = read_number(render::plain(tolerance_->text())).value_or(1);
-    const auto tell = [&](QLabel* label, const CutsMeet& m) {
-        const bool agree = std::abs(m.by_db()) <= within;
-        label->setText((agree ? tr("%3 dB (azimuth %1, elevation %2)")
-                              : tr("%3 dB: too far apart (azimuth %1, elevation %2)"))
-                           .arg(render::figure(m.azimuth_db, 1), render::figure(m.elevation_db, 1),
-                                render::figure(m.by_db(), 1)));
-        dress(label, agree ? "QLabel { color: @ink; }" : "QLabel { color: @notMet; }");
-    };
-    tell(ahead_, meet(both.azimuth, both.elevation, 0));
-    tell(behind_label_, meet(both.azimuth, both.elevation, 180));
-    const double directivity = measures(both).directivity_dbi;
     const auto gain = read_number(render::plain(gain_->text()));
-    efficiency_->setText(gain
-                             ? tr("%1 % of %2 dBi directivity")
-                                   .arg(render::figure(100 * std::pow(10, (*gain - directivity) / 10)),
-                                        render::figure(directivity, 1))
-                             : tr("tell the gain: the cuts have %1 dBi").arg(render::figure(directivity, 1)));
+    const TracedChart *a = used_as(ChartUse::azimuth), *e = used_as(ChartUse::elevation);
     int guessed = 0;
-    for (ChartUse use : {ChartUse::azimuth, ChartUse::elevation})
-        if (const TracedChart* c = used_as(use))
-            guessed += static_cast<int>(std::ranges::count(c->curve->guessed, true));
-    guessed_->setText(guessed == 0 ? tr("nothing") : counted("%n direction", "%n directions", guessed));
-    const bool some = used_as(ChartUse::azimuth) || used_as(ChartUse::elevation);
-    accept_->setEnabled(some && gain);
-    fit_->setEnabled(used_as(ChartUse::azimuth) && used_as(ChartUse::elevation));
+    for (const TracedChart* c : {a, e})
+        if (c) guessed += static_cast<int>(std::ranges::count(c->curve->guessed, true));
+    checks_->show_cuts(both, gain, guessed);
+    accept_->setEnabled((a || e) && gain);
 }
 
 void ChartPage::accept() {

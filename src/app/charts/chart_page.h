@@ -18,6 +18,7 @@ class QPushButton;
 namespace yemvo::app {
 
 class ChartCanvas;
+class ChartChecks;
 class LobeView;
 class PolarPlot;
 class UnitField;
@@ -78,11 +79,12 @@ private:
     ChartCanvas* canvas_;
     PolarPlot *azimuth_, *elevation_;
     LobeView* lobe_;
-    QLabel *title_, *told_, *ahead_, *behind_label_, *guessed_, *efficiency_, *fault_;
-    QComboBox *page_, *use_, *runs_, *behind_take_;
-    UnitField *ring_, *zero_, *gain_, *frequency_, *tolerance_;
+    ChartChecks* checks_;
+    QLabel *title_, *told_, *fault_;
+    QComboBox *page_, *use_, *runs_;
+    UnitField *ring_, *zero_, *gain_, *frequency_;
     QLineEdit* name_;
-    QPushButton *colour_, *fit_, *accept_;
+    QPushButton *colour_, *by_hand_, *accept_;
 };
 
 }  // namespace yemvo::app

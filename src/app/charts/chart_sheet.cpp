@@ -33,7 +33,7 @@ void use_first_two(std::vector<TracedChart>& charts) {
 void trace(const Picture& picture, TracedChart& chart, const CancelToken& cancel) {
     chart.fault.clear();
     try {
-        chart.curve = follow_curve(picture, chart.found, {chart.colour}, cancel);
+        chart.curve = follow_curve(picture, chart.found, {chart.colour, chart.drawn}, cancel);
     } catch (const Error& fault) {
         chart.curve.reset();
         chart.fault = fault_text(fault);

@@ -16,7 +16,8 @@ enum class ChartUse { none, azimuth, elevation };
 struct TracedChart {
     FoundChart found;  ///< as it stands now: the person may have moved it
     ChartUse use = ChartUse::none;
-    std::optional<Colour> colour;  ///< that was picked
+    std::optional<Colour> colour;           ///< that was picked
+    std::vector<std::vector<Point>> drawn;  ///< by hand: what the curve goes through, the last one last
     std::optional<TracedCurve> curve;
     QString fault;  ///< why there is no curve
 };

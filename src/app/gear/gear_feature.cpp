@@ -25,7 +25,8 @@ GearFeature::GearFeature(Shell& shell)
     shell.page(charts_, [] {
         return Hint{tr("Charts"),
                     {{"", tr("drag centre, rings and 0 where they are off")},
-                     {tr("arrows"), tr("move the centre")},
+                     {tr("arrows"), tr("move what was touched last")},
+                     {tr("Shift"), tr("draw the curve")},
                      {tr("Esc"), tr("back to the gear")}}};
     });
     connect(page_, &GearPage::chart, charts_, &ChartPage::open);

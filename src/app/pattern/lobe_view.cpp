@@ -21,12 +21,19 @@ constexpr int patch_deg = 6;
 
 double lobe_share(double db) { return std::max(1 - db / least_shown_db, 0.0); }
 
-/// From the palette of the maps: the same strength has the same colour.
+/// From the palette of the maps, without the paper that those are mixed with: a body needs full colours.
 QColor lobe_colour(double db) {
+    constexpr double of_colour = 0.66;
     const auto& steps = theme().steps;
     const double place =
         std::clamp(1 - db / least_shown_db, 0.0, 1.0) * static_cast<double>(steps.size() - 1);
-    return steps[static_cast<std::size_t>(std::lround(place))];
+    const QColor mixed = steps[static_cast<std::size_t>(std::lround(place))], ground = theme().paper;
+    const auto full = [](int part, int of_ground) {
+        return std::clamp(static_cast<int>(std::lround((part - (1 - of_colour) * of_ground) / of_colour)), 0,
+                          255);
+    };
+    return {full(mixed.red(), ground.red()), full(mixed.green(), ground.green()),
+            full(mixed.blue(), ground.blue())};
 }
 
 Point3 lobe_way(double azimuth_deg, double elevation_deg) {
@@ -110,7 +117,7 @@ void LobeView::paint_body(QPainter& p) const {
         for (const Corner& c : q.corners) shape << QPointF(c.x, c.y);
         const QColor colour = lobe_colour(q.db);
         p.setBrush(colour);
-        p.setPen(QPen(render::with_alpha(theme().casing, 0.28), 0.5));
+        p.setPen(QPen(render::with_alpha(theme().ink, 0.28), 0.5));
         p.drawPolygon(shape);
     }
 }

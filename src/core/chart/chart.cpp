@@ -69,9 +69,10 @@ FoundChart described(const chart::Lines& lines, const chart::Rings& rings, const
 
 /// The colour of a line next to the one that was asked for: print and scan have changed it.
 Colour chosen_colour(const std::vector<Colour>& seen, const CurveWishes& wishes, const std::string& name) {
+    if (seen.empty() && !wishes.colour && !wishes.through.empty()) return {};  // drawn by hand alone
     if (seen.empty() && !wishes.colour)
         throw Error(say("has no curve that can be seen inside of the rings"), name,
-                    say("Choose its colour, or another chart"));
+                    say("Choose its colour, or draw it by hand"));
     if (!wishes.colour) return seen.front();
     const auto apart = [&](Colour c) {
         return std::hypot(1.0 * c.red - wishes.colour->red, 1.0 * c.green - wishes.colour->green,
@@ -118,7 +119,10 @@ TracedCurve follow_curve(const Picture& picture, const FoundChart& found, const 
     const FoundChart here = scaled(found, scale);
     TracedCurve traced;
     traced.colour = chosen_colour(chart::curve_colours(lines, here), wishes, picture.name);
-    const chart::Way way = chart::follow(lines, here, traced.colour, cancel);
+    auto through = wishes.through;
+    for (auto& line : through)
+        for (Point& p : line) p = p * scale;
+    const chart::Way way = chart::follow(lines, here, traced.colour, through, cancel);
     const auto column_of = [&](double angle_deg) {
         const double direction = frame.direction_deg(angle_deg);
         return std::fmod(std::fmod(direction, 360) + 360, 360) * chart::columns / 360;

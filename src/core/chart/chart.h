@@ -50,6 +50,9 @@ std::vector<FoundChart> find_charts(const Picture&, const CancelToken& = {});
 /// What a person knows better; empty: as the program finds it.
 struct CurveWishes {
     std::optional<Colour> colour;
+    /// Places that the curve goes through, whatever is seen there; those of one line are joined, round the
+    /// centre. Between lines the curve is followed.
+    std::vector<std::vector<Point>> through = {};
 };
 
 struct TracedCurve {

@@ -180,6 +180,44 @@ double centred(const cv::Mat1f& seen, int column, double row) {
     return weight > 0.3 ? sum / weight : row;
 }
 
+/// The radius at each column that a person has told [px].
+using Given = std::vector<std::optional<double>>;
+
+Given given_at(const std::vector<std::vector<Point>>& through, Point centre) {
+    Given given(columns);
+    constexpr double column_width = 2 * std::numbers::pi / columns;
+    const auto put = [&](double direction_rad, double radius_px) {
+        const double column = direction_rad / column_width;
+        given[static_cast<std::size_t>(((std::lround(column) % columns) + columns) % columns)] = radius_px;
+    };
+    for (const std::vector<Point>& line : through)
+        for (std::size_t i = 0; i < line.size(); ++i) {
+            const auto polar = [&](Point p) {
+                return std::pair(std::atan2(p.x - centre.x, -(p.y - centre.y)), distance(p, centre));
+            };
+            const auto [direction, radius] = polar(line[i]);
+            for (int beside : {-1, 0, 1}) put(direction + beside * column_width, radius);  // a whole degree
+            if (i + 1 == line.size()) break;
+            const auto [next, next_radius] = polar(line[i + 1]);
+            const double turn = std::remainder(next - direction, 2 * std::numbers::pi);
+            const int steps = static_cast<int>(std::abs(turn) * columns / std::numbers::pi) + 1;
+            for (int k = 1; k < steps; ++k)
+                put(direction + turn * k / steps, std::lerp(radius, next_radius, 1.0 * k / steps));
+        }
+    return given;
+}
+
+/// Any other way past a place that was told costs more than the worst that is seen.
+void hold_to(cv::Mat1f& price, const Given& given) {
+    constexpr float forbidden = 8;
+    for (int c = 0; c < columns; ++c) {
+        const auto& radius = given[static_cast<std::size_t>(c)];
+        if (!radius) continue;
+        for (int r = 0; r < price.rows; ++r)
+            price(r, c) = std::abs(r * step_px - *radius) <= 2 * step_px ? 0 : forbidden;
+    }
+}
+
 /// Where nothing of the curve is seen it runs straight from one end to the other.
 void bridge(Way& way) {
     const auto seen = [&](int c) {
@@ -273,7 +311,8 @@ std::vector<Colour> curve_colours(const Lines& l, const FoundChart& chart) {
     return colours;
 }
 
-Way follow(const Lines& l, const FoundChart& chart, Colour colour, const CancelToken& cancel) {
+Way follow(const Lines& l, const FoundChart& chart, Colour colour,
+           const std::vector<std::vector<Point>>& through, const CancelToken& cancel) {
     const ChartFrame& f = chart.frame;
     cv::Mat1f seen = unrolled(share_map(l, colour), f, f.outer_px * 1.04 + 4);
     cancel.check();
@@ -283,6 +322,8 @@ Way follow(const Lines& l, const FoundChart& chart, Colour colour, const CancelT
     cv::Mat1f price(seen.size());
     for (int r = 0; r < seen.rows; ++r)
         for (int k = 0; k < columns; ++k) price(r, k) = 1 - std::min(seen(r, k) * 1.25f, 1.f);
+    const Given given = given_at(through, f.centre_px);
+    hold_to(price, given);
     const auto way = cheapest(price, cancel);
     Way out;
     for (int c = 0; c < columns; ++c) {
@@ -292,8 +333,9 @@ Way follow(const Lines& l, const FoundChart& chart, Colour colour, const CancelT
         for (int r = std::max(0, std::min(in, left) - 2);
              r <= std::min(seen.rows - 1, std::max(in, left) + 2); ++r)
             most = std::max(most, seen(r, c));
-        out.radius_px.push_back(row * step_px);
-        out.seen.push_back(most);
+        const auto& told = given[static_cast<std::size_t>(c)];
+        out.radius_px.push_back(told.value_or(row * step_px));
+        out.seen.push_back(told ? 1 : most);
     }
     bridge(out);
     return out;

@@ -19,6 +19,8 @@ struct Way {
     std::vector<double> radius_px;  ///< of each column
     std::vector<float> seen;        ///< how much of the curve is there, 0 to 1
 };
-Way follow(const Lines&, const FoundChart&, Colour, const CancelToken&);
+/// `through`: as CurveWishes has them, in pixels of the lines.
+Way follow(const Lines&, const FoundChart&, Colour, const std::vector<std::vector<Point>>& through,
+           const CancelToken&);
 
 }  // namespace yemvo::chart

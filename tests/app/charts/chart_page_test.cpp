@@ -8,16 +8,19 @@
 
 #include "antenna/pattern/measured_pattern.h"
 #include "app/charts/chart_canvas.h"
+#include "app/charts/cuts_strip.h"
 #include "app/driver.h"
 #include "app/gear/gear_page.h"
 #include "app/model/activity.h"
 #include "app/pattern/polar_plot.h"
+#include "app/picture.h"
 #include "project/working_radio.h"
 #include "render/tr.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
 using yemvo::app::test::Driver;
+using yemvo::app::test::picture;
 using yemvo::app::test::turn_of_the_loop;
 
 namespace {
@@ -42,6 +45,19 @@ struct Person : Driver {
         ++actions;
         deed();
     }
+    /// Along points, with Shift: the curve by hand.
+    void draw_on_sheet(const std::vector<QPointF>& line) {
+        QTest::mousePress(&canvas(), Qt::LeftButton, Qt::ShiftModifier, line.front().toPoint());
+        for (const QPointF& at : line) {
+            QMouseEvent e(QEvent::MouseMove, at, canvas().mapToGlobal(at), Qt::NoButton, Qt::LeftButton,
+                          Qt::ShiftModifier);
+            QApplication::sendEvent(&canvas(), &e);
+        }
+        picture(window, "drawing");
+        QTest::mouseRelease(&canvas(), Qt::LeftButton, Qt::ShiftModifier, line.back().toPoint());
+        sheet_is_read();
+    }
+    const TracedChart& chart(std::size_t i = 0) { return window.charts().sheet().charts[i]; }
     void sheet_is_read() {
         REQUIRE(QTest::qWaitFor([this] { return window.charts().is_idle(); }, 20000));
         turn_of_the_loop();
@@ -139,6 +155,7 @@ TEST_CASE("what the program found is corrected by handles, fields and arrow keys
     d.sheet_is_read();
     CHECK_FALSE(frame().clockwise);
     d.canvas().setFocus();
+    QTest::keyClick(&d.canvas(), Qt::Key_Space);  // from 0, which was touched last, to the centre
     QTest::keyClick(&d.canvas(), Qt::Key_Right);
     d.sheet_is_read();
     CHECK(frame().centre_px.x == Approx(found.centre_px.x + 0.5));
@@ -150,6 +167,95 @@ TEST_CASE("what the program found is corrected by handles, fields and arrow keys
     };
     d.drag_on_sheet(on_ring(frame().outer_px), on_ring(frame().outer_px * 1.1));
     CHECK(frame().outer_px == Approx(found.outer_px * 1.1).epsilon(0.02));
+}
+
+TEST_CASE(
+    "rings and 0 move by arrow keys as the centre does, whichever was touched last or chosen by Space") {
+    Person d;
+    d.open_sheet();
+    const ChartFrame found = d.chart().found.frame;
+    d.canvas().setFocus();
+    const auto press = [&](Qt::Key key, Qt::KeyboardModifiers keys = {}) {
+        QTest::keyClick(&d.canvas(), key, keys);
+        d.sheet_is_read();
+    };
+    press(Qt::Key_Space);  // the outermost ring: inner ones stay where they are in its measure
+    press(Qt::Key_Up);
+    press(Qt::Key_Right, Qt::ShiftModifier);
+    CHECK(d.chart().found.frame.outer_px == Approx(found.outer_px + 5.5));
+    CHECK(d.chart().found.frame.db_per_px * (found.outer_px + 5.5) ==
+          Approx(found.db_per_px * found.outer_px));
+    press(Qt::Key_Space);  // the ring at -20 dB
+    const double before = d.chart().found.frame.radius_px(-20);
+    press(Qt::Key_Up);
+    CHECK(d.chart().found.frame.radius_px(-20) == Approx(before + 0.5));
+    press(Qt::Key_Space);  // 0
+    press(Qt::Key_Right);
+    CHECK(d.chart().found.frame.zero_deg == Approx(found.zero_deg + 0.5));
+    press(Qt::Key_Space);  // the centre again
+    press(Qt::Key_Down);
+    CHECK(d.chart().found.frame.centre_px.y == Approx(found.centre_px.y + 0.5));
+}
+
+TEST_CASE("the curve is drawn by hand where it was guessed, and taken back stretch by stretch") {
+    Person d;
+    d.open_sheet();
+    const ChartFrame f = d.chart().found.frame;
+    const auto at = [&](double direction_deg, double db) {
+        const double a = direction_deg * 3.14159265 / 180, r = f.radius_px(f.outer_db + db);
+        return d.canvas().px({f.centre_px.x + r * std::sin(a), f.centre_px.y - r * std::cos(a)});
+    };
+    const Cut found = d.chart().curve->cut;
+    std::vector<QPointF> line;
+    for (int a = 90; a <= 130; a += 2) line.push_back(at(a, -15));
+    d.draw_on_sheet(line);
+    CHECK(d.chart().curve->cut[110] == Approx(-15).margin(0.4));
+    CHECK(d.chart().curve->cut[30] == Approx(found[30]).margin(0.1));
+    CHECK(d.find<QLabel>("chartFault")->text().contains("1 place or stretch is drawn by hand"));
+    // with the button, without Shift: one place, and the line is followed to it
+    QTest::mouseClick(d.find<QPushButton>("chartDraw"), Qt::LeftButton);
+    CHECK(d.canvas().is_drawing());
+    QTest::mouseClick(&d.canvas(), Qt::LeftButton, {}, at(200, -18).toPoint());
+    d.sheet_is_read();
+    // a pixel of the screen is half a degree there
+    const auto near_200 = [&] {
+        double highest = -99;
+        for (int a = 199; a <= 201; ++a) highest = std::max(highest, d.chart().curve->cut[a]);
+        return highest;
+    };
+    CHECK(d.chart().drawn.size() == 2);
+    CHECK(near_200() == Approx(-18).margin(3));
+    CHECK(d.chart().found.frame.centre_px == f.centre_px);
+    QTest::keyClick(&d.canvas(), Qt::Key_Backspace);
+    d.sheet_is_read();
+    CHECK(near_200() == Approx(found[200]).margin(0.3));
+    QTest::keyClick(&d.canvas(), Qt::Key_Backspace);
+    QTest::keyClick(&d.canvas(), Qt::Key_Backspace);  // nothing is left to take back
+    d.sheet_is_read();
+    CHECK(d.chart().curve->cut == found);
+    QTest::keyClick(&d.canvas(), Qt::Key_Escape);  // out of drawing, not out of the page
+    CHECK_FALSE(d.canvas().is_drawing());
+    CHECK_FALSE(d.find<QPushButton>("chartDraw")->isChecked());
+    CHECK(d.window.charts().isVisible());
+}
+
+TEST_CASE("both cuts stand against each other where they look the same way, within what a person allows") {
+    Person d;
+    d.open_sheet();
+    auto* strip = d.find<CutsStrip>("cutsStrip");
+    const QString apart = tr("too far apart");
+    CHECK(strip->words().startsWith(tr("ahead")));
+    CHECK(strip->words().endsWith(apart));
+    CHECK(strip->words().contains(tr("behind") + " " + shown_as("-1.3")));
+    d.fill("chartTolerance", "2");
+    CHECK_FALSE(strip->words().contains(apart));
+    d.fill("chartTolerance", "-1");
+    CHECK(d.find<QLineEdit>("chartTolerance")->property("fault").toBool());
+    d.fill("chartTolerance", "1");
+    CHECK(strip->words().endsWith(apart));
+    picture(d.window, "strip");
+    d.pick("chartBehindTake", tr("mean"));
+    CHECK_FALSE(strip->words().contains(apart));
 }
 
 TEST_CASE(

@@ -139,9 +139,11 @@ TEST_CASE("what a person corrects is kept to: where 0 is, which way angles run, 
     CHECK(half[60] == Approx(lobe_db(60) / 2).margin(0.3));
 }
 
-TEST_CASE("a part of the curve that is not there is bridged and told as guessed") {
+namespace {
+
+/// A sticker over 30 degrees of the curve.
+Sheet with_sticker() {
     Sheet sheet;
-    // a sticker over 30 degrees of it
     for (int y = 0; y < 400; ++y)
         for (int x = 0; x < 430; ++x) {
             const double a = std::atan2(x - sheet.centre.x, -(y - sheet.centre.y)) / degree;
@@ -149,6 +151,19 @@ TEST_CASE("a part of the curve that is not there is bridged and told as guessed"
                 for (int c = 0; c < 3; ++c)
                     sheet.paper.edit().rgb[static_cast<std::size_t>(3 * (y * 430 + x) + c)] = 255;
         }
+    return sheet;
+}
+
+Point on_sheet(const Sheet& sheet, double direction_deg, double db) {
+    const double r = sheet.outer * (1 + db / 40);
+    return {sheet.centre.x + r * std::sin(direction_deg * degree),
+            sheet.centre.y - r * std::cos(direction_deg * degree)};
+}
+
+}  // namespace
+
+TEST_CASE("a part of the curve that is not there is bridged and told as guessed") {
+    const Sheet sheet = with_sticker();
     const FoundChart found = find_charts(sheet.paper.picture()).front();
     const TracedCurve curve = follow_curve(sheet.paper.picture(), found);
     int inside = 0, outside = 0;
@@ -157,6 +172,58 @@ TEST_CASE("a part of the curve that is not there is bridged and told as guessed"
     CHECK(inside >= 24);
     CHECK(outside < 12);
     CHECK(curve.cut[75] == Approx(lobe_db(75)).margin(4));
+}
+
+TEST_CASE("what was guessed is drawn by hand: a line along it, or a place that the curve goes through") {
+    const Sheet sheet = with_sticker();
+    const FoundChart found = find_charts(sheet.paper.picture()).front();
+    CurveWishes wishes;
+    wishes.through.emplace_back();
+    for (double a = 58; a <= 92; a += 2) wishes.through.back().push_back(on_sheet(sheet, a, lobe_db(a)));
+    const TracedCurve drawn = follow_curve(sheet.paper.picture(), found, wishes);
+    for (int d = 60; d <= 90; ++d) {
+        INFO(d);
+        CHECK_FALSE(drawn.guessed[static_cast<std::size_t>(d)]);
+        CHECK(drawn.cut[d] == Approx(lobe_db(d)).margin(0.3));
+    }
+    CHECK(mean_off_db(drawn.cut) < 0.15);
+    // a place alone: straight to it from both sides, and between still told as guessed
+    wishes.through = {{on_sheet(sheet, 75, -12)}};
+    const TracedCurve bent = follow_curve(sheet.paper.picture(), found, wishes);
+    CHECK(bent.cut[75] == Approx(-12).margin(0.3));
+    CHECK_FALSE(bent.guessed[75]);
+    CHECK(bent.guessed[68]);
+    CHECK(bent.cut[120] == Approx(lobe_db(120)).margin(0.4));
+}
+
+TEST_CASE("a place told by hand leads away from a line that is not the curve, over the seam as well") {
+    Sheet sheet;
+    sheet.paper.curve(sheet.centre, 2, {180, 20, 20}, [&](double) { return 0.6 * sheet.outer; });
+    const FoundChart found = find_charts(sheet.paper.picture()).front();
+    CurveWishes wishes;
+    wishes.through.emplace_back();
+    for (int a = 0; a <= 360; a += 10) wishes.through.back().push_back(on_sheet(sheet, a + 175, -16));
+    const Cut round = follow_curve(sheet.paper.picture(), found, wishes).cut;
+    for (int d = 0; d < 360; d += 5) CHECK(round[d] == Approx(0).margin(0.3));
+}
+
+TEST_CASE("a chart without a curve can be drawn by hand from end to end") {
+    Paper rings(400, 400);
+    rings.rings({200, 200}, 150, 4);
+    rings.spokes({200, 200}, 150, 30);
+    const FoundChart found = find_charts(rings.picture()).front();
+    CurveWishes wishes;
+    wishes.through.emplace_back();
+    for (int a = 0; a <= 360; a += 5)
+        wishes.through.back().push_back(found.frame.centre_px +
+                                        Point{std::sin(a * degree), -std::cos(a * degree)} *
+                                            (150 * (1 + lobe_db(a) / 40)));
+    const TracedCurve drawn = follow_curve(rings.picture(), found, wishes);
+    CHECK(drawn.guessed_share() == 0);
+    CHECK(mean_off_db(drawn.cut) < 0.15);
+    // half of it is not enough
+    wishes.through.back().resize(20);
+    CHECK_THROWS_WITH(follow_curve(rings.picture(), found, wishes), Catch::Contains("directions alone"));
 }
 
 TEST_CASE("of two curves the one of a chosen colour is followed") {

@@ -57,4 +57,15 @@ PatternCuts cuts_of(const Lobe& lobe, double frequency_mhz) {
     return cuts;
 }
 
+PatternCuts with_back_at(PatternCuts cuts, double value_db) {
+    constexpr int bent_deg = 30;
+    for (Cut* cut : {&cuts.azimuth, &cuts.elevation}) {
+        const double by = value_db - (*cut)[180];
+        for (int beside = 1 - bent_deg; beside < bent_deg; ++beside)
+            (*cut)[180 + beside] =
+                std::min(0.0, (*cut)[180 + beside] + by * (1 - std::abs(beside) / (1.0 * bent_deg)));
+    }
+    return cuts;
+}
+
 }  // namespace yemvo

@@ -20,4 +20,7 @@ PatternCuts with_peak_at_0(PatternCuts);
 /// Any lobe as its two cuts, for changing by hand.
 PatternCuts cuts_of(const Lobe&, double frequency_mhz);
 
+/// Both cuts bent within 30 degrees of the back, so that they agree there on a value [dB].
+PatternCuts with_back_at(PatternCuts, double value_db);
+
 }  // namespace yemvo
