@@ -242,7 +242,7 @@ QWidget* ChartPage::make_right() {
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
     scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFixedWidth(300);
+    scroll->setFixedWidth(346);
     return scroll;
 }
 

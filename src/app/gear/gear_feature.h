@@ -8,6 +8,7 @@ namespace yemvo::app {
 
 class ChartPage;
 class GearPage;
+class PatternFilePage;
 
 class GearFeature : public Feature {
     Q_OBJECT
@@ -18,10 +19,13 @@ public:
     bool is_showing() const;
 
 private:
+    void add_chart_page();
+    void add_pattern_file_page();
     void show(GearId);
     void place(ModelId);
     GearPage* page_;
     ChartPage* charts_;
+    PatternFilePage* files_;
 };
 
 }  // namespace yemvo::app

@@ -155,25 +155,23 @@ void GearPage::take_personal() {
     }
 }
 
-void GearPage::read_pattern_file() {
+void GearPage::ask_for_pattern() {
+    if (!lobe()) return;
     const QString name = asking_.open_file(tr("Read an antenna pattern"), pattern_filter());
-    if (name.isEmpty()) return;
-    const QString said = QFileInfo(name).fileName();
-    try {
-        const PatternFile file = read_pattern(text_in_file(name), said.toStdString());
-        change_lobe(tr("Read pattern"), [&](Antenna& a) {
-            a.lobe = MeasuredLobe(
-                {file.name.empty() ? said.toStdString() : file.name, a.frame(), Blend::by_angle, file.cuts});
-            if (!file.gain_assumed) a.gain_dbi = std::round(file.gain_dbi * 100) / 100;
-        });
-        QString words = file.gain_assumed ? tr("%1 is read. It tells no gain: %2 dBi would fit its cuts")
-                                                .arg(said, render::figure(file.gain_dbi, 1))
-                                          : tr("%1 is read").arg(said);
-        if (!file.warnings.empty()) words += ". " + sentences(file.warnings);
-        workspace_.tell(words);
-    } catch (const Error& fault) {
-        workspace_.tell(fault_text(fault), true);
-    }
+    if (!name.isEmpty()) emit pattern_file(name, band(band_shown()).reference_mhz);
+}
+
+void GearPage::take_pattern_file(const PatternFile& file, const QString& from) {
+    change_lobe(tr("Read pattern"), [&](Antenna& a) {
+        a.lobe = MeasuredLobe(
+            {file.name.empty() ? from.toStdString() : file.name, a.frame(), Blend::by_angle, file.cuts});
+        if (!file.gain_assumed) a.gain_dbi = std::round(file.gain_dbi * 100) / 100;
+    });
+    QString words = file.gain_assumed ? tr("%1 is read. It tells no gain: %2 dBi would fit its cuts")
+                                            .arg(from, render::figure(file.gain_dbi, 1))
+                                      : tr("%1 is read").arg(from);
+    if (!file.warnings.empty()) words += ". " + sentences(file.warnings);
+    workspace_.tell(words);
 }
 
 void GearPage::ask_for_chart() {

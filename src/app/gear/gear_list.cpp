@@ -132,7 +132,8 @@ GearList::GearList(Workspace& w, QWidget* parent) : QWidget(parent), workspace_(
     price_ = new QLineEdit;
     price_->setObjectName("gearPrice");
     price_->setPlaceholderText(tr("price up to"));
-    price_->setFixedWidth(96);
+    price_->setFixedWidth(112);
+    price_->setToolTip(tr("price up to"));
     row->addWidget(price_);
     column->addLayout(row);
     row = new QHBoxLayout;

@@ -230,7 +230,7 @@ void GearPage::refresh() {
 void GearPage::rebuild_form() {
     const int scrolled = middle_->verticalScrollBar()->value();
     const auto choose = [this](ShownBand shown) { choose_band(shown); };
-    const PatternSources from{[this] { read_pattern_file(); }, [this] { ask_for_chart(); }};
+    const PatternSources from{[this] { ask_for_pattern(); }, [this] { ask_for_chart(); }};
     Form* form =
         model()
             ? model_form(workspace_,

@@ -16,7 +16,8 @@ class QScrollArea;
 
 namespace yemvo {
 struct GearLibrary;
-}
+struct PatternFile;
+}  // namespace yemvo
 
 namespace yemvo::app {
 
@@ -32,6 +33,8 @@ public:
     GearId shown() const { return shown_; }
     /// The lobe shown becomes a measured one.
     void take_pattern(const QString& name, const PatternCuts&, double gain_dbi);
+    /// `from`: what the file is called.
+    void take_pattern_file(const PatternFile&, const QString& from);
 
 signals:
     void left();
@@ -39,6 +42,8 @@ signals:
     void place(yemvo::ModelId);
     /// The file has charts for the antenna that is shown.
     void chart(const QString& file, const yemvo::PatternCuts& now);
+    /// The file has a pattern for it; `frequency_mhz`: of the band that is shown.
+    void pattern_file(const QString& file, double frequency_mhz);
 
 protected:
     void keyPressEvent(QKeyEvent*) override;
@@ -65,7 +70,7 @@ private:
     void copy();
     void remove();
     void replace();
-    void read_pattern_file();
+    void ask_for_pattern();
     void ask_for_chart();
     void read_file();
     void write_file();

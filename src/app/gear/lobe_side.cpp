@@ -147,7 +147,7 @@ QWidget* LobeSide::make_values() {
     values_->setVerticalHeaderLabels({tr("Azimuth"), tr("Elevation")});
     values_->verticalHeader()->setDefaultSectionSize(24);
     values_->setTextElideMode(Qt::ElideNone);
-    values_->horizontalHeader()->setDefaultSectionSize(58);
+    values_->horizontalHeader()->setDefaultSectionSize(60);
     values_->horizontalHeader()->setMinimumSectionSize(30);
     values_->setFixedHeight(24 + 2 * 24 + 22);
     values_->setCornerButtonEnabled(false);

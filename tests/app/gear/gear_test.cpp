@@ -18,6 +18,7 @@
 #include "app/one_placed.h"
 #include "app/pattern/lobe_view.h"
 #include "app/pattern/polar_plot.h"
+#include "app/pattern_file/pattern_file_page.h"
 #include "app/plan/aim.h"
 #include "project/gear_edits.h"
 #include "project/gear_library.h"
@@ -201,6 +202,8 @@ TEST_CASE("a pattern is read from a file, seen in its figures, changed by hand a
     const QString file = QString::fromStdString(yemvo::test::test_data()) + "/panel.ant";
     d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
     d.press_button("patternFile");
+    REQUIRE(QTest::qWaitFor([&] { return d.window.findChild<PatternFilePage*>()->is_idle(); }, 5000));
+    turn_of_the_loop();
     const auto lobe = [&]() -> const Antenna& {
         return find_antenna(d.project(), d.window.gear().shown().antenna)->bands[1].antenna;
     };

@@ -4,6 +4,7 @@
 #include <functional>
 #include <set>
 
+#include "app/charts/chart_page.h"
 #include "app/driver.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
@@ -11,6 +12,29 @@
 #include "app/model/selection.h"
 
 namespace yemvo::app::test {
+
+/// Those that a file is read for.
+inline void pages_from_files(Driver& d, const std::function<void(const QString&)>& look) {
+    const QString data = QString::fromStdString(yemvo::test::test_data());
+    d.window.action("view.gear")->trigger();
+    QCoreApplication::processEvents();
+    d.window.asking().open_file = [&](const QString&, const QString&) {
+        return data + "/../../demo/gear/panel-sheet.pdf";
+    };
+    d.press_button("patternChart");
+    REQUIRE(QTest::qWaitFor([&] { return d.window.charts().isVisible(); }, 20000));
+    turn_of_the_loop();
+    look("charts of a sheet");
+    d.press_button("discardChart");
+    d.window.asking().open_file = [&](const QString&, const QString&) { return data + "/panel-sheet.txt"; };
+    d.press_button("patternFile");
+    auto* page = d.window.findChild<QWidget*>("patternFilePage");
+    REQUIRE(QTest::qWaitFor([&] { return page->isVisible(); }, 20000));
+    turn_of_the_loop();
+    look("a pattern file");
+    d.press_button("discardPattern");
+    static_cast<Shell&>(d.window).leave_page();
+}
 
 /// `look(where)` at each stop; the number of kinds whose form was shown.
 inline std::size_t every_view(Driver& d, const std::function<void(const QString&)>& look) {
@@ -35,12 +59,14 @@ inline std::size_t every_view(Driver& d, const std::function<void(const QString&
             look("the form of one " + QString::fromUtf8(item_kind_name(item.kind).data()));
         }
     }
+    pages_from_files(d, look);
     for (const char* page : {"view.findings", "view.costs", "view.history", "view.site", "view.types",
                              "view.gear", "view.candidates", "file.versions", "help.guide"})
         if (QAction* action = d.window.action(page)) {
             action->trigger();
             QCoreApplication::processEvents();
             look(page);
+            static_cast<Shell&>(d.window).leave_page();
         }
     return seen.size();
 }

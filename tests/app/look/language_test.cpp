@@ -72,10 +72,10 @@ private:
     std::set<QString> words_;
 };
 
-/// The guide is a text of its own.
+/// The guide is a text of its own, and so is a file that is shown.
 bool is_of_the_program(const QWidget& w) {
     for (const QWidget* at = &w; at; at = at->parentWidget())
-        if (qobject_cast<const GuidePage*>(at)) return false;
+        if (qobject_cast<const GuidePage*>(at) || at->objectName() == "patternText") return false;
     return true;
 }
 

@@ -280,6 +280,48 @@ TEST_CASE("blocks of numbers in a text of any wording are found and proposed as 
     CHECK(one[0].values_db.size() == 361);
 }
 
+TEST_CASE("a gain without a unit is taken for dBi and doubted; a person says which it is") {
+    std::string rows;
+    for (const char* cut : {"azimuth", "elevation"}) {
+        rows += std::string(cut) + " plane\n";
+        for (int a = 0; a < 360; a += 5) {
+            const double x = std::remainder(a, 360.0) / 60;
+            rows += std::to_string(a) + " " + plain_number(-std::min(12 * x * x, 25.0), 1) + "\n";
+        }
+    }
+    const auto gain = [&](const std::string& words, std::optional<bool> dbd = {}) {
+        PatternWishes wishes;
+        wishes.gain_in_dbd = dbd;
+        const PatternFile f = read_pattern(words + "\n" + rows, "a.txt", wishes);
+        CHECK((::words(f).find("no unit") != std::string::npos) == (!dbd && words.find("dB") > words.size()));
+        return f.gain_assumed ? NAN : f.gain_dbi;
+    };
+    CHECK(gain("Gain (mid band): 9.5") == 9.5);
+    CHECK(gain("GAIN = 9.5, all ports") == 9.5);
+    CHECK(gain("Gain: 9.5", true) == Approx(11.65));
+    CHECK(gain("Gain: 9.5", false) == 9.5);
+    CHECK(gain("Gain 9.5 dBd") == Approx(11.65));
+    CHECK(gain("Gain 9.5 dBd", false) == 9.5);
+    CHECK(gain("Gain 9.5 dBi", true) == Approx(11.65));
+    const PatternFile none = read_pattern("Gain 5150 MHz and above\n" + rows, "a.txt");
+    CHECK(none.gain_assumed);
+}
+
+TEST_CASE("one cut alone is refused, unless the other may be filled in") {
+    std::string rows;
+    for (int a = 0; a < 360; a += 5)
+        rows += std::to_string(a) + " " + plain_number(-std::abs(std::remainder(a, 360.0)) / 9, 2) + "\n";
+    CHECK_THROWS_WITH(read_pattern("azimuth\n" + rows, "a.txt"), Catch::Contains("no elevation cut"));
+    PatternWishes wishes;
+    wishes.fill_missing_cut = true;
+    const PatternFile alike = read_pattern("azimuth\n" + rows, "a.txt", wishes);
+    CHECK(alike.cuts.front().elevation == alike.cuts.front().azimuth);
+    CHECK(words(alike).find("as the azimuth") != std::string::npos);
+    const PatternFile round = read_pattern("elevation\n" + rows, "a.txt", wishes);
+    for (int d = 0; d < 360; d += 7) CHECK(round.cuts.front().azimuth[d] == 0);
+    CHECK(words(round).find("taken to be round") != std::string::npos);
+}
+
 TEST_CASE("half a circle is filled by symmetry, and it is said") {
     std::string az, el;
     for (int a = 0; a <= 180; ++a) az += "H," + std::to_string(a) + "," + plain_number(-a / 10.0, 2) + "\n";

@@ -114,8 +114,9 @@ PatternFile read_any_table(std::string_view text, const std::string& name, const
     }
     if (wishes.blocks.empty())
         file.warnings.push_back(say("which block of numbers is which cut was guessed: look at the plots"));
+    note_unit(told, wishes, file);
     const Meaning meaning{wishes.attenuation.value_or(looks_like_attenuation(cuts)), false,
-                          told.azimuth_runs_left, told.elevation_runs_down};
+                          told.azimuth_runs_left, told.elevation_runs_down, wishes.fill_missing_cut};
     assemble(std::move(cuts), meaning, told.gain_dbi, name, file);
     return file;
 }

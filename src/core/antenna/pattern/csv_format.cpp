@@ -163,10 +163,15 @@ FromWords from_words(const std::string& words, const PatternWishes& wishes) {
     FromWords f;
     const std::string all = upper(words);
     double value = 0;
+    const auto over_dipole = [&](bool as_told) {
+        return wishes.gain_in_dbd.value_or(as_told) ? dipole_gain_dbi : 0;
+    };
     if (number_before(all, "DBD", value))
-        f.gain_dbi = value + dipole_gain_dbi;
+        f.gain_dbi = value + over_dipole(true);
     else if (number_before(all, "DBI", value))
-        f.gain_dbi = value + (wishes.gain_in_dbd.value_or(false) ? dipole_gain_dbi : 0);
+        f.gain_dbi = value + over_dipole(false);
+    else if ((f.gain_without_unit = number_after(all, "GAIN", value)))
+        f.gain_dbi = value + over_dipole(false);
     if (number_before(all, "MHZ", value))
         f.frequency_mhz = value;
     else if (number_before(all, "GHZ", value))
@@ -182,6 +187,11 @@ FromWords from_words(const std::string& words, const PatternWishes& wishes) {
     return f;
 }
 
+void note_unit(const FromWords& words, const PatternWishes& wishes, PatternFile& file) {
+    if (words.gain_without_unit && !wishes.gain_in_dbd && !wishes.gain_dbi)
+        file.warnings.push_back(say("the gain has no unit: it is taken for dBi"));
+}
+
 bool is_csv_format(std::string_view text) { return head_of(rows_of(text.substr(0, 20'000))).has_value(); }
 
 PatternFile read_csv_format(std::string_view text, const std::string& name, const PatternWishes& wishes) {
@@ -194,8 +204,9 @@ PatternFile read_csv_format(std::string_view text, const std::string& name, cons
     const FromWords words = from_words(words_of(rows, head->second), wishes);
     for (RawCut& c : cuts)
         if (c.frequency_mhz == 0) c.frequency_mhz = words.frequency_mhz.value_or(0);
+    note_unit(words, wishes, file);
     const Meaning meaning{wishes.attenuation.value_or(looks_like_attenuation(cuts)), false,
-                          words.azimuth_runs_left, words.elevation_runs_down};
+                          words.azimuth_runs_left, words.elevation_runs_down, wishes.fill_missing_cut};
     assemble(std::move(cuts), meaning, words.gain_dbi, name, file);
     return file;
 }

@@ -13,7 +13,9 @@ PatternFile read_csv_format(std::string_view text, const std::string& name, cons
 struct FromWords {
     std::optional<double> gain_dbi, frequency_mhz;
     bool azimuth_runs_left = false, elevation_runs_down = false;
+    bool gain_without_unit = false;  ///< "Gain 14.2": dBi or dBd is not told
 };
 FromWords from_words(const std::string& words, const PatternWishes&);
+void note_unit(const FromWords&, const PatternWishes&, PatternFile&);
 
 }  // namespace yemvo::pattern_text

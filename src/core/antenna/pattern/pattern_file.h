@@ -21,7 +21,9 @@ struct PatternFile {
     double gain_dbi = 0;            ///< at the peak
     bool gain_assumed = false;      ///< the file tells none: the directivity of its cuts
     std::vector<PatternCuts> cuts;  ///< by frequency; relative, their common peak at 0 dB
-    std::vector<Said> warnings;     ///< what was guessed, left out or looks wrong
+    bool attenuation = false;       ///< values of the file were taken for losses
+    bool azimuth_runs_left = false, elevation_runs_down = false;  ///< so its angles were taken
+    std::vector<Said> warnings;  ///< what was guessed, left out or looks wrong
 };
 
 /// Which cut a block of numbers is, for tables that do not say so.
@@ -43,6 +45,8 @@ struct PatternWishes {
     std::optional<bool> elevation_runs_down;
     std::optional<double> gain_dbi, frequency_mhz;
     std::vector<CutRole> blocks = {};  ///< of number_blocks(), in their order
+    /// Where one cut is there alone: round beside an elevation, alike beside an azimuth.
+    bool fill_missing_cut = false;
 };
 
 /// Reads any of the three. `name` is the file's, for messages. Throws Error with the line where there is one:

@@ -140,7 +140,7 @@ void note_front(const PatternCuts& cuts, PatternFile& file) {
 
 /// One azimuth and one elevation cut a frequency; where one of them stands for all frequencies it is shared.
 std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts, const std::string& name,
-                                PatternFile& file) {
+                                bool fill_missing, PatternFile& file) {
     std::map<double, std::pair<const Cut*, const Cut*>> at;
     for (const auto& [raw, cut] : cuts) {
         auto& [azimuth, elevation] = at[raw.frequency_mhz];
@@ -155,6 +155,14 @@ std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts,
     for (const auto& [frequency, both] : at) {
         if (!any_azimuth) any_azimuth = both.first;
         if (!any_elevation) any_elevation = both.second;
+    }
+    static const Cut round;
+    if (fill_missing && any_elevation && !any_azimuth) {
+        any_azimuth = &round;
+        file.warnings.push_back(say("there is no azimuth cut: the antenna is taken to be round"));
+    } else if (fill_missing && any_azimuth && !any_elevation) {
+        any_elevation = any_azimuth;
+        file.warnings.push_back(say("there is no elevation cut: it is taken to be as the azimuth"));
     }
     if (!any_azimuth || !any_elevation)
         throw Error(any_azimuth ? say("has no elevation cut") : say("has no azimuth cut"), name,
@@ -185,12 +193,15 @@ void assemble(std::vector<RawCut> raw, const Meaning& meaning, std::optional<dou
         throw Error(say("holds no pattern"), name,
                     say("Choose a file with angles and dB: the standard format, CSV or a table"));
     for (const RawCut& cut : raw) check_values(cut, name);
+    file.attenuation = meaning.attenuation;
+    file.azimuth_runs_left = meaning.azimuth_runs_left;
+    file.elevation_runs_down = meaning.elevation_runs_down;
     std::vector<std::pair<RawCut, Cut>> cuts;
     for (RawCut& cut : raw) {
         check_count(cut, name);
         cuts.emplace_back(cut, filled(cut, sorted(cut, meaning, file), file));
     }
-    file.cuts = paired(cuts, name, file);
+    file.cuts = paired(cuts, name, meaning.fill_missing_cut, file);
     double peak_db = -1e9;
     for (const PatternCuts& c : file.cuts)
         peak_db = std::max({peak_db, c.azimuth.highest(), c.elevation.highest()});

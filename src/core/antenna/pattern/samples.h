@@ -29,6 +29,7 @@ struct Meaning {
     bool attenuation = false;  ///< values are losses
     bool absolute = false;     ///< values are gains in the unit of the gain
     bool azimuth_runs_left = false, elevation_runs_down = false;
+    bool fill_missing_cut = false;  ///< as in PatternWishes
 };
 
 /// All cuts on the 1 degree grid, paired by frequency, with their common peak at 0 dB. Where values are

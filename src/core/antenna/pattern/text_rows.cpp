@@ -119,4 +119,24 @@ bool number_before(std::string_view text, std::string_view unit, double& value) 
     return false;
 }
 
+bool number_after(std::string_view text, std::string_view word, double& value) {
+    constexpr std::size_t most_between = 24;
+    const std::string words = upper(text), wanted = upper(word);
+    for (std::size_t at = words.find(wanted); at != std::string::npos; at = words.find(wanted, at + 1)) {
+        std::size_t from = at + wanted.size();
+        const std::size_t last = std::min(from + most_between, words.size());
+        while (from < last && words[from] != '\n' && !is_digit(words[from]) && words[from] != '-') ++from;
+        if (from >= last || words[from] == '\n') continue;
+        std::size_t end = from + (words[from] == '-' ? 1 : 0);
+        while (end < words.size() && (is_digit(words[end]) || words[end] == '.')) ++end;
+        const auto number = read_number(words.substr(from, end - from));
+        std::string_view unit = std::string_view(words).substr(end);
+        unit = trimmed(unit.substr(0, unit.find('\n')));
+        if (!number || !(unit.empty() || unit.starts_with("DB") || unit.starts_with(","))) continue;
+        value = *number;
+        return true;
+    }
+    return false;
+}
+
 }  // namespace yemvo::pattern_text

@@ -30,5 +30,8 @@ std::vector<double> numbers_of(std::string_view);
 
 /// The first number in a text of words, as in "gain 11.5 dBi"; before `unit` (any case) where one is given.
 bool number_before(std::string_view text, std::string_view unit, double& value);
+/// The first number that follows a word on its line with at most a few marks between them, in plain dB or
+/// without a unit.
+bool number_after(std::string_view text, std::string_view word, double& value);
 
 }  // namespace yemvo::pattern_text
