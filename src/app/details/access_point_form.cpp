@@ -101,10 +101,12 @@ QString power_words(const RadioBand& can, double most_dbm) {
 
 /// What the EIRP is the sum of.
 QString eirp_parts(const WorkingRadio& w) {
-    const QString sum = tr("%1 dBm power, %2 dBi antenna")
-                            .arg(render::figure(w.power_dbm, 1), render::figure(w.antenna.gain_dbi, 1));
-    if (w.cable_loss_db == 0) return sum;
-    return sum + tr(", less %1 dB of cable").arg(render::figure(w.cable_loss_db, 1));
+    QString sum = tr("%1 dBm power, %2 dBi antenna")
+                      .arg(render::figure(w.power_dbm, 1), render::figure(w.antenna.gain_dbi, 1));
+    if (w.array_gain_db > 0)
+        sum += tr(", %1 dB array gain of its chains").arg(render::figure(w.array_gain_db, 1));
+    if (w.cable_loss_db != 0) sum += tr(", less %1 dB of cable").arg(render::figure(w.cable_loss_db, 1));
+    return sum;
 }
 
 std::vector<int> primaries_of(BandId id) {

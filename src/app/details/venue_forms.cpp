@@ -1,4 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <QCheckBox>
 #include <QComboBox>
 #include <QHBoxLayout>
 #include <QLabel>
@@ -91,6 +92,16 @@ void add_site(Form* form, Workspace& w) {
             w.edit(tr("Change noise figure"), [&](Project& p) { p.settings.client_noise_figure_db = v; });
         },
         {0, 30});
+    auto* array = new QCheckBox(tr("counts array gain"));
+    array->setObjectName("siteArrayGain");
+    array->setToolTip(
+        tr("What the chains of a radio add up to where they send the same signal, as regulators count "
+           "it: 3 dB of two, 6 dB of four. Levels on the map have none"));
+    QObject::connect(array, &QCheckBox::clicked, form, [&w](bool on) {
+        w.edit(tr("Change what EIRP counts"), [&](Project& p) { p.settings.array_gain_in_eirp = on; });
+    });
+    form->on_refresh([array, &w] { array->setChecked(w.project().settings.array_gain_in_eirp); });
+    form->row("EIRP")->addWidget(array, 1);
 }
 
 void add_contents(Form* form, Workspace& w, FloorId id) {

@@ -127,6 +127,19 @@ void add_measured(Form* form, const AntennaAccess& a) {
         const QString name = QString::fromStdString(p.name);
         return at.isEmpty() ? name : tr("%1, %2 MHz").arg(name, at.join(", "));
     });
+    if (const std::size_t further =
+            std::get<MeasuredLobe>(a.get().lobe).pattern().cuts.front().further.size()) {
+        auto* row = form->row(tr("Further cuts"));
+        auto* drop = new QPushButton(counted("Leave %n out", "Leave all %n out", further));
+        drop->setObjectName("dropFurther");
+        drop->setToolTip(tr("Directions between the main cuts follow them too, until they are left out"));
+        QObject::connect(drop, &QPushButton::clicked, form, [a] {
+            change_pattern(a, tr("Leave further cuts out"), [](MeasuredPattern& p) {
+                for (PatternCuts& c : p.cuts) c.further.clear();
+            });
+        });
+        row->addWidget(drop, 1);
+    }
     form->choice(
         form->row(tr("Drawn")), "lobeFrame", {tr("under a ceiling"), tr("upright")},
         [a] { return static_cast<int>(a.get().frame()); },
@@ -182,6 +195,11 @@ void add_antenna_rows(Form* form, const AntennaAccess& a) {
         add_parameters(form, a);
 }
 
-QString rows_for(const Antenna& a) { return QString::number(a.lobe.index()); }
+QString rows_for(const Antenna& a) {
+    const auto* measured = std::get_if<MeasuredLobe>(&a.lobe);
+    return QString("%1/%2")
+        .arg(a.lobe.index())
+        .arg(measured ? measured->pattern().cuts.front().further.size() : 0);
+}
 
 }  // namespace yemvo::app

@@ -22,6 +22,10 @@ std::uint64_t key_of(const MeasuredPattern& p) {
         key.add(c.frequency_mhz);
         for (int degree = 0; degree < Cut::degrees; ++degree)
             key.add(c.azimuth[degree]).add(c.elevation[degree]);
+        for (const FurtherCut& f : c.further) {
+            key.add(static_cast<int>(f.kind)).add(f.at_deg);
+            for (int degree = 0; degree < Cut::degrees; ++degree) key.add(f.cut[degree]);
+        }
     }
     return key.value();
 }
@@ -30,10 +34,7 @@ std::uint64_t key_of(const MeasuredPattern& p) {
 
 MeasuredLobe::MeasuredLobe(MeasuredPattern pattern) {
     if (pattern.cuts.empty()) throw std::invalid_argument("a measured pattern without cuts");
-    for (PatternCuts& c : pattern.cuts) {
-        round(c.azimuth);
-        round(c.elevation);
-    }
+    for (PatternCuts& c : pattern.cuts) each_cut(c, round);
     key_ = key_of(pattern);
     pattern_ = std::make_shared<const MeasuredPattern>(std::move(pattern));
 }

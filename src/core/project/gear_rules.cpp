@@ -137,6 +137,27 @@ void power_row(const std::string& at, const PowerRow& row, const AccessPointMode
 
 }  // namespace
 
+static void further_cuts(const std::string& at, const std::vector<FurtherCut>& all) {
+    if (all.size() > limits::further_cuts)
+        broken(at + "further", say("pattern"),
+               say("must have at most %1 further cuts", limits::further_cuts));
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const FurtherCut& f = all[i];
+        const std::string here = at + indexed("further", i) + ".";
+        const bool upright = f.kind == FurtherCut::Kind::upright;
+        number((here + "at_deg").c_str(), mark("angle of a further cut"), f.at_deg,
+               upright ? limits::upright_cut_deg : limits::level_cut_deg);
+        if (!upright && f.at_deg == 0)
+            broken(here + "at_deg", say("pattern"),
+                   say("has a further azimuth at the elevation of the main one"));
+        for (std::size_t j = 0; j < i; ++j)
+            if (all[j].kind == f.kind && all[j].at_deg == f.at_deg)
+                broken(here + "at_deg", say("pattern"), say("has two cuts at the same angle"));
+        for (int degree = 0; degree < Cut::degrees; ++degree)
+            number((here + "cdb").c_str(), mark("value of a further cut"), f.cut[degree], limits::pattern_db);
+    }
+}
+
 void check(const MeasuredPattern& p) {
     if (!p.name.empty()) text("pattern", mark("pattern's name"), p.name, limits::name);
     if (p.cuts.empty() || p.cuts.size() > limits::frequencies)
@@ -155,6 +176,7 @@ void check(const MeasuredPattern& p) {
             number((at + "elevation_cdb").c_str(), mark("elevation value"), c.elevation[degree],
                    limits::pattern_db);
         }
+        further_cuts(at, c.further);
     }
 }
 

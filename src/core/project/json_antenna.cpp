@@ -26,14 +26,34 @@ Cut read_cut(const Reader& r) {
     return cut;
 }
 
+std::string_view kind_name(FurtherCut::Kind k) {
+    return k == FurtherCut::Kind::upright ? "elevation" : "azimuth";
+}
+std::optional<FurtherCut::Kind> find_kind(std::string_view name) {
+    for (FurtherCut::Kind k : {FurtherCut::Kind::upright, FurtherCut::Kind::level})
+        if (name == kind_name(k)) return k;
+    return std::nullopt;
+}
+
 Json write_cuts(const PatternCuts& c) {
-    return {{"frequency_mhz", c.frequency_mhz},
-            {"azimuth_cdb", write_cut(c.azimuth)},
-            {"elevation_cdb", write_cut(c.elevation)}};
+    Json json{{"frequency_mhz", c.frequency_mhz},
+              {"azimuth_cdb", write_cut(c.azimuth)},
+              {"elevation_cdb", write_cut(c.elevation)}};
+    if (!c.further.empty())
+        json["further"] = write_list(c.further, [](const FurtherCut& f) {
+            return Json{{"cut", kind_name(f.kind)}, {"at_deg", f.at_deg}, {"cdb", write_cut(f.cut)}};
+        });
+    return json;
 }
 
 PatternCuts read_cuts(const Reader& r) {
-    return {r.at("frequency_mhz").number(), read_cut(r.at("azimuth_cdb")), read_cut(r.at("elevation_cdb"))};
+    PatternCuts c{r.at("frequency_mhz").number(), read_cut(r.at("azimuth_cdb")),
+                  read_cut(r.at("elevation_cdb"))};
+    if (const auto further = r.find("further"))
+        for (const Reader& f : further->items(limits::further_cuts))
+            c.further.push_back(
+                {f.at("cut").word(find_kind), f.at("at_deg").number(), read_cut(f.at("cdb"))});
+    return c;
 }
 
 std::string_view frame_name(PatternFrame f) { return f == PatternFrame::ceiling ? "ceiling" : "upright"; }

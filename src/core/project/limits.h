@@ -62,6 +62,8 @@ inline constexpr Range size_mm{0, 10'000, "mm"};
 inline constexpr Range weight_kg{0, 1000, "kg"};
 inline constexpr Range price{0, 1e7};
 inline constexpr Range pattern_db{-300, 0, "dB"};                 ///< a cut's values
+inline constexpr Range upright_cut_deg{0.001, 179.999, "°"};      ///< azimuth of a further elevation cut
+inline constexpr Range level_cut_deg{-89.999, 89.999, "°"};       ///< elevation of a further azimuth cut
 inline constexpr Range pattern_frequency_mhz{0, 300'000, "MHz"};  ///< 0: not told
 inline constexpr Range cable_loss_db_per_m{0, 100, "dB/m"};
 inline constexpr Range cable_ends_db{0, 20, "dB"};
@@ -100,6 +102,7 @@ inline constexpr std::size_t radios = 5;
 inline constexpr std::size_t bands = 20;  ///< of a radio, of an antenna
 inline constexpr std::size_t power_levels = 200;
 inline constexpr std::size_t power_alternatives = 16;
+inline constexpr std::size_t further_cuts = 400;  ///< of a pattern at a frequency
 inline constexpr std::size_t frequencies = 200;  ///< of a measured pattern
 inline constexpr std::size_t layers = 50;
 inline constexpr std::size_t pairs = 1000;  ///< of an alignment; known lengths of a drawing

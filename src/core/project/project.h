@@ -32,6 +32,8 @@ struct SiteSettings {
     std::string client = "tablet";      ///< profile that rates are shown for
     double heard_dbm = -82;             ///< a radio from here up is heard, and others defer to it
     double grid_m = 0.5;  ///< maps have a value, and verdicts judge a place, every so many metres
+    /// Regulators count what the chains of a radio add up to in one direction when they send the same signal.
+    bool array_gain_in_eirp = false;
     friend bool operator==(const SiteSettings&, const SiteSettings&) = default;
 };
 

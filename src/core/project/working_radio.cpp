@@ -2,6 +2,7 @@
 #include "project/working_radio.h"
 
 #include <algorithm>
+#include <cmath>
 #include <stdexcept>
 
 namespace yemvo {
@@ -61,6 +62,7 @@ WorkingRadio working_radio(const Project& project, const AccessPoint& ap, std::s
         w.chains = chains_left(w.chains, *limit);
         if (limit->power_high_dbm) w.most_power_dbm = std::min(w.most_power_dbm, *limit->power_high_dbm);
     }
+    if (project.settings.array_gain_in_eirp) w.array_gain_db = 10 * std::log10(w.chains.transmit);
     w.on = radio.on && w.fed;
     w.power_dbm = std::min(radio.power_dbm, w.most_power_dbm);
     const double frequency_mhz = centre_mhz(radio.channel);

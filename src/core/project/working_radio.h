@@ -20,7 +20,8 @@ struct WorkingRadio {
     const AntennaModel* external;  ///< null: its own antenna
     Antenna antenna;               ///< at the channel's frequency
     double cable_loss_db = 0;
-    double eirp_dbm() const { return power_dbm - cable_loss_db + antenna.gain_dbi; }
+    double array_gain_db = 0;  ///< of its chains, where the project counts it; levels on the map have none
+    double eirp_dbm() const { return power_dbm - cable_loss_db + antenna.gain_dbi + array_gain_db; }
     std::optional<Standard> standard() const { return find_standard(model->standard); }
 };
 

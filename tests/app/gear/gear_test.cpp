@@ -106,6 +106,19 @@ TEST_CASE("a switchable radio takes another band, and another antenna with its c
                Catch::Contains(shown_as("13.0").toStdString() + " dBi antenna"));
     CHECK(number_in(d.find<QLabel>("eirpRadio1")->text()) == Approx(working.eirp_dbm()).margin(0.06));
     CHECK(d.map_at({10, 18}) != before);
+    // array gain, when the site counts it
+    const auto chosen = d.w().selection().items();
+    const float level = d.map_at({10, 18});
+    d.w().selection().select({});
+    QTest::mouseClick(d.find<QCheckBox>("siteArrayGain"), Qt::LeftButton);
+    d.w().selection().select(chosen);
+    REQUIRE(d.settle());
+    CHECK(number_in(d.find<QLabel>("eirpRadio1")->text()) ==
+          Approx(working.eirp_dbm() + 10 * std::log10(working.chains.transmit)).margin(0.06));
+    CHECK(d.find<QLabel>("eirpRadio1")->toolTip().contains("array gain"));
+    CHECK(d.map_at({10, 18}) == level);
+    d.menu("edit.undo");
+    CHECK_FALSE(d.project().settings.array_gain_in_eirp);
     d.menu("edit.undo");
     d.menu("edit.undo");
     d.menu("edit.undo");
@@ -243,6 +256,40 @@ TEST_CASE("a pattern is read from a file, seen in its figures, changed by hand a
     CHECK(again.cuts[0].azimuth[40] == Approx(even[30]).margin(0.01));
     for (int i = 0; i < 4; ++i) d.menu("edit.undo");
     CHECK_FALSE(std::holds_alternative<MeasuredLobe>(lobe().lobe));
+}
+
+TEST_CASE("a file with more than two cuts is read whole, and its further cuts can be left out") {
+    Hall d;
+    d.open();
+    d.choose_gear("Panel 13 dBi, 35° beam");
+    d.press_button("antennaBand1");
+    QTemporaryDir folder;
+    const QString file = folder.filePath("more.csv");
+    std::string text = "# 9 dBi, 5500 MHz\ncut,angle_deg,rel_db,at_deg\n";
+    for (const auto& [cut, at] : {std::pair{"H", 0}, std::pair{"V", 0}, std::pair{"V", 45}, std::pair{"V", 90}})
+        for (int a = 0; a < 360; a += 5)
+            text += std::string(cut) + "," + std::to_string(a) + "," +
+                    plain_number(-std::abs(std::remainder(a, 360.0)) / (at == 45 ? 40 : 10), 2) + "," +
+                    std::to_string(at) + "\n";
+    QFile out(file);
+    REQUIRE(out.open(QIODevice::WriteOnly));
+    out.write(text.data(), static_cast<qint64>(text.size()));
+    out.close();
+    d.window.asking().open_file = [&](const QString&, const QString&) { return file; };
+    d.press_button("patternFile");
+    REQUIRE(QTest::qWaitFor([&] { return d.window.findChild<PatternFilePage*>()->is_idle(); }, 5000));
+    turn_of_the_loop();
+    const auto lobe = [&]() -> const Lobe& {
+        return find_antenna(d.project(), d.window.gear().shown().antenna)->bands[1].antenna.lobe;
+    };
+    REQUIRE(std::get<MeasuredLobe>(lobe()).pattern().cuts[0].further.size() == 2);
+    CHECK(relative_gain_db(lobe(), {45, 20}) == Approx(-0.5));
+    CHECK(d.find<QPushButton>("dropFurther")->text().contains("2"));
+    d.press_button("dropFurther");
+    CHECK(std::get<MeasuredLobe>(lobe()).pattern().cuts[0].further.empty());
+    CHECK(relative_gain_db(lobe(), {45, 20}) < -1);
+    d.menu("edit.undo");
+    CHECK(std::get<MeasuredLobe>(lobe()).pattern().cuts[0].further.size() == 2);
 }
 
 TEST_CASE("a gain that its cuts cannot have is doubted, with what may be wrong") {

@@ -308,6 +308,7 @@ private:
         p.settings.client_height_m = value(0.5, 2);
         p.settings.heard_dbm = value(-90, -70);
         p.settings.grid_m = value(0.25, 2);
+        p.settings.array_gain_in_eirp = value(0, 1) > 0.5;
         p.settings.client_noise_figure_db = value(3, 12);
         p.settings.units = any(0, 1) < 0.5 ? LengthUnits::metres : LengthUnits::feet_inches;
         p.settings.country = any(0, 1) < 0.8 ? "DE" : text("GB");

@@ -6,6 +6,7 @@
 #include "coverage/probe.h"
 #include "coverage/site_prediction.h"
 #include "project/gear_edits.h"
+#include "project/json_project.h"
 #include "project/salvage.h"
 #include "project/validation.h"
 
@@ -57,6 +58,25 @@ std::vector<std::string> words(const std::vector<Said>& all) {
 }
 
 }  // namespace
+
+TEST_CASE(
+    "array gain counts in the EIRP where the project says so, by the chains that the source leaves, and on "
+    "no map") {
+    Hall hall("ceiling-tri");
+    const double plain_dbm = hall.radio(1).eirp_dbm(), sent_dbm = hall.radio(1).power_dbm;
+    hall.project.settings.array_gain_in_eirp = true;
+    CHECK(hall.radio(1).eirp_dbm() == Approx(plain_dbm + 6.02).margin(0.01));  // four chains
+    hall.change([](AccessPoint& ap) { ap.source = PowerSource::af; });
+    CHECK(hall.radio(1).array_gain_db == Approx(3.01).margin(0.01));  // two are left
+    CHECK(hall.radio(1).power_dbm == sent_dbm);
+    const Project read = project_from_json(project_to_json(hall.project));
+    CHECK(read.settings == hall.project.settings);
+    const auto received = [&](bool counted) {
+        hall.project.settings.array_gain_in_eirp = counted;
+        return hall.links({20, 5}).front().received_dbm;
+    };
+    CHECK(received(true) == received(false));
+}
 
 TEST_CASE("a weaker source takes chains, streams, power and whole radios, as its way of use says") {
     Hall hall("ceiling-tri");

@@ -32,7 +32,7 @@ bool is_value_word(std::string_view word) {
 
 /// Where in a row what stands. -1: nowhere.
 struct Columns {
-    int cut = -1, angle = -1, value = -1, azimuth = -1, elevation = -1, frequency = -1;
+    int cut = -1, angle = -1, value = -1, azimuth = -1, elevation = -1, frequency = -1, at = -1;
     bool frequency_in_ghz = false;
     bool is_long() const { return cut >= 0 && angle >= 0 && value >= 0; }
     bool is_wide() const { return angle >= 0 && (azimuth >= 0 || elevation >= 0); }
@@ -44,6 +44,8 @@ Columns columns_of(const std::vector<std::string_view>& head) {
         const std::string w = upper(head[static_cast<std::size_t>(i)]);
         if (w.starts_with("CUT") || w.starts_with("PLANE"))
             c.cut = i;
+        else if (w == "AT" || w.starts_with("AT_DEG") || w == "AT DEG")
+            c.at = i;
         else if (is_angle_word(w) && c.angle < 0)
             c.angle = i;
         else if (w.starts_with("FREQ") || w == "MHZ" || w == "GHZ")
@@ -111,11 +113,12 @@ private:
         return numbers[0];
     }
 
-    RawCut& cut(CutRole role, double frequency_mhz, std::size_t line) {
-        const auto found = std::ranges::find_if(
-            cuts_, [&](const RawCut& c) { return c.role == role && c.frequency_mhz == frequency_mhz; });
+    RawCut& cut(CutRole role, double frequency_mhz, double at_deg, std::size_t line) {
+        const auto found = std::ranges::find_if(cuts_, [&](const RawCut& c) {
+            return c.role == role && c.frequency_mhz == frequency_mhz && c.at_deg == at_deg;
+        });
         if (found != cuts_.end()) return *found;
-        cuts_.push_back({role, frequency_mhz, {}, line});
+        cuts_.push_back({role, frequency_mhz, {}, line, at_deg});
         return cuts_.back();
     }
 
@@ -124,13 +127,14 @@ private:
                                                             : number(parts, columns_.frequency, line) *
                                                                   (columns_.frequency_in_ghz ? 1000 : 1);
         const double angle_deg = number(parts, columns_.angle, line);
+        const double at_deg = columns_.at < 0 ? 0 : number(parts, columns_.at, line);
         if (columns_.is_long()) {
             const std::string_view word = parts[static_cast<std::size_t>(columns_.cut)];
             const CutRole role = role_of(word);
             if (role == CutRole::unused)
                 throw Error(say("'%1' is no cut", word.substr(0, 40)), say("%1, line %2", name_, line),
                             say("Name it H or V, azimuth or elevation"));
-            cut(role, frequency_mhz, line)
+            cut(role, frequency_mhz, at_deg, line)
                 .samples.push_back({angle_deg, number(parts, columns_.value, line), line});
             return;
         }
@@ -138,7 +142,7 @@ private:
                                            std::pair{CutRole::elevation, columns_.elevation}})
             if (column >= 0 && static_cast<std::size_t>(column) < parts.size() &&
                 !parts[static_cast<std::size_t>(column)].empty())
-                cut(role, frequency_mhz, line)
+                cut(role, frequency_mhz, at_deg, line)
                     .samples.push_back({angle_deg, number(parts, column, line), line});
     }
 

@@ -38,9 +38,9 @@ Cut symmetric(const Cut& cut) {
 }
 
 PatternCuts with_peak_at_0(PatternCuts cuts) {
-    const double peak_db = std::max(cuts.azimuth.highest(), cuts.elevation.highest());
-    cuts.azimuth.shift_db(-peak_db);
-    cuts.elevation.shift_db(-peak_db);
+    double peak_db = cuts.azimuth.highest();
+    each_cut(cuts, [&](const Cut& cut) { peak_db = std::max(peak_db, cut.highest()); });
+    each_cut(cuts, [&](Cut& cut) { cut.shift_db(-peak_db); });
     return cuts;
 }
 

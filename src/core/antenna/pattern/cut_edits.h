@@ -14,7 +14,7 @@ Cut mirrored(const Cut&);
 Cut smoothed(const Cut&, int reach_deg);
 /// Both sides of the front the same: their mean in dB.
 Cut symmetric(const Cut&);
-/// Both cuts lowered by their common highest value, so that the peak is at 0 dB.
+/// All cuts lowered by their common highest value, so that the peak is at 0 dB.
 PatternCuts with_peak_at_0(PatternCuts);
 
 /// Any lobe as its two cuts, for changing by hand.

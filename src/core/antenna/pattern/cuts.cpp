@@ -124,20 +124,81 @@ std::optional<Blend> find_blend(std::string_view key) {
     return static_cast<Blend>(found - blend_keys.begin());
 }
 
-double relative_gain_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
-    const auto value = [&] {
-        switch (blend) {
-            case Blend::summed:
-                return summed_db(cuts, d);
-            case Blend::cross_weighted:
-                return cross_weighted_db(cuts, d);
-            case Blend::forward:
-                return forward_db(cuts, d);
-            case Blend::by_angle:
-                break;
+namespace {
+
+double blended_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
+    switch (blend) {
+        case Blend::summed:
+            return summed_db(cuts, d);
+        case Blend::cross_weighted:
+            return cross_weighted_db(cuts, d);
+        case Blend::forward:
+            return forward_db(cuts, d);
+        case Blend::by_angle:
+            break;
+    }
+    return by_angle_db(cuts, d);
+}
+
+/// The two neighbours of an angle among some that are numbered; between them by lines.
+class Neighbours {
+public:
+    explicit Neighbours(double wanted_deg) : wanted_(wanted_deg) {}
+    void put(double angle_deg, int number) {
+        if (angle_deg <= wanted_ && angle_deg > below_at_) below_at_ = angle_deg, below_ = number;
+        if (angle_deg >= wanted_ && angle_deg < above_at_) above_at_ = angle_deg, above_ = number;
+    }
+    template <class At>
+    double value(At at) const {
+        if (above_at_ - below_at_ < 1e-9) return at(below_);
+        return std::lerp(at(below_), at(above_), (wanted_ - below_at_) / (above_at_ - below_at_));
+    }
+
+private:
+    double wanted_, below_at_ = -1e9, above_at_ = 1e9;
+    int below_ = 0, above_ = 0;
+};
+
+constexpr int on_main_cut = -1;
+
+double with_upright_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
+    Neighbours beside(d.azimuth_deg - 360 * std::floor(d.azimuth_deg / 360));
+    for (double main : {0.0, 180.0, 360.0}) beside.put(main, on_main_cut);
+    const int count = static_cast<int>(cuts.further.size());
+    for (int i = 0; i < count; ++i)
+        if (const FurtherCut& f = cuts.further[static_cast<std::size_t>(i)];
+            f.kind == FurtherCut::Kind::upright) {
+            beside.put(f.at_deg, i);
+            beside.put(f.at_deg + 180, count + i);  // its other half
         }
-        return by_angle_db(cuts, d);
-    }();
+    const double off_db = beside.value([&](int i) -> double {
+        if (i == on_main_cut) return 0;
+        const bool other_half = i >= count;
+        const FurtherCut& f = cuts.further[static_cast<std::size_t>(i % count)];
+        return f.cut.at(other_half ? 180 - d.elevation_deg : d.elevation_deg) -
+               blended_db(cuts, {other_half ? f.at_deg - 180 : f.at_deg, d.elevation_deg}, blend);
+    });
+    return blended_db(cuts, d, blend) + off_db;
+}
+
+double with_further_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
+    Neighbours beside(std::clamp(d.elevation_deg, -90.0, 90.0));
+    for (double main : {-90.0, 0.0, 90.0}) beside.put(main, on_main_cut);
+    for (std::size_t i = 0; i < cuts.further.size(); ++i)
+        if (cuts.further[i].kind == FurtherCut::Kind::level)
+            beside.put(cuts.further[i].at_deg, static_cast<int>(i));
+    const double off_db = beside.value([&](int i) -> double {
+        if (i == on_main_cut) return 0;
+        const FurtherCut& f = cuts.further[static_cast<std::size_t>(i)];
+        return f.cut.at(d.azimuth_deg) - with_upright_db(cuts, {d.azimuth_deg, f.at_deg}, blend);
+    });
+    return with_upright_db(cuts, d, blend) + off_db;
+}
+
+}  // namespace
+
+double relative_gain_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
+    const double value = cuts.further.empty() ? blended_db(cuts, d, blend) : with_further_db(cuts, d, blend);
     return std::clamp(value, pattern_floor_db, 0.0);
 }
 
@@ -172,10 +233,23 @@ PatternCuts cuts_at(const std::vector<PatternCuts>& cuts, double frequency_mhz) 
     if (above == cuts.end()) return cuts.back();
     const PatternCuts &low = *(above - 1), &high = *above;
     const double share = (frequency_mhz - low.frequency_mhz) / (high.frequency_mhz - low.frequency_mhz);
-    PatternCuts between{frequency_mhz, {}, {}};
-    for (int i = 0; i < Cut::degrees; ++i) {
-        between.azimuth[i] = std::lerp(low.azimuth[i], high.azimuth[i], share);
-        between.elevation[i] = std::lerp(low.elevation[i], high.elevation[i], share);
+    const auto lerped = [&](const Cut& a, const Cut& b) {
+        Cut cut;
+        for (int i = 0; i < Cut::degrees; ++i) cut[i] = std::lerp(a[i], b[i], share);
+        return cut;
+    };
+    PatternCuts between{frequency_mhz, lerped(low.azimuth, high.azimuth),
+                        lerped(low.elevation, high.elevation)};
+    const PatternCuts &near = share < 0.5 ? low : high, &far = share < 0.5 ? high : low;
+    const auto alike = [](const FurtherCut& f) {
+        return [&f](const FurtherCut& g) { return f.kind == g.kind && f.at_deg == g.at_deg; };
+    };
+    for (const FurtherCut& f : near.further) {
+        const auto other = std::ranges::find_if(far.further, alike(f));
+        FurtherCut made = f;
+        if (other != far.further.end())
+            made.cut = share < 0.5 ? lerped(f.cut, other->cut) : lerped(other->cut, f.cut);
+        between.further.push_back(std::move(made));
     }
     return between;
 }

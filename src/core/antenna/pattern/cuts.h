@@ -46,13 +46,33 @@ struct BeamEdges {
 /// None where it never falls so far on both sides.
 std::optional<BeamEdges> beam_edges(const Cut&);
 
-/// The two cuts at one frequency.
+/// A cut beside the two main ones, where a file has it.
+struct FurtherCut {
+    enum class Kind {
+        upright,  ///< through both poles, as the elevation cut, with `at_deg` of azimuth ahead (0, 180)
+        level     ///< round, as the azimuth cut, at `at_deg` of elevation (-90, 90), not 0
+    };
+    Kind kind = Kind::upright;
+    double at_deg = 0;
+    Cut cut;
+    friend bool operator==(const FurtherCut&, const FurtherCut&) = default;
+};
+
+/// The cuts at one frequency.
 struct PatternCuts {
     double frequency_mhz = 0;  ///< 0: not told
     Cut azimuth;    ///< clockwise seen from above, 0 in front, along the horizon or through the beam's peak
     Cut elevation;  ///< 0 in front, 90 up, 180 behind, 270 down
+    std::vector<FurtherCut> further = {};
     friend bool operator==(const PatternCuts&, const PatternCuts&) = default;
 };
+/// `how(Cut&)` for all of them.
+template <class Cuts, class How>
+void each_cut(Cuts& cuts, How how) {
+    how(cuts.azimuth);
+    how(cuts.elevation);
+    for (auto& f : cuts.further) how(f.cut);
+}
 
 /// How a direction between the cuts is made of them.
 enum class Blend {
@@ -66,7 +86,9 @@ std::string_view blend_name(Blend);
 std::string_view blend_key(Blend);  ///< stable word: "by_angle"
 std::optional<Blend> find_blend(std::string_view key);
 
-/// Relative to the pattern's peak [dB], never below `floor_db`.
+/// Relative to the pattern's peak [dB], never below `floor_db`. Of the two main cuts by the blend; further
+/// cuts add what they differ from that by, between them and the main cuts by lines: first the upright ones
+/// along the azimuth, then the level ones along the elevation.
 double relative_gain_db(const PatternCuts&, LocalDirection, Blend = Blend::by_angle);
 inline constexpr double pattern_floor_db = -60;
 
@@ -85,8 +107,8 @@ PatternMeasures measures(const PatternCuts&, Blend = Blend::by_angle);
 /// Over the sphere in steps of 1 degree [dBi], of gains relative to a peak of 0 dB.
 double integrated_directivity_dbi(const std::function<double(LocalDirection)>& relative_db);
 
-/// Between the two nearest frequencies by lines in dB; outside of them the nearest. `cuts`: one or more, by
-/// frequency.
+/// Between the two nearest frequencies by lines in dB; outside of them the nearest. A further cut that one of
+/// the two does not have is that of the nearer frequency. `cuts`: one or more, by frequency.
 PatternCuts cuts_at(const std::vector<PatternCuts>& cuts, double frequency_mhz);
 
 }  // namespace yemvo

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "antenna/pattern/pattern_file.h"
 
+#include <algorithm>
+
 #include "antenna/pattern/any_table.h"
 #include "antenna/pattern/csv_format.h"
 #include "antenna/pattern/standard_format.h"
@@ -26,17 +28,17 @@ std::string one_line(std::string text) {
     return text.substr(0, 200);
 }
 
-std::string standard_cut(const char* kind, const Cut& cut) {
+std::string standard_cut(const std::string& kind, const Cut& cut) {
     std::string text = record("PATCUT", kind) + record("POLARI", "V/V") + record("NUPOIN", "360") +
                        record("FSTLST", "-180,179");
     for (int d = -180; d < 180; ++d) text += std::to_string(d) + "," + value_text(cut[d]) + ",\r\n";
     return text;
 }
 
-void csv_cut(std::string& text, const char* kind, const PatternCuts& cuts, const Cut& cut) {
+/// `tail`: of each row.
+void csv_cut(std::string& text, const char* kind, const Cut& cut, const std::string& tail) {
     for (int d = 0; d < Cut::degrees; ++d)
-        text += std::string(kind) + "," + std::to_string(d) + "," + value_text(cut[d]) + "," +
-                plain_number(cuts.frequency_mhz, 0) + "\n";
+        text += std::string(kind) + "," + std::to_string(d) + "," + value_text(cut[d]) + "," + tail + "\n";
 }
 
 }  // namespace
@@ -61,19 +63,32 @@ std::string write_standard_pattern(const PatternFile& file) {
                        record("HGHFRQ", plain_number(file.cuts.back().frequency_mhz, 0)) +
                        record("MDGAIN", value_text(file.gain_dbi)) + record("PATTYP", "TYPICAL") +
                        record("NOFREQ", std::to_string(file.cuts.size()));
-    for (const PatternCuts& c : file.cuts)
-        text += record("PATFRE", plain_number(c.frequency_mhz, 0)) + record("NUMCUT", "2") +
-                standard_cut("AZ", c.azimuth) + standard_cut("EL", c.elevation);
+    for (const PatternCuts& c : file.cuts) {
+        text += record("PATFRE", plain_number(c.frequency_mhz, 0)) +
+                record("NUMCUT", std::to_string(2 + c.further.size())) + standard_cut("AZ", c.azimuth) +
+                standard_cut("EL", c.elevation);
+        for (const FurtherCut& f : c.further)
+            text += standard_cut(
+                std::string(f.kind == FurtherCut::Kind::upright ? "EL," : "AZ,") + plain_number(f.at_deg, 3),
+                f.cut);
+    }
     return text + record("ENDFIL", "EOF");
 }
 
 std::string write_csv_pattern(const PatternFile& file) {
     std::string text = "# " + one_line(file.name) + " gain " + value_text(file.gain_dbi) +
                        " dBi; azimuth clockwise from the front, elevation up; relative to the peak\n"
-                       "cut,angle_deg,rel_db,frequency_mhz\n";
+                       "cut,angle_deg,rel_db,frequency_mhz";
+    const bool further =
+        std::ranges::any_of(file.cuts, [](const PatternCuts& c) { return !c.further.empty(); });
+    text += further ? ",at_deg\n" : "\n";
     for (const PatternCuts& c : file.cuts) {
-        csv_cut(text, "H", c, c.azimuth);
-        csv_cut(text, "V", c, c.elevation);
+        const std::string frequency = plain_number(c.frequency_mhz, 0);
+        csv_cut(text, "H", c.azimuth, frequency + (further ? ",0" : ""));
+        csv_cut(text, "V", c.elevation, frequency + (further ? ",0" : ""));
+        for (const FurtherCut& f : c.further)
+            csv_cut(text, f.kind == FurtherCut::Kind::upright ? "V" : "H", f.cut,
+                    frequency + "," + plain_number(f.at_deg, 3));
     }
     return text;
 }

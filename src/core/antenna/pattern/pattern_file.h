@@ -57,9 +57,10 @@ PatternFile read_pattern(std::string_view text, const std::string& name, const P
 /// each; where a row has the value alone its angle follows from the number of rows.
 std::vector<NumberBlock> number_blocks(std::string_view text);
 
-/// The standard format with both cuts at each frequency, a row a degree.
+/// The standard format with all cuts at each frequency, a row a degree; a further cut is "EL,45".
 std::string write_standard_pattern(const PatternFile&);
-/// "cut,angle_deg,rel_db" of each frequency, with what the angles mean in its first line.
+/// "cut,angle_deg,rel_db,frequency_mhz" of each frequency, and "at_deg" where there are further cuts, with
+/// what the angles mean in its first line.
 std::string write_csv_pattern(const PatternFile&);
 
 inline constexpr std::size_t most_pattern_bytes = 20u << 20;

@@ -45,6 +45,25 @@ double wrapped(double angle_deg) {
     return rest < 0 ? rest + 360 : rest;
 }
 
+/// Where a further cut lies, as FurtherCut counts it: an elevation that is told at 200° is the one at 20°
+/// from its other side.
+void settle_place(RawCut& cut, const Meaning& meaning, const std::string& name) {
+    if (cut.at_deg == 0) return;
+    if (cut.role == CutRole::azimuth) {
+        if (std::abs(cut.at_deg) >= 90)
+            throw Error(say("an azimuth cut at %1° of elevation is none", said_figure(cut.at_deg, 1)),
+                        line_of(name, cut.line), say("Its elevation lies between -90 and 90 degrees"));
+        if (meaning.elevation_runs_down) cut.at_deg = -cut.at_deg;
+        return;
+    }
+    cut.at_deg = wrapped(meaning.azimuth_runs_left ? -cut.at_deg : cut.at_deg);
+    if (cut.at_deg < 180) return;
+    cut.at_deg -= 180;
+    // in the angles of the file, before its elevations are turned over: as far from the pole on the other
+    // side
+    for (Sample& s : cut.samples) s.angle_deg = 180 - s.angle_deg;
+}
+
 /// By angle; of angles that come twice the first stays.
 std::vector<Sample> sorted(const RawCut& cut, const Meaning& meaning, PatternFile& file) {
     const bool turned =
@@ -138,16 +157,52 @@ void note_front(const PatternCuts& cuts, PatternFile& file) {
     }
 }
 
+/// A second one at the same angle is left out, as a second main one is.
+void leave_out(const RawCut& raw, PatternFile& file) {
+    file.warnings.push_back(say("a second %1 at %2 MHz is left out", said_mark(role_words(raw.role)),
+                                said_figure(raw.frequency_mhz, 0)));
+}
+
+void add_further(const RawCut& raw, const Cut& cut, std::vector<FurtherCut>& all, PatternFile& file) {
+    const bool upright = raw.role == CutRole::elevation;
+    FurtherCut f{upright ? FurtherCut::Kind::upright : FurtherCut::Kind::level, raw.at_deg, cut};
+    if (std::ranges::any_of(all,
+                            [&](const FurtherCut& g) { return g.kind == f.kind && g.at_deg == f.at_deg; }))
+        return leave_out(raw, file);
+    all.push_back(std::move(f));
+}
+
+/// What elevation cuts in several directions say of the horizon, between them by lines.
+Cut horizon_of(const Cut& main, const std::vector<FurtherCut>& further) {
+    std::map<double, double> at{{0, main[0]}, {180, main[180]}, {360, main[0]}};
+    for (const FurtherCut& f : further) {
+        if (f.kind != FurtherCut::Kind::upright) continue;
+        at[f.at_deg] = f.cut[0];
+        at[f.at_deg + 180] = f.cut[180];
+    }
+    Cut made;
+    for (int degree = 0; degree < Cut::degrees; ++degree) {
+        const auto above = at.upper_bound(degree), below = std::prev(above);
+        made[degree] =
+            std::lerp(below->second, above->second, (degree - below->first) / (above->first - below->first));
+    }
+    return made;
+}
+
 /// One azimuth and one elevation cut a frequency; where one of them stands for all frequencies it is shared.
 std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts, const std::string& name,
                                 bool fill_missing, PatternFile& file) {
     std::map<double, std::pair<const Cut*, const Cut*>> at;
+    std::map<double, std::vector<FurtherCut>> further;
     for (const auto& [raw, cut] : cuts) {
+        if (raw.at_deg != 0) {
+            add_further(raw, cut, further[raw.frequency_mhz], file);
+            continue;
+        }
         auto& [azimuth, elevation] = at[raw.frequency_mhz];
         const Cut*& place = raw.role == CutRole::azimuth ? azimuth : elevation;
         if (place)
-            file.warnings.push_back(say("a second %1 at %2 MHz is left out", said_mark(role_words(raw.role)),
-                                        said_figure(raw.frequency_mhz, 0)));
+            leave_out(raw, file);
         else
             place = &cut;
     }
@@ -155,6 +210,13 @@ std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts,
     for (const auto& [frequency, both] : at) {
         if (!any_azimuth) any_azimuth = both.first;
         if (!any_elevation) any_elevation = both.second;
+    }
+    Cut from_uprights;
+    if (!any_azimuth && any_elevation && !further.empty() && !further.begin()->second.empty()) {
+        from_uprights = horizon_of(*any_elevation, further.begin()->second);
+        any_azimuth = &from_uprights;
+        file.warnings.push_back(
+            say("there is no azimuth cut: it is made of the elevations where they are level"));
     }
     static const Cut round;
     if (fill_missing && any_elevation && !any_azimuth) {
@@ -170,7 +232,7 @@ std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts,
     std::vector<PatternCuts> list;
     for (const auto& [frequency, both] : at)
         list.push_back({frequency, both.first ? *both.first : *any_azimuth,
-                        both.second ? *both.second : *any_elevation});
+                        both.second ? *both.second : *any_elevation, std::move(further[frequency])});
     return list;
 }
 
@@ -199,16 +261,14 @@ void assemble(std::vector<RawCut> raw, const Meaning& meaning, std::optional<dou
     std::vector<std::pair<RawCut, Cut>> cuts;
     for (RawCut& cut : raw) {
         check_count(cut, name);
+        settle_place(cut, meaning, name);
         cuts.emplace_back(cut, filled(cut, sorted(cut, meaning, file), file));
     }
     file.cuts = paired(cuts, name, meaning.fill_missing_cut, file);
     double peak_db = -1e9;
     for (const PatternCuts& c : file.cuts)
-        peak_db = std::max({peak_db, c.azimuth.highest(), c.elevation.highest()});
-    for (PatternCuts& c : file.cuts) {
-        c.azimuth.shift_db(-peak_db);
-        c.elevation.shift_db(-peak_db);
-    }
+        each_cut(c, [&](const Cut& cut) { peak_db = std::max(peak_db, cut.highest()); });
+    for (PatternCuts& c : file.cuts) each_cut(c, [&](Cut& cut) { cut.shift_db(-peak_db); });
     if (meaning.absolute)
         gain_dbi = gain_dbi.value_or(0) + peak_db;
     else if (peak_db > 0.5)

@@ -22,6 +22,7 @@ struct RawCut {
     double frequency_mhz = 0;
     std::vector<Sample> samples;
     std::size_t line = 0;  ///< where it begins
+    double at_deg = 0;  ///< of an elevation cut its azimuth, of an azimuth cut its elevation; 0: the main one
 };
 
 /// How values and angles of a file are meant.

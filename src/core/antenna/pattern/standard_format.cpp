@@ -81,7 +81,7 @@ private:
             frequency_mhz_ = read_number(std::string(r.value)).value_or(0);
         } else if (r.key == "PATCUT") {
             end_cut();
-            cut_ = {role_of(r.value), frequency_mhz_, {}, line};
+            begin_cut(r, line);
             if (cut_.role == CutRole::unused)
                 file_.warnings.push_back(
                     say("the cut '%1' is none of azimuth and elevation: it is left out", r.value));
@@ -94,6 +94,20 @@ private:
             if (ends.size() == 2) first_deg_ = ends[0], last_deg_ = ends[1];
         } else {
             head_.emplace(r.key, std::string(r.value));
+        }
+    }
+
+    /// "EL", for one beside the main cut "EL,45"; an angle alone is that of an elevation cut's azimuth.
+    void begin_cut(const Record& r, std::size_t line) {
+        const auto comma = r.value.find(',');
+        cut_ = {role_of(r.value), frequency_mhz_, {}, line};
+        if (cut_.role != CutRole::unused) {
+            if (comma != std::string_view::npos)
+                cut_.at_deg = read_number(std::string(trimmed(r.value.substr(comma + 1)))).value_or(0);
+        } else if (const auto angle = read_number(std::string(trimmed(r.value)))) {
+            cut_.role = CutRole::elevation;
+            cut_.at_deg = *angle;
+            file_.warnings.push_back(say("the cut '%1' is taken for the elevation at that azimuth", r.value));
         }
     }
 

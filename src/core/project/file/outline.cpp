@@ -6,13 +6,15 @@ namespace yemvo {
 namespace {
 
 Json write_settings(const SiteSettings& s) {
-    return {{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},
+    Json json{{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},
             {"country", s.country},
             {"client_height_m", s.client_height_m},
             {"client_noise_figure_db", s.client_noise_figure_db},
             {"client", s.client},
             {"heard_dbm", s.heard_dbm},
             {"grid_m", s.grid_m}};
+    if (s.array_gain_in_eirp) json["array_gain_in_eirp"] = true;
+    return json;
 }
 
 std::optional<LengthUnits> find_units(std::string_view name) {
@@ -40,6 +42,8 @@ SiteSettings read_settings(const Reader& r) {
     field(r, s, [&](SiteSettings& x) { x.client = r.at("client").text(limits::key); });
     field(r, s, [&](SiteSettings& x) { x.heard_dbm = r.at("heard_dbm").number(); });
     field(r, s, [&](SiteSettings& x) { x.grid_m = r.at("grid_m").number(); });
+    if (const auto array = r.find("array_gain_in_eirp"))
+        field(r, s, [&](SiteSettings& x) { x.array_gain_in_eirp = array->boolean(); });
     return s;
 }
 
