@@ -46,6 +46,12 @@ Project one_of_each() {
             t.id == find_wall(*find_floor(p, f), id)->type || t.id == find_floor(p, f)->slab->type)
             used.push_back(t);
     p.wall_types = used;
+    const std::string hung = model(p, placed_access_points(p).front().access_point->model).key;
+    std::erase_if(p.models.edit(), [&](const AccessPointModel& m) {
+        return m.key != hung && m.key != "density-switch" && m.key != "panel-external";
+    });
+    p.antennas.edit().resize(2);
+    p.clients.edit().resize(2);
     return p;
 }
 
