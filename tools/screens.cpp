@@ -199,9 +199,6 @@ bool shoot_building(AppWindow& window, const QString& folder) {
     window.asking().open_file = [](const QString&, const QString&) { return QString(CHART_SHEET); };
     QTest::mouseClick(window.findChild<QAbstractButton*>("patternChart"), Qt::LeftButton);
     done = QTest::qWaitFor([&] { return window.charts().is_idle(); }, 20000) && done;
-    auto* gain = window.findChild<QLineEdit*>("chartGain");
-    QTest::keyClicks(gain, "13");
-    QTest::keyClick(gain, Qt::Key_Return);
     done = shoot(window, folder, "chart") && done;
     emit window.charts().left();
     window.gear().left();

@@ -16,6 +16,7 @@
 
 #include "antenna/pattern/cut_edits.h"
 #include "antenna/pattern/measured_pattern.h"
+#include "antenna/pattern/pattern_file.h"
 #include "app/charts/chart_canvas.h"
 #include "app/charts/chart_checks.h"
 #include "app/forms/form.h"
@@ -273,9 +274,17 @@ void ChartPage::show_sheet(ChartSheet sheet) {
     title_->setText(sheet_.name);
     told_->setText(sheet_.charts.empty() ? tr("no chart is seen on it: add one by hand")
                                          : counted("%n chart", "%n charts", sheet_.charts.size()));
+    take_words();
     canvas_->show_sheet(&sheet_, chosen_);
     refresh();
     emit opened();
+}
+
+/// Gain and frequency as the sheet has them in words.
+void ChartPage::take_words() {
+    const ToldInWords told = told_in_words(sheet_.words.left(100'000).toStdString());
+    if (told.gain_dbi) gain_->show_value(render::figure(*told.gain_dbi, 1));
+    if (told.frequency_mhz) frequency_->show_value(render::figure(*told.frequency_mhz));
 }
 
 TracedChart* ChartPage::chosen_chart() {

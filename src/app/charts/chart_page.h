@@ -57,6 +57,7 @@ private:
     QWidget* make_chart_rows();
     void read(const QString& file, int page);
     void show_sheet(ChartSheet);
+    void take_words();
     void choose(int chart);
     TracedChart* chosen_chart();
     TracedChart* used_as(ChartUse);

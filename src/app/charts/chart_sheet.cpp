@@ -67,6 +67,7 @@ ChartSheet read_chart_sheet(const QString& file, int page, const CancelToken& ca
     const auto bytes = std::make_shared<const Bytes>(begin, begin + all.size());
     const auto opened = render::open_sheet(bytes, render::kind_of_file(*bytes, said), page - 1, said, cancel);
     sheet.pages = opened->pages();
+    sheet.words = opened->words();
     sheet.image = render::image_of(*opened);
     Picture picture = render::picture_of(sheet.image);
     picture.name = said;

@@ -25,6 +25,7 @@ struct TracedChart {
 struct ChartSheet {
     QString file, name;
     int page = 1, pages = 1;
+    QString words;  ///< written on the page, where it is more than a picture
     QImage image;
     std::shared_ptr<const Picture> picture;
     std::vector<TracedChart> charts;

@@ -27,10 +27,10 @@ public:
         width,
         power,
         eirp,
-        antenna,
         height,
         azimuth,
         tilt,
+        antenna,
         source,
         lost,
         column_count

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QBuffer>
 #include <QPdfDocument>
+#include <QPdfSelection>
 #include <algorithm>
 #include <cmath>
 #include <mutex>
@@ -67,6 +68,11 @@ public:
         p.setRenderHint(QPainter::SmoothPixmapTransform);
         p.drawImage(QRectF(part.x() / zx, part.y() / zy, part.width() / zx, part.height() / zy), image,
                     QRectF(QPointF(0, 0), QSizeF(image.size())));
+    }
+
+    QString words() const override {
+        const std::lock_guard lock(busy_);
+        return document_.getAllText(page_).text();
     }
 
 private:

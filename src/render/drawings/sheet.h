@@ -36,6 +36,8 @@ public:
     virtual int pages() const { return 1; }
     /// Metres on paper that a sheet unit stands for; 0 where the file does not say.
     virtual double paper_m() const { return 0; }
+    /// What is written on it, where it has writing and not only its picture.
+    virtual QString words() const { return {}; }
 };
 
 /// What the bytes are, judged by themselves first and by the name's ending second. Throws Error naming `name`

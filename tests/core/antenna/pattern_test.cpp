@@ -307,6 +307,23 @@ TEST_CASE("a gain without a unit is taken for dBi and doubted; a person says whi
     CHECK(none.gain_assumed);
 }
 
+TEST_CASE("the words of a sheet tell gain and frequency, or nothing") {
+    const ToldInWords told =
+        told_in_words("Sector panel\nFrequency\n5150 - 5850 MHz\nGain\n13.0 dBi\n65 deg\n");
+    CHECK(told.gain_dbi == 13.0);
+    CHECK(told.frequency_mhz == 5500);
+    CHECK(told_in_words("gain 7 dBd at 2.45 GHz").gain_dbi == Approx(9.15));
+    CHECK(told_in_words("gain 7 dBd at 2.45 GHz").frequency_mhz == 2450);
+    CHECK(told_in_words("5150 -5850 MHz").frequency_mhz == 5500);
+    CHECK(told_in_words("5150–5850 MHz").frequency_mhz == 5500);
+    CHECK(told_in_words("from 5.15 to 5.85 GHz, 2 dBi").frequency_mhz == 5500);
+    CHECK(told_in_words("gain -2 dBi").gain_dbi == -2);
+    const ToldInWords nothing = told_in_words("Gain: 13 (see chart), weight 1.1 kg");
+    CHECK_FALSE(nothing.gain_dbi);
+    CHECK_FALSE(nothing.frequency_mhz);
+    CHECK_FALSE(told_in_words("").gain_dbi);
+}
+
 TEST_CASE("one cut alone is refused, unless the other may be filled in") {
     std::string rows;
     for (int a = 0; a < 360; a += 5)

@@ -196,6 +196,15 @@ void note_unit(const FromWords& words, const PatternWishes& wishes, PatternFile&
         file.warnings.push_back(say("the gain has no unit: it is taken for dBi"));
 }
 
+}  // namespace yemvo::pattern_text
+
+yemvo::ToldInWords yemvo::told_in_words(std::string_view text) {
+    const auto told = pattern_text::from_words(std::string(text), {});
+    return {told.gain_without_unit ? std::nullopt : told.gain_dbi, told.frequency_mhz};
+}
+
+namespace yemvo::pattern_text {
+
 bool is_csv_format(std::string_view text) { return head_of(rows_of(text.substr(0, 20'000))).has_value(); }
 
 PatternFile read_csv_format(std::string_view text, const std::string& name, const PatternWishes& wishes) {

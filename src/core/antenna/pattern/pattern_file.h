@@ -53,6 +53,13 @@ struct PatternWishes {
 /// no numbers, a cut that is missing, too few angles, values beyond reason, NaN.
 PatternFile read_pattern(std::string_view text, const std::string& name, const PatternWishes& = {});
 
+/// What the words of a sheet say of an antenna: a gain in dBi or dBd, a frequency in MHz or GHz; of a range its
+/// middle.
+struct ToldInWords {
+    std::optional<double> gain_dbi, frequency_mhz;
+};
+ToldInWords told_in_words(std::string_view text);
+
 /// The blocks of a text, with a proposal which cut each is. Runs of 36 rows or more with one or two numbers
 /// each; where a row has the value alone its angle follows from the number of rows.
 std::vector<NumberBlock> number_blocks(std::string_view text);

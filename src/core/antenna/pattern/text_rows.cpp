@@ -27,11 +27,18 @@ std::optional<double> number_of(std::string_view part, bool decimal_comma) {
 
 /// "5150-5925 MHz" means its middle.
 double range_middle(std::string_view words, std::size_t at, double high) {
-    if (at < 2 || words[at - 1] != '-' || !is_digit(words[at - 2])) return high;
-    std::size_t begin = at - 1;
-    while (begin > 0 && (is_digit(words[begin - 1]) || words[begin - 1] == '.')) --begin;
-    const auto low = read_number(words.substr(begin, at - 1 - begin));
-    return low ? (*low + high) / 2 : high;
+    std::string_view before = trimmed(words.substr(0, at));
+    bool is_range = false;
+    for (std::string_view dash : {"-", "\u2013", "TO"})
+        if (!is_range && before.ends_with(dash)) {
+            before = trimmed(before.substr(0, before.size() - dash.size()));
+            is_range = true;
+        }
+    if (!is_range || before.empty() || !is_digit(before.back())) return high;
+    std::size_t begin = before.size();
+    while (begin > 0 && (is_digit(before[begin - 1]) || before[begin - 1] == '.')) --begin;
+    const auto low = read_number(std::string(before.substr(begin)));
+    return low && *low < high ? (*low + high) / 2 : high;
 }
 
 }  // namespace
@@ -107,6 +114,10 @@ bool number_before(std::string_view text, std::string_view unit, double& value) 
         if (!begins_with_number(words.substr(i)) ||
             (i > 0 && (is_digit(words[i - 1]) || words[i - 1] == '.')))
             continue;
+        if (words[i] == '-')  // of a range, and no sign
+            if (const auto before = trimmed(std::string_view(words).substr(0, i));
+                !before.empty() && is_digit(before.back()))
+                continue;
         std::size_t end = i + (is_digit(words[i]) || words[i] == '.' ? 0 : 1);
         while (end < words.size() && (is_digit(words[end]) || words[end] == '.')) ++end;
         const auto number = read_number(words.substr(i, end - i));
