@@ -49,11 +49,11 @@ constexpr ColumnFace faces[] = {{mark("Access point"), 104, "", false},
                                 {mark("Width (MHz)"), 88, mark("Retune access point %1"), true},
                                 {mark("Power (dBm)"), 94, mark("Change power of access point %1"), true},
                                 {"EIRP (dBm)", 90, "", true},
-                                                            {mark("Height"), 82, mark("Raise access point %1"), true},
+                                {mark("Height"), 82, mark("Raise access point %1"), true},
                                 {mark("Azimuth (°)"), 82, mark("Aim access point %1"), true},
                                 {mark("Tilt (°)"), 66, mark("Tilt access point %1"), true},
                                 {mark("Antenna"), 150, "", false},
-    {mark("Source"), 110, mark("Change power source of access point %1"), false},
+                                {mark("Source"), 110, mark("Change power source of access point %1"), false},
                                 {mark("Lost to the source"), 230, "", false}};
 static_assert(std::size(faces) == RadioModelTable::column_count);
 

@@ -266,7 +266,8 @@ TEST_CASE("a file with more than two cuts is read whole, and its further cuts ca
     QTemporaryDir folder;
     const QString file = folder.filePath("more.csv");
     std::string text = "# 9 dBi, 5500 MHz\ncut,angle_deg,rel_db,at_deg\n";
-    for (const auto& [cut, at] : {std::pair{"H", 0}, std::pair{"V", 0}, std::pair{"V", 45}, std::pair{"V", 90}})
+    for (const auto& [cut, at] :
+         {std::pair{"H", 0}, std::pair{"V", 0}, std::pair{"V", 45}, std::pair{"V", 90}})
         for (int a = 0; a < 360; a += 5)
             text += std::string(cut) + "," + std::to_string(a) + "," +
                     plain_number(-std::abs(std::remainder(a, 360.0)) / (at == 45 ? 40 : 10), 2) + "," +

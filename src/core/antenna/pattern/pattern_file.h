@@ -53,8 +53,8 @@ struct PatternWishes {
 /// no numbers, a cut that is missing, too few angles, values beyond reason, NaN.
 PatternFile read_pattern(std::string_view text, const std::string& name, const PatternWishes& = {});
 
-/// What the words of a sheet say of an antenna: a gain in dBi or dBd, a frequency in MHz or GHz; of a range its
-/// middle.
+/// What the words of a sheet say of an antenna: a gain in dBi or dBd, a frequency in MHz or GHz; of a range
+/// its middle.
 struct ToldInWords {
     std::optional<double> gain_dbi, frequency_mhz;
 };

@@ -7,12 +7,12 @@ namespace {
 
 Json write_settings(const SiteSettings& s) {
     Json json{{"units", s.units == LengthUnits::metres ? "metres" : "feet and inches"},
-            {"country", s.country},
-            {"client_height_m", s.client_height_m},
-            {"client_noise_figure_db", s.client_noise_figure_db},
-            {"client", s.client},
-            {"heard_dbm", s.heard_dbm},
-            {"grid_m", s.grid_m}};
+              {"country", s.country},
+              {"client_height_m", s.client_height_m},
+              {"client_noise_figure_db", s.client_noise_figure_db},
+              {"client", s.client},
+              {"heard_dbm", s.heard_dbm},
+              {"grid_m", s.grid_m}};
     if (s.array_gain_in_eirp) json["array_gain_in_eirp"] = true;
     return json;
 }
