@@ -156,6 +156,15 @@ void add_measured(Form* form, const AntennaAccess& a) {
             change_pattern(a, tr("Change blend"),
                            [&](MeasuredPattern& p) { p.blend = static_cast<Blend>(i); });
         });
+    auto* peak = new QPushButton(tr("Peak to the gain"));
+    peak->setObjectName("peakToGain");
+    peak->setToolTip(tr("All values raised or lowered alike, so that the highest of each frequency is 0 dB"));
+    QObject::connect(peak, &QPushButton::clicked, form, [a] {
+        change_pattern(a, tr("Peak to the gain"), [](MeasuredPattern& p) {
+            for (PatternCuts& c : p.cuts) c = with_peak_at_0(c);
+        });
+    });
+    form->row("")->addWidget(peak, 1);
     edit_buttons(form, a, tr("Azimuth"), "Azimuth", &PatternCuts::azimuth);
     edit_buttons(form, a, tr("Elevation"), "Elevation", &PatternCuts::elevation);
 }

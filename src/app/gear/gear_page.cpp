@@ -43,8 +43,9 @@ GearPage::GearPage(Workspace& workspace, Asking& asking, QWidget* parent)
         change_lobe(tr("Type pattern values"), [&](Antenna& a) {
             MeasuredPattern pattern{tr("values").toStdString(), a.frame(), Blend::by_angle, {cuts}};
             if (const auto* measured = std::get_if<MeasuredLobe>(&a.lobe)) {
-                pattern.name = measured->pattern().name;
-                pattern.blend = measured->pattern().blend;
+                pattern = measured->pattern();
+                for (PatternCuts& c : pattern.cuts)
+                    if (c.frequency_mhz == cuts.frequency_mhz) c = cuts;
             }
             a.lobe = MeasuredLobe(std::move(pattern));
         });

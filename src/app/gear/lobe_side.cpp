@@ -132,6 +132,14 @@ QWidget* LobeSide::make_values() {
     auto* head = new QLabel(tr("Values, dB below the peak: type over or paste"));
     head->setObjectName("small");
     row->addWidget(head, 1);
+    at_label_ = new QLabel(tr("at"));
+    at_ = new QComboBox;
+    at_->setObjectName("valuesAt");
+    at_->setAccessibleName(tr("Frequency of the values"));
+    at_label_->setBuddy(at_);
+    row->addWidget(at_label_);
+    row->addWidget(at_);
+    connect(at_, &QComboBox::activated, this, &LobeSide::refresh);
     auto* label = new QLabel(tr("every"));
     step_ = new QComboBox;
     step_->setObjectName("valueStep");
@@ -165,18 +173,51 @@ QWidget* LobeSide::make_values() {
 
 int LobeSide::step_deg() const { return step_->currentData().toInt(); }
 
+/// Those that the pattern has; the one chosen stays while it is there, else the nearest to the band.
+void LobeSide::fill_frequencies(const MeasuredPattern* pattern, double near_mhz) {
+    const bool several = pattern && pattern->cuts.size() > 1;
+    at_->setVisible(several);
+    at_label_->setVisible(several);
+    const double chosen_mhz = at_->currentData().toDouble();
+    at_->clear();
+    if (!several) return;
+    int nearest = 0;
+    for (const PatternCuts& c : pattern->cuts) {
+        at_->addItem(tr("%1 MHz").arg(render::figure(c.frequency_mhz)), c.frequency_mhz);
+        const int here = at_->count() - 1;
+        const auto off = [&](int i) { return std::abs(at_->itemData(i).toDouble() - near_mhz); };
+        if (off(here) < off(nearest)) nearest = here;
+    }
+    const int kept = at_->findData(chosen_mhz);
+    at_->setCurrentIndex(kept >= 0 ? kept : nearest);
+}
+
 void LobeSide::show_antenna(const QString& whose, const Antenna& antenna, BandId id) {
-    const double frequency_mhz = band(id).reference_mhz;
+    if (whose != whose_) at_->clear();
+    whose_ = whose;
+    antenna_ = antenna;
+    band_ = id;
     title_->setText(whose);
-    const Lobe lobe = lobe_at(antenna.lobe, frequency_mhz);
-    if (const auto* measured = std::get_if<MeasuredLobe>(&lobe))
-        cuts_ = measured->pattern().cuts.front();
-    else
-        cuts_ = cuts_of(lobe, frequency_mhz);
-    azimuth_->show_cut(cuts_.azimuth, id);
-    elevation_->show_cut(cuts_.elevation, id);
+    const auto* measured = std::get_if<MeasuredLobe>(&antenna.lobe);
+    fill_frequencies(measured ? &measured->pattern() : nullptr, band(id).reference_mhz);
+    refresh();
+}
+
+void LobeSide::refresh() {
+    Lobe lobe = antenna_.lobe;
+    if (const auto* measured = std::get_if<MeasuredLobe>(&lobe)) {
+        MeasuredPattern shown = measured->pattern();
+        const auto at = static_cast<std::size_t>(std::max(at_->currentIndex(), 0));
+        cuts_ = shown.cuts[at];
+        shown.cuts = {cuts_};
+        lobe = MeasuredLobe(std::move(shown));
+    } else {
+        cuts_ = cuts_of(lobe, band(band_).reference_mhz);
+    }
+    azimuth_->show_cut(cuts_.azimuth, band_);
+    elevation_->show_cut(cuts_.elevation, band_);
     lobe_->show_lobe(lobe);
-    fill_figures({antenna.gain_dbi, lobe});
+    fill_figures({antenna_.gain_dbi, lobe});
     fill_values();
 }
 

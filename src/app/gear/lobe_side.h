@@ -45,6 +45,11 @@ private:
     void paste();
     void set_value(PatternCuts&, int row, int column, double db) const;
     int step_deg() const;
+    void fill_frequencies(const MeasuredPattern*, double near_mhz);
+    void refresh();
+    QString whose_;
+    Antenna antenna_;
+    BandId band_;
     PatternCuts cuts_;
     std::uint64_t shown_ = 0;
     QLabel* title_;
@@ -52,7 +57,8 @@ private:
     LobeView* lobe_;
     std::vector<QLabel*> figures_;
     QLabel* check_;
-    QComboBox* step_;
+    QComboBox *step_, *at_;  ///< degrees between values; the frequency that they are of
+    QLabel* at_label_;
     QTableWidget* values_;
 };
 

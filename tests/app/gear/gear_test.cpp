@@ -258,6 +258,50 @@ TEST_CASE("a pattern is read from a file, seen in its figures, changed by hand a
     CHECK_FALSE(std::holds_alternative<MeasuredLobe>(lobe().lobe));
 }
 
+TEST_CASE(
+    "a pattern of several frequencies is looked at and typed over at each, and its peak is set to the gain") {
+    Hall d;
+    d.open();
+    d.choose_gear("Panel 13 dBi, 35° beam");
+    d.press_button("antennaBand1");
+    CHECK_FALSE(d.find<QComboBox>("valuesAt")->isVisible());
+    d.w().edit("measured", [&](Project& p) {
+        AntennaModel a = *find_antenna(p, d.window.gear().shown().antenna);
+        PatternCuts low{5200, {}, {}}, high{5800, {}, {}};
+        for (int degree = 0; degree < 360; ++degree) {
+            low.azimuth[degree] = low.elevation[degree] = -std::abs(std::remainder(degree, 360.0)) / 10;
+            high.azimuth[degree] = high.elevation[degree] = 1.5 * low.azimuth[degree];
+        }
+        a.bands[1].antenna.lobe = MeasuredLobe({"two", PatternFrame::upright, Blend::by_angle, {low, high}});
+        replace_antenna(p, a);
+    });
+    const auto cuts = [&](std::size_t i) {
+        const Lobe& lobe = find_antenna(d.project(), d.window.gear().shown().antenna)->bands[1].antenna.lobe;
+        return std::get<MeasuredLobe>(lobe).pattern().cuts.at(i);
+    };
+    REQUIRE(d.find<QComboBox>("valuesAt")->count() == 2);
+    const PatternCuts low = cuts(0), high = cuts(1);
+    d.pick("valuesAt", shown_as("5800") + " MHz");
+    auto* values = d.find<QTableWidget>("patternValues");
+    const int front = 11, beside = 30 / 15 + 11;
+    CHECK(number_in(values->item(0, beside)->text()) == Approx(high.azimuth[30]));
+    values->item(0, beside)->setText("-9.5");
+    CHECK(cuts(1).azimuth[30] == -9.5);
+    CHECK(cuts(0) == low);
+    CHECK(d.find<QComboBox>("valuesAt")->currentText() == shown_as("5800") + " MHz");
+    // without its highest value the gain stands for nothing, until the peak is set to it
+    values->item(0, front)->setText("-2");
+    values->item(1, front)->setText("-2");
+    const double highest = std::max(cuts(1).azimuth.highest(), cuts(1).elevation.highest());
+    CHECK(highest < -0.05);
+    d.press_button("peakToGain");
+    CHECK(std::max(cuts(1).azimuth.highest(), cuts(1).elevation.highest()) == 0);
+    CHECK(cuts(1).azimuth[90] == Approx(high.azimuth[90] - highest).margin(0.011));
+    CHECK(cuts(0) == low);
+    d.menu("edit.undo");
+    CHECK(cuts(1).azimuth.highest() < 0);
+}
+
 TEST_CASE("a file with more than two cuts is read whole, and its further cuts can be left out") {
     Hall d;
     d.open();
