@@ -105,11 +105,11 @@ void edit_buttons(Form* form, const AntennaAccess& a, const QString& label, cons
         row->addWidget(b, 1);
     };
     button(tr("Mirror"), "mirror", tr("Angles run the other way round"),
-           [with] { with(tr("Mirror cut"), mirrored); });
+           [with] { with(tr("Mirror cut"), [](const Cut& c) { return mirrored(c); }); });
     button(tr("Smooth"), "smooth", tr("Each value the mean of those 2° to both sides, of the power"),
            [with] { with(tr("Smooth cut"), [](const Cut& c) { return smoothed(c, 2); }); });
     button(tr("Even"), "even", tr("Both sides of the front alike: their mean"),
-           [with] { with(tr("Even cut"), symmetric); });
+           [with] { with(tr("Even cut"), [](const Cut& c) { return symmetric(c); }); });
     form->number_field(
         form->row(""), "turn" + tail, tr("° turned on"), 0, [] { return 0.0; },
         [with](double by) {
