@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/link_profile/tilt_aim.h"
 
+#include <algorithm>
 #include <cmath>
 #include <numbers>
 
@@ -20,6 +21,8 @@ constexpr double seen_least = 0.2;  ///< of its length: a shorter handle could n
 }  // namespace
 
 std::optional<TiltAim> TiltAim::of(const Project& project, const Scene& scene, const LinkExplanation& link) {
+    const auto& locked = project.display.locked;
+    if (std::ranges::find(locked, ItemKind::access_point) != locked.end()) return {};
     for (const PlacedAccessPoint& placed : placed_access_points(project)) {
         const AccessPoint& ap = *placed.access_point;
         if (ap.id != link.access_point || link.radio >= ap.radios.size()) continue;

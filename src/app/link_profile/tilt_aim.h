@@ -22,7 +22,7 @@ struct SideView {
 
 class TiltAim {
 public:
-    /// None where the link's access point is gone or looks nowhere in particular.
+    /// None where the link's access point is gone, locked, or looks nowhere in particular.
     static std::optional<TiltAim> of(const Project&, const Scene&, const LinkExplanation&);
     const AccessPoint& access_point() const { return ap_; }
     FloorId floor() const { return floor_; }

@@ -377,7 +377,8 @@ void PatternFilePage::accept() {
     PatternFile file = *read_.file;
     file.warnings.clear();  // they were on the page
     if (file.cuts.front().frequency_mhz <= 0) file.cuts.front().frequency_mhz = frequency_mhz_;
-    emit accepted(file, read_.name);
+    const QString name = read_.name;  // the page forgets it when it is hidden
+    emit accepted(file, name);
 }
 
 void PatternFilePage::hideEvent(QHideEvent* e) {

@@ -288,8 +288,10 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
             ap.downtilt_deg = parse_number(typed, limits::tilt_deg.low, limits::tilt_deg.high, "°");
             break;
         case source:
-            ap.source = source_typed(model(project, ap.model), typed);
-            ap.alternative = 0;
+            if (const auto wanted = source_typed(model(project, ap.model), typed); wanted != ap.source) {
+                ap.source = wanted;
+                ap.alternative = 0;
+            }
             break;
         default:
             break;

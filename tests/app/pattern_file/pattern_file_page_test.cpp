@@ -104,6 +104,7 @@ TEST_CASE("blocks are proposed as cuts, put right on the plots, and become an an
     CHECK(made.cuts.front().elevation.peak_deg() == 350);
     CHECK(made.cuts.front().azimuth.peak_deg() == 0);
     CHECK(made.cuts.front().frequency_mhz == 5500);
+    CHECK(made.name == "sheet.txt");
     CHECK(d.antenna().gain_dbi == Approx(10.35));
     d.menu("edit.undo");
     CHECK_FALSE(std::holds_alternative<MeasuredLobe>(d.antenna().lobe));

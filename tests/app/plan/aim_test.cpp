@@ -155,6 +155,10 @@ TEST_CASE("a handle in the link profile tilts the antenna, in one step that undo
     const LinkExplanation after = *d.w().probing().place()->link();
     CHECK(after.received_dbm != before.received_dbm);
     CHECK(d.find<QLineEdit>("apTilt")->text().contains(QString::number(static_cast<int>(tilt))));
+    d.w().edit("lock", [](Project& p) { p.display.locked.push_back(ItemKind::access_point); });
+    REQUIRE(d.settle());
+    CHECK_FALSE(chart->tilt_handle());
+    d.menu("edit.undo");
     d.menu("edit.undo");
     CHECK(d.ap().downtilt_deg == 0);
     REQUIRE(d.settle());
