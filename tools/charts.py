@@ -273,6 +273,28 @@ def photo():
     return Image.fromarray(np.clip(soft * across * down + noise, 0, 255).astype(np.uint8)), curve, {"jpeg": 70}
 
 
+def seen_askew(picture, share):
+    """From below: the upper edge is shorter by `share` of the width on both sides."""
+    w, h = picture.size
+    rows = []
+    for (x, y), (u, v) in zip([(share * w, 0), (w - share * w, 0), (w, h), (0, h)], [(0, 0), (w, 0), (w, h), (0, h)]):
+        rows += [[x, y, 1, 0, 0, 0, -u * x, -u * y, u], [0, 0, 0, x, y, 1, -v * x, -v * y, v]]
+    rows = np.array(rows, dtype=float)
+    turn = np.linalg.solve(rows[:, :8], rows[:, 8])
+    return picture.transform((w, h), Image.PERSPECTIVE, turn, Image.BICUBIC, fillcolor=(230, 230, 228))
+
+
+def photo_askew():
+    curve = sector(90, 18, 0.3)
+    fig, ax = axes(size=6)
+    draw(ax, curve, color="#107838", linewidth=2)
+    grid(ax, [-30, -20, -10, 0], range(0, 360, 30), both_sides(30), at=100)
+    soft = np.array(seen_askew(image(fig), 0.02).filter(ImageFilter.GaussianBlur(0.8))).astype(float)
+    light = np.linspace(0.75, 1.0, soft.shape[1])[None, :, None]
+    noise = np.random.default_rng(1).normal(0, 5, soft.shape)
+    return Image.fromarray(np.clip(soft * light + noise, 0, 255).astype(np.uint8)), curve, {"jpeg": 70}
+
+
 def two_on_a_page():
     curve, other = sector(66, 25), downtilted(20, 3, 25)
     fig = plt.figure(figsize=(8, 11), dpi=90, facecolor="white")
@@ -303,7 +325,7 @@ def pdf_sheet():
 
 
 CHARTS = [plain, east_counter, signed_labels, with_hub, two_curves, dashed, filled, dark_ground, small_jpeg,
-          turned_scan, black_on_black, on_a_sheet, dipole_elevation, fine_rings, losses_inward, grey_thin, large_scan, tiny, photo, two_on_a_page, pdf_sheet]
+          turned_scan, black_on_black, on_a_sheet, dipole_elevation, fine_rings, losses_inward, grey_thin, large_scan, tiny, photo, photo_askew, two_on_a_page, pdf_sheet]
 
 
 def panel_sheet(file):
