@@ -157,6 +157,22 @@ TEST_CASE("a cut told from the other side, or with angles the other way round, i
         read_pattern(head + main + rows("V", 40, upright_at(40)) + rows("V", 220, upright_at(220)), "a.csv");
     CHECK(twice.cuts[0].further.size() == 1);
     CHECK(twice.warnings.front().english().find("second elevation") != std::string::npos);
+    const auto standard = [](const std::string& tail) {
+        std::string text = "PATFRE:,5500\nMDGAIN:,9\n";
+        for (const char* cut : {"AZ", "EL"}) {
+            text += "PATCUT:," + std::string(cut) + tail + "\n";
+            for (int d = 0; d < 360; d += 5) text += std::to_string(d) + ",-1,\n";
+        }
+        return read_pattern(text + "ENDFIL:,EOF\n", "a.ant");
+    };
+    CHECK(standard(",,").warnings.size() == standard("").warnings.size());
+    CHECK(standard(",abc").warnings.front().english().find("no angle of a cut") != std::string::npos);
+    // the column may be left empty where it would be 0
+    std::string blank = main;
+    for (std::size_t i = blank.find(",0.0\n"); i != std::string::npos; i = blank.find(",0.0\n", i + 2))
+        blank.replace(i, 5, ",\n");
+    CHECK(read_pattern(head + blank, "a.csv").cuts[0].azimuth[30] ==
+          Approx(read_pattern(head + main, "a.csv").cuts[0].azimuth[30]));
     CHECK_THROWS_WITH(read_pattern(head + main + rows("H", 95, level_at(0)), "a.csv"),
                       Catch::Contains("is none") && Catch::Contains("line 723"));
 }

@@ -127,7 +127,9 @@ private:
                                                             : number(parts, columns_.frequency, line) *
                                                                   (columns_.frequency_in_ghz ? 1000 : 1);
         const double angle_deg = number(parts, columns_.angle, line);
-        const double at_deg = columns_.at < 0 ? 0 : number(parts, columns_.at, line);
+        const auto at = static_cast<std::size_t>(columns_.at);  // left empty: a main cut
+        const bool tells_at = columns_.at >= 0 && at < parts.size() && !parts[at].empty();
+        const double at_deg = tells_at ? number(parts, columns_.at, line) : 0;
         if (columns_.is_long()) {
             const std::string_view word = parts[static_cast<std::size_t>(columns_.cut)];
             const CutRole role = role_of(word);

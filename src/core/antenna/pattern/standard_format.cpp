@@ -102,8 +102,13 @@ private:
         const auto comma = r.value.find(',');
         cut_ = {role_of(r.value), frequency_mhz_, {}, line};
         if (cut_.role != CutRole::unused) {
-            if (comma != std::string_view::npos)
-                cut_.at_deg = read_number(std::string(trimmed(r.value.substr(comma + 1)))).value_or(0);
+            if (comma == std::string_view::npos) return;
+            const std::string place(trimmed(r.value.substr(comma + 1)));
+            const auto at_deg = read_number(place);
+            if (!at_deg && place.find_first_not_of(", ") != std::string::npos)
+                file_.warnings.push_back(
+                    say("'%1' is no angle of a cut: it is taken for a main one", place.substr(0, 40)));
+            cut_.at_deg = at_deg.value_or(0);
         } else if (const auto angle = read_number(std::string(trimmed(r.value)))) {
             cut_.role = CutRole::elevation;
             cut_.at_deg = *angle;
