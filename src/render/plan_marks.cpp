@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/plan_marks.h"
 
+#include <QPainterPath>
+
 #include "base/number_text.h"
 #include "project/working_radio.h"
 #include "render/text_style.h"

@@ -4,6 +4,7 @@
 #include <QHash>
 #include <QLocale>
 #include <QMutex>
+#include <QPainterPath>
 
 #include "base/number_text.h"
 
