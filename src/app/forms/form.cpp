@@ -49,9 +49,11 @@ void UnitField::show_value(const QString& text) {
 }
 
 void UnitField::show_fault(const QString& why) {
-    if (property("fault").toBool() == !why.isEmpty()) return;
-    setProperty("fault", !why.isEmpty());
+    const bool was = property("fault").toBool();
+    if (!was && why.isEmpty()) return;
     setToolTip(why.isEmpty() && shown_unit_ != unit_ ? unit_ : why);
+    if (was == !why.isEmpty()) return;
+    setProperty("fault", !why.isEmpty());
     style()->unpolish(this);
     style()->polish(this);
 }

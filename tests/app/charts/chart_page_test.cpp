@@ -251,6 +251,10 @@ TEST_CASE("both cuts stand against each other where they look the same way, with
     CHECK_FALSE(strip->words().contains(apart));
     d.fill("chartTolerance", "-1");
     CHECK(d.find<QLineEdit>("chartTolerance")->property("fault").toBool());
+    const QString why = d.find<QLineEdit>("chartTolerance")->toolTip();
+    CHECK_FALSE(why.isEmpty());
+    d.fill("chartTolerance", "wide");  // wrong in another way
+    CHECK(d.find<QLineEdit>("chartTolerance")->toolTip() != why);
     d.fill("chartTolerance", "1");
     CHECK(strip->words().endsWith(apart));
     picture(d.window, "strip");
