@@ -19,6 +19,7 @@
 #include "app/candidates/candidate_legend.h"
 #include "app/forms/choices.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "app/look/theme.h"
 #include "coverage/lens_map.h"
 #include "coverage/margins.h"
@@ -110,28 +111,20 @@ CandidatesPage::CandidatesPage(Workspace& workspace, QWidget* parent)
 }
 
 QWidget* CandidatesPage::make_head() {
-    auto* head = new QWidget(this);
-    head->setFixedHeight(42);
-    auto* bar = new QHBoxLayout(head);
-    bar->setContentsMargins(14, 0, 12, 0);
-    title_ = new QLabel(tr("Candidates side by side"));
-    title_->setStyleSheet("font-size: 16px; font-weight: 650;");
-    bar->addWidget(title_);
-    about_ = new QLabel;
-    about_->setObjectName("small");
-    bar->addWidget(about_);
-    bar->addStretch(1);
+    const PageHead head = page_head(this, tr("Candidates side by side"));
+    title_ = head.title;
+    about_ = head.about;
     add_ = push_button(tr("Add a candidate"), "addCandidate");
     auto* copy = push_button(tr("Copy table"), "copyCandidates", tr("For a spreadsheet"));
     use_ = push_button({}, "main");
     use_->setProperty("tests", "useCandidate");
     auto* back = push_button(tr("Back to the plan"), "leaveCandidates", tr("Esc"));
-    for (QPushButton* b : {add_, copy, back, use_}) bar->addWidget(b);
+    for (QPushButton* b : {add_, copy, back, use_}) head.bar->addWidget(b);
     connect(add_, &QPushButton::clicked, this, &CandidatesPage::add);
     connect(copy, &QPushButton::clicked, this, &CandidatesPage::copy_table);
     connect(use_, &QPushButton::clicked, this, &CandidatesPage::use_chosen);
     connect(back, &QPushButton::clicked, this, &CandidatesPage::left);
-    return head;
+    return head.widget;
 }
 
 QWidget* CandidatesPage::make_controls() {

@@ -10,6 +10,7 @@
 #include "app/charts/cuts_strip.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "base/number_text.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -37,21 +38,14 @@ ChartChecks::ChartChecks(QWidget* parent) : QWidget(parent) {
     what->setToolTip(tr("Where both look the same way: there they ought to agree"));
     grid->addWidget(what, line++, 0, 1, 2);
     grid->addWidget(strip_, line++, 0, 1, 2);
-    const auto row = [&](const QString& words, QWidget* field) {
-        auto* label = new QLabel(words);
-        label->setBuddy(field);
-        field->setAccessibleName(words);
-        grid->addWidget(label, line, 0);
-        grid->addWidget(field, line++, 1);
-    };
     tolerance_ = new UnitField("dB");
     tolerance_->setObjectName("chartTolerance");
     tolerance_->show_value(render::figure(1, 1));
-    row(tr("Agree within"), tolerance_);
+    add_row(grid, line++, tr("Agree within"), tolerance_);
     take_ = new QComboBox;
     take_->setObjectName("chartBehindTake");
     take_->addItems({tr("each its own"), tr("azimuth"), tr("mean"), tr("elevation")});
-    row(tr("Behind, take"), take_);
+    add_row(grid, line++, tr("Behind, take"), take_);
     auto* fit = push_button(tr("Fit rings jointly"), "fitRings",
                             tr("Rings of both charts move within a pixel until the cuts agree best behind"));
     grid->addWidget(fit, line++, 0, 1, 2);

@@ -3,50 +3,29 @@
 
 #include <QComboBox>
 #include <QFileInfo>
-#include <QGridLayout>
-#include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QLineEdit>
 #include <QPainter>
 #include <QPushButton>
-#include <QScrollArea>
 #include <algorithm>
 #include <cmath>
 
 #include "antenna/pattern/cut_edits.h"
-#include "antenna/pattern/measured_pattern.h"
 #include "antenna/pattern/pattern_file.h"
 #include "app/charts/chart_canvas.h"
 #include "app/charts/chart_checks.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "app/look/theme.h"
-#include "app/pattern/lobe_view.h"
-#include "app/pattern/polar_plot.h"
+#include "app/pattern/pattern_plots.h"
 #include "base/error.h"
 #include "base/number_text.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
-namespace {
-
-QLabel* group_head(const QString& words) {
-    auto* head = new QLabel(words);
-    head->setObjectName("head");
-    return head;
-}
-
-void add_row(QGridLayout* grid, int& line, const QString& words, QWidget* field) {
-    auto* label = new QLabel(words);
-    label->setBuddy(field);
-    field->setAccessibleName(words);
-    grid->addWidget(label, line, 0);
-    grid->addWidget(field, line++, 1);
-}
-
-}  // namespace
 
 ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
     setObjectName("chartPage");
@@ -59,7 +38,8 @@ ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), w
     row->setSpacing(1);
     canvas_ = new ChartCanvas(this);
     row->addWidget(canvas_, 1);
-    row->addWidget(make_middle());
+    plots_ = new PatternPlots(this);
+    row->addWidget(plots_);
     row->addWidget(make_right());
     column->addLayout(row, 1);
     connect(canvas_, &ChartCanvas::chosen, this, &ChartPage::choose);
@@ -87,27 +67,19 @@ ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), w
 }
 
 QWidget* ChartPage::make_head() {
-    auto* head = new QWidget(this);
-    head->setFixedHeight(44);
-    auto* bar = new QHBoxLayout(head);
-    bar->setContentsMargins(14, 0, 12, 0);
-    title_ = new QLabel;
-    title_->setStyleSheet("font-size: 16px; font-weight: 650;");
-    bar->addWidget(title_);
+    const PageHead head = page_head(this);
+    title_ = head.title;
+    told_ = head.about;
     page_ = new QComboBox;
     page_->setObjectName("chartPageNumber");
     page_->setAccessibleName(tr("Page"));
-    bar->addWidget(page_);
-    told_ = new QLabel;
-    told_->setObjectName("small");
-    bar->addWidget(told_);
-    bar->addStretch(1);
+    head.bar->insertWidget(1, page_);
     auto* add =
         push_button(tr("Add a chart by hand"), "addChart", tr("Rings to lay over one that was not found"));
     auto* discard = push_button(tr("Discard"), "discardChart", tr("Esc"));
     accept_ = push_button(tr("Put into the library"), "main");
     accept_->setProperty("tests", "acceptChart");
-    for (QPushButton* b : {add, discard, accept_}) bar->addWidget(b);
+    for (QPushButton* b : {add, discard, accept_}) head.bar->addWidget(b);
     connect(page_, &QComboBox::activated, this, [this](int i) { read(sheet_.file, i + 1); });
     connect(add, &QPushButton::clicked, this, [this] {
         if (sheet_.image.isNull()) return;
@@ -119,22 +91,7 @@ QWidget* ChartPage::make_head() {
     });
     connect(discard, &QPushButton::clicked, this, &ChartPage::left);
     connect(accept_, &QPushButton::clicked, this, &ChartPage::accept);
-    return head;
-}
-
-QWidget* ChartPage::make_middle() {
-    auto* side = new QWidget(this);
-    side->setFixedWidth(270);
-    auto* column = new QVBoxLayout(side);
-    column->setContentsMargins(6, 6, 6, 6);
-    column->setSpacing(6);
-    azimuth_ = new PolarPlot(PolarPlot::Which::azimuth);
-    elevation_ = new PolarPlot(PolarPlot::Which::elevation);
-    lobe_ = new LobeView;
-    column->addWidget(azimuth_, 5);
-    column->addWidget(elevation_, 5);
-    column->addWidget(lobe_, 4);
-    return side;
+    return head.widget;
 }
 
 QWidget* ChartPage::make_chart_rows() {
@@ -143,7 +100,7 @@ QWidget* ChartPage::make_chart_rows() {
     grid->setContentsMargins(0, 0, 0, 0);
     grid->setVerticalSpacing(5);
     int line = 0;
-    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line, words, field); };
+    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line++, words, field); };
     use_ = new QComboBox;
     use_->setObjectName("chartUse");
     use_->addItems({tr("not used"), tr("azimuth"), tr("elevation")});
@@ -215,7 +172,7 @@ QWidget* ChartPage::make_right() {
     auto* grid = new QGridLayout;
     grid->setVerticalSpacing(5);
     int line = 0;
-    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line, words, field); };
+    const auto row = [&](const QString& words, QWidget* field) { add_row(grid, line++, words, field); };
     name_ = new QLineEdit;
     name_->setObjectName("chartName");
     row(tr("Name"), name_);
@@ -237,14 +194,7 @@ QWidget* ChartPage::make_right() {
     connect(checks_, &ChartChecks::fit_wanted, this, &ChartPage::fit_rings);
     column->addWidget(checks_);
     column->addStretch(1);
-    // a small window scrolls it
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidget(side);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFixedWidth(346);
-    return scroll;
+    return page_side(this, side, 346);
 }
 
 void ChartPage::open(const QString& file, const PatternCuts& now) {
@@ -280,11 +230,13 @@ void ChartPage::show_sheet(ChartSheet sheet) {
     emit opened();
 }
 
-/// Gain and frequency as the sheet has them in words.
+/// Gain and frequency as the sheet has them in words, where nobody has typed them: a table may stand on
+/// another page than the charts.
 void ChartPage::take_words() {
     const ToldInWords told = told_in_words(sheet_.words.left(100'000).toStdString());
-    if (told.gain_dbi) gain_->show_value(render::figure(*told.gain_dbi, 1));
-    if (told.frequency_mhz) frequency_->show_value(render::figure(*told.frequency_mhz));
+    if (told.gain_dbi && gain_->text().isEmpty()) gain_->show_value(render::figure(*told.gain_dbi, 1));
+    if (told.frequency_mhz && frequency_->text() == render::figure(now_.frequency_mhz))
+        frequency_->show_value(render::figure(*told.frequency_mhz));
 }
 
 TracedChart* ChartPage::chosen_chart() {
@@ -392,10 +344,8 @@ void ChartPage::refresh() {
     refresh_rows();
     const PatternCuts both = cuts();
     const BandId band = band_near(both.frequency_mhz);
-    azimuth_->show_cut(both.azimuth, band);
-    elevation_->show_cut(both.elevation, band);
+    plots_->show_cuts(both, band);
     canvas_->set_band(band);
-    lobe_->show_lobe(MeasuredLobe({{}, PatternFrame::upright, Blend::by_angle, {both}}));
     refresh_checks(both);
 }
 

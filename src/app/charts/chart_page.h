@@ -19,8 +19,7 @@ namespace yemvo::app {
 
 class ChartCanvas;
 class ChartChecks;
-class LobeView;
-class PolarPlot;
+class PatternPlots;
 class UnitField;
 
 /// What goes into the library.
@@ -52,7 +51,6 @@ protected:
 
 private:
     QWidget* make_head();
-    QWidget* make_middle();
     QWidget* make_right();
     QWidget* make_chart_rows();
     void read(const QString& file, int page);
@@ -78,8 +76,7 @@ private:
     int chosen_ = -1;
     std::set<int> stale_;  ///< charts whose curve is not of their frame any more
     ChartCanvas* canvas_;
-    PolarPlot *azimuth_, *elevation_;
-    LobeView* lobe_;
+    PatternPlots* plots_;
     ChartChecks* checks_;
     QLabel *title_, *told_, *fault_;
     QComboBox *page_, *use_, *runs_;

@@ -13,6 +13,7 @@
 #include "antenna/pattern/measured_pattern.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "app/gear/lobe_side.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
@@ -62,20 +63,12 @@ GearPage::GearPage(Workspace& workspace, Asking& asking, QWidget* parent)
 }
 
 QWidget* GearPage::make_head() {
-    auto* head = new QWidget(this);
-    head->setFixedHeight(44);
-    auto* bar = new QHBoxLayout(head);
-    bar->setContentsMargins(14, 0, 12, 0);
-    auto* title = new QLabel(tr("Gear"));
-    title->setFont(render::font(16, 650));
-    title->setStyleSheet("font-size: 16px; font-weight: 650;");
-    bar->addWidget(title);
-    bar->addStretch(1);
+    const PageHead head = page_head(this, tr("Gear"));
     const auto add = [&](const QString& words, const char* object, const QString& tip,
                          void (GearPage::*run)()) {
         auto* b = push_button(words, object, tip);
         connect(b, &QPushButton::clicked, this, run);
-        bar->addWidget(b);
+        head.bar->addWidget(b);
         return b;
     };
     add(tr("Import…"), "readGear", tr("Adds a library of gear, or models of a CSV table, to this project"),
@@ -92,12 +85,12 @@ QWidget* GearPage::make_head() {
     connect(place_, &QPushButton::clicked, this, [this] {
         if (model()) emit place(shown_.model);
     });
-    bar->addWidget(place_);
+    head.bar->addWidget(place_);
     auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveGear");
     connect(back, &QPushButton::clicked, this, &GearPage::left);
-    bar->addWidget(back);
-    return head;
+    head.bar->addWidget(back);
+    return head.widget;
 }
 
 QWidget* GearPage::make_list() {

@@ -15,6 +15,7 @@
 
 #include "app/forms/choices.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "app/forms/typed_table.h"
 #include "app/look/theme.h"
 #include "app/materials/type_list.h"
@@ -61,20 +62,12 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);
     column->setSpacing(0);
-    auto* head = new QWidget(this);
-    head->setFixedHeight(44);
-    auto* bar = new QHBoxLayout(head);
-    bar->setContentsMargins(14, 0, 12, 0);
-    auto* title = new QLabel(tr("Materials and wall types"));
-    title->setFont(render::font(16, 650));
-    title->setStyleSheet("font-size: 16px; font-weight: 650;");
-    bar->addWidget(title);
-    bar->addStretch(1);
+    const PageHead head = page_head(this, tr("Materials and wall types"));
     const auto add = [&](const QString& words, const char* object, const QString& tip,
                          void (TypesPage::*run)()) {
         auto* b = push_button(words, object, tip);
         connect(b, &QPushButton::clicked, this, run);
-        bar->addWidget(b);
+        head.bar->addWidget(b);
     };
     add(tr("Import…"), "readTypes", tr("Adds the types of a library file to this project"),
         &TypesPage::read_file);
@@ -87,8 +80,8 @@ TypesPage::TypesPage(Workspace& workspace, Asking& asking, QWidget* parent)
     auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveTypes");
     connect(back, &QPushButton::clicked, this, &TypesPage::left);
-    bar->addWidget(back);
-    column->addWidget(head);
+    head.bar->addWidget(back);
+    column->addWidget(head.widget);
     auto* row = new QHBoxLayout;
     row->setSpacing(1);
     row->addWidget(make_list());

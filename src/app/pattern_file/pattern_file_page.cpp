@@ -3,24 +3,21 @@
 
 #include <QComboBox>
 #include <QFileInfo>
-#include <QGridLayout>
-#include <QHBoxLayout>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPainter>
 #include <QPlainTextEdit>
 #include <QPushButton>
-#include <QScrollArea>
 #include <QTextBlock>
 
-#include "antenna/pattern/measured_pattern.h"
 #include "app/asking/text_files.h"
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
 #include "app/look/theme.h"
-#include "app/pattern/lobe_view.h"
-#include "app/pattern/polar_plot.h"
+#include "app/pattern/pattern_plots.h"
 #include "base/number_text.h"
+#include "project/limits.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -45,12 +42,6 @@ QString first_lines(const std::string& text) {
 QString words_before(const NumberBlock& block) {
     const QStringList lines = QString::fromStdString(block.heading).split('\n', Qt::SkipEmptyParts);
     return lines.isEmpty() ? QString() : lines.last().trimmed();
-}
-
-QLabel* heading(const QString& words) {
-    auto* head = new QLabel(words);
-    head->setObjectName("head");
-    return head;
 }
 
 std::optional<bool> answer(const QComboBox* box) {
@@ -101,59 +92,32 @@ PatternFilePage::PatternFilePage(Workspace& workspace, QWidget* parent)
     text_->setLineWrapMode(QPlainTextEdit::NoWrap);
     text_->setTabChangesFocus(true);
     row->addWidget(text_, 1);
-    row->addWidget(make_middle());
+    plots_ = new PatternPlots(this);
+    row->addWidget(plots_);
     row->addWidget(make_right());
     column->addLayout(row, 1);
 }
 
 QWidget* PatternFilePage::make_head() {
-    auto* head = new QWidget(this);
-    head->setFixedHeight(44);
-    auto* bar = new QHBoxLayout(head);
-    bar->setContentsMargins(14, 0, 12, 0);
-    title_ = new QLabel;
-    title_->setStyleSheet("font-size: 16px; font-weight: 650;");
-    bar->addWidget(title_);
-    told_ = new QLabel;
-    told_->setObjectName("small");
-    bar->addWidget(told_);
-    bar->addStretch(1);
+    const PageHead head = page_head(this);
+    title_ = head.title;
+    told_ = head.about;
     auto* discard = push_button(tr("Discard"), "discardPattern", tr("Esc"));
     accept_ = push_button(tr("Put into the library"), "main");
     accept_->setProperty("tests", "acceptPattern");
-    bar->addWidget(discard);
-    bar->addWidget(accept_);
+    for (QPushButton* b : {discard, accept_}) head.bar->addWidget(b);
     connect(discard, &QPushButton::clicked, this, &PatternFilePage::left);
     connect(accept_, &QPushButton::clicked, this, &PatternFilePage::accept);
-    return head;
-}
-
-QWidget* PatternFilePage::make_middle() {
-    auto* side = new QWidget(this);
-    side->setFixedWidth(270);
-    auto* column = new QVBoxLayout(side);
-    column->setContentsMargins(6, 6, 6, 6);
-    column->setSpacing(6);
-    azimuth_ = new PolarPlot(PolarPlot::Which::azimuth);
-    elevation_ = new PolarPlot(PolarPlot::Which::elevation);
-    lobe_ = new LobeView;
-    column->addWidget(azimuth_, 5);
-    column->addWidget(elevation_, 5);
-    column->addWidget(lobe_, 4);
-    return side;
+    return head.widget;
 }
 
 QComboBox* PatternFilePage::choice(QGridLayout* grid, int row, const QString& words, const char* object,
                                    const QStringList& answers) {
     auto* box = new QComboBox;
     box->setObjectName(object);
-    box->setAccessibleName(words);
     box->addItems(QStringList{tr("as found")} + answers);
     box->setSizeAdjustPolicy(QComboBox::AdjustToMinimumContentsLengthWithIcon);
-    auto* label = new QLabel(words);
-    label->setBuddy(box);
-    grid->addWidget(label, row, 0);
-    grid->addWidget(box, row, 1);
+    add_row(grid, row, words, box);
     connect(box, &QComboBox::activated, this, &PatternFilePage::read_again);
     return box;
 }
@@ -163,11 +127,11 @@ QWidget* PatternFilePage::make_right() {
     auto* column = new QVBoxLayout(side);
     column->setContentsMargins(14, 8, 14, 10);
     column->setSpacing(7);
-    column->addWidget(heading(tr("Blocks of numbers")));
+    column->addWidget(group_head(tr("Blocks of numbers")));
     blocks_ = new QGridLayout;
     blocks_->setColumnStretch(0, 1);
     column->addLayout(blocks_);
-    column->addWidget(heading(tr("What they mean")));
+    column->addWidget(group_head(tr("What they mean")));
     auto* grid = new QGridLayout;
     grid->setVerticalSpacing(5);
     grid->setColumnStretch(1, 1);
@@ -176,41 +140,41 @@ QWidget* PatternFilePage::make_right() {
         choice(grid, 1, tr("Azimuth runs"), "textAzimuth", {tr("counter-clockwise"), tr("clockwise")});
     elevation_runs_ = choice(grid, 2, tr("Elevation runs"), "textElevation", {tr("down"), tr("up")});
     unit_ = choice(grid, 3, tr("Stated gain in"), "textUnit", {"dBd", "dBi"});
-    grid->addWidget(heading(tr("Antenna")), 4, 0, 1, 2);
-    const auto field = [&](int row, const QString& words, const QString& unit, const char* object) {
+    grid->addWidget(group_head(tr("Antenna")), 4, 0, 1, 2);
+    const auto field = [&](int row, const QString& words, const QString& unit, const char* object,
+                           Range range, const std::function<void(std::optional<double>)>& take) {
         auto* f = new UnitField(unit);
         f->setObjectName(object);
-        f->setAccessibleName(words);
-        auto* label = new QLabel(words);
-        label->setBuddy(f);
-        grid->addWidget(label, row, 0);
-        grid->addWidget(f, row, 1);
-        connect(f, &UnitField::confirmed, this, [this, f](const QString& typed) {
-            f->show_value(typed);
-            read_again();
+        add_row(grid, row, words, f);
+        connect(f, &UnitField::confirmed, this, [this, f, unit, range, take](const QString& typed) {
+            try {
+                const bool none = typed.trimmed().isEmpty();
+                take(none ? std::nullopt : std::optional(parse_number(typed, range.low, range.high, unit)));
+                f->show_value(typed);
+                read_again();
+            } catch (const Error& fault) {
+                f->show_fault(fault_text(fault));
+            }
         });
         return f;
     };
-    gain_ = field(5, tr("Gain"), "dBi", "textGain");
-    frequency_ = field(6, tr("Frequency"), "MHz", "textFrequency");
+    gain_ = field(5, tr("Gain"), "dBi", "textGain", limits::gain_dbi,
+                  [this](std::optional<double> gain_dbi) { typed_gain_dbi_ = gain_dbi; });
+    frequency_ = field(6, tr("Frequency"), "MHz", "textFrequency", limits::pattern_frequency_mhz,
+                       [](std::optional<double>) {});
     column->addLayout(grid);
     notes_ = new QLabel;
     notes_->setObjectName("textNotes");
     notes_->setWordWrap(true);
     column->addWidget(notes_);
     column->addStretch(1);
-    auto* scroll = new QScrollArea(this);
-    scroll->setWidget(side);
-    scroll->setWidgetResizable(true);
-    scroll->setFrameShape(QFrame::NoFrame);
-    scroll->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
-    scroll->setFixedWidth(372);
-    return scroll;
+    return page_side(this, side, 372);
 }
 
 void PatternFilePage::open(const QString& file, double frequency_mhz) {
     frequency_mhz_ = frequency_mhz;
     for (QComboBox* box : {values_, azimuth_runs_, elevation_runs_, unit_}) box->setCurrentIndex(0);
+    typed_gain_dbi_.reset();
     gain_->clear();
     frequency_->clear();
     const QString name = QFileInfo(file).fileName();
@@ -231,7 +195,7 @@ void PatternFilePage::show_text(ReadText read) {
     title_->setText(read_.name);
     told_->setText(counted("%n block of numbers", "%n blocks of numbers", read_.blocks.size()));
     text_->setPlainText(first_lines(read_.text));
-    if (read_.file && !read_.file->gain_assumed) gain_->show_value(render::figure(read_.file->gain_dbi, 2));
+    show_gain();
     if (read_.file && read_.file->cuts.front().frequency_mhz > 0)
         frequency_mhz_ = read_.file->cuts.front().frequency_mhz;
     frequency_->show_value(render::figure(frequency_mhz_));
@@ -285,11 +249,7 @@ PatternWishes PatternFilePage::wishes() const {
     w.azimuth_runs_left = answer(azimuth_runs_);
     w.elevation_runs_down = answer(elevation_runs_);
     w.gain_in_dbd = answer(unit_);
-    w.gain_dbi = read_number(render::plain(gain_->text()));
-    // a gain that was typed is in dBi; one that the file states follows the unit
-    if (read_.file && !read_.file->gain_assumed && w.gain_dbi &&
-        gain_->text() == render::figure(read_.file->gain_dbi, 2))
-        w.gain_dbi.reset();
+    w.gain_dbi = typed_gain_dbi_;
     w.frequency_mhz = read_number(render::plain(frequency_->text()));
     for (std::size_t i = 0; i < roles_.size(); ++i) w.blocks.push_back(role(i));
     return w;
@@ -297,20 +257,24 @@ PatternWishes PatternFilePage::wishes() const {
 
 void PatternFilePage::read_again() {
     const PatternWishes wanted = wishes();
-    const bool typed = wanted.gain_dbi.has_value();
     behind_.request(job(
         tr("Reading %1").arg(read_.name),
         [text = read_.text, name = read_.name, wanted](const AtWork&) {
             return read_text(text, name, wanted);
         },
-        [this, typed](ReadText read) {
+        [this](ReadText read) {
             read_.file = std::move(read.file);
             read_.fault = read.fault;
-            if (!typed && read_.file && !read_.file->gain_assumed)
-                gain_->show_value(render::figure(read_.file->gain_dbi, 2));
+            show_gain();
             refresh();
         },
         [this](const QString& why) { workspace_.tell(why, true); }));
+}
+
+/// As the file states it, in dBi; what was typed stays.
+void PatternFilePage::show_gain() {
+    if (!typed_gain_dbi_ && read_.file)
+        gain_->show_value(read_.file->gain_assumed ? QString() : render::figure(read_.file->gain_dbi, 2));
 }
 
 /// The rows of each block behind the text, in the tint of what they are used as.
@@ -355,9 +319,7 @@ void PatternFilePage::refresh() {
     if (read_.file) {
         const PatternCuts& both = read_.file->cuts.front();
         const BandId band = band_near(both.frequency_mhz > 0 ? both.frequency_mhz : frequency_mhz_);
-        azimuth_->show_cut(both.azimuth, band);
-        elevation_->show_cut(both.elevation, band);
-        lobe_->show_lobe(MeasuredLobe({{}, PatternFrame::upright, Blend::by_angle, {both}}));
+        plots_->show_cuts(both, band);
         const PatternMeasures m = measures(both);
         notes << tr("Efficiency %1 %: %2 dBi of %3 dBi directivity.")
                      .arg(render::figure(100 * std::pow(10, (read_.file->gain_dbi - m.directivity_dbi) / 10)),

@@ -19,8 +19,7 @@ class QPushButton;
 
 namespace yemvo::app {
 
-class LobeView;
-class PolarPlot;
+class PatternPlots;
 class UnitField;
 
 /// A text as it was read.
@@ -58,7 +57,6 @@ protected:
 
 private:
     QWidget* make_head();
-    QWidget* make_middle();
     QWidget* make_right();
     QComboBox* choice(QGridLayout*, int row, const QString& words, const char* object,
                       const QStringList& answers);
@@ -67,6 +65,7 @@ private:
     void mark_blocks();
     void name_what_was_found();
     void read_again();
+    void show_gain();
     void refresh();
     void accept();
     PatternWishes wishes() const;
@@ -75,10 +74,10 @@ private:
     Behind behind_;
     ReadText read_;
     double frequency_mhz_ = 0;
+    std::optional<double> typed_gain_dbi_;
     QLabel *title_, *told_, *notes_;
     QPlainTextEdit* text_;
-    PolarPlot *azimuth_, *elevation_;
-    LobeView* lobe_;
+    PatternPlots* plots_;
     QGridLayout* blocks_;
     std::vector<QComboBox*> roles_;
     QComboBox *values_, *unit_, *azimuth_runs_, *elevation_runs_;

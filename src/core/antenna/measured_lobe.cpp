@@ -34,7 +34,10 @@ std::uint64_t key_of(const MeasuredPattern& p) {
 
 MeasuredLobe::MeasuredLobe(MeasuredPattern pattern) {
     if (pattern.cuts.empty()) throw std::invalid_argument("a measured pattern without cuts");
-    for (PatternCuts& c : pattern.cuts) each_cut(c, round);
+    for (PatternCuts& c : pattern.cuts) {
+        each_cut(c, round);
+        put_in_order(c.further);
+    }
     key_ = key_of(pattern);
     pattern_ = std::make_shared<const MeasuredPattern>(std::move(pattern));
 }

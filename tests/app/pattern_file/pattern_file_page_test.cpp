@@ -88,6 +88,7 @@ TEST_CASE("blocks are proposed as cuts, put right on the plots, and become an an
     CHECK(d.notes().contains(tr("no elevation cut")));
     d.choose("textBlock0", tr("elevation"));
     CHECK(d.plot("plotAzimuth").contains(shown_as("70.0")));
+    CHECK(d.notes().contains("no unit"));  // it is still the file's gain, and not one that was typed
     d.choose("textUnit", "dBd");
     CHECK(number_in(d.find<QLineEdit>("textGain")->text()) == Approx(10.35));
     CHECK_FALSE(d.notes().contains("no unit"));
@@ -121,6 +122,8 @@ TEST_CASE("losses told as gains, and a gain that is typed, are seen at once") {
     d.fill("textGain", "30");
     d.is_read();
     CHECK(d.notes().contains("more than its cuts can have"));
+    d.fill("textGain", "loud");
+    CHECK(d.find<QLineEdit>("textGain")->property("fault").toBool());
     d.fill("textGain", "9");
     d.is_read();
     CHECK_FALSE(d.notes().contains("more than its cuts can have"));

@@ -115,6 +115,26 @@ TEST_CASE("gains go through every cut, on both of its halves, and are what they 
                   Approx(relative_gain_db(before, {double(az), double(el)})).margin(0.02));
 }
 
+TEST_CASE("cuts that a file tells in any order are one pattern") {
+    const std::string head = "# 12 dBi, 5500 MHz\ncut,angle_deg,rel_db,at_deg\n";
+    std::vector<std::string> parts{rows("H", 0, level_at(0)),     rows("V", 0, upright_at(0)),
+                                   rows("H", 20, level_at(20)),   rows("V", 120, upright_at(120)),
+                                   rows("V", 60, upright_at(60)), rows("H", -30, level_at(-30))};
+    const auto read = [&] {
+        std::string text = head;
+        for (const std::string& p : parts) text += p;
+        return read_pattern(text, "a.csv").cuts[0];
+    };
+    const PatternCuts first = read();
+    std::ranges::reverse(parts);
+    CHECK(read() == first);
+    for (int az = -170; az < 180; az += 30)
+        CHECK(relative_gain_db(first, {double(az), 20}) == Approx(rolled_db(az, 20)).margin(0.01));
+    for (int el = -80; el <= -40; el += 10)
+        CHECK(relative_gain_db(with_further(60), {120, double(el)}) ==
+              Approx(rolled_db(120, el)).margin(1e-6));
+}
+
 TEST_CASE("further cuts are written and read again, in the standard format and as a table") {
     PatternFile file;
     file.name = "Rolled";

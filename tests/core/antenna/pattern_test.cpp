@@ -322,6 +322,10 @@ TEST_CASE("the words of a sheet tell gain and frequency, or nothing") {
     CHECK_FALSE(nothing.gain_dbi);
     CHECK_FALSE(nothing.frequency_mhz);
     CHECK_FALSE(told_in_words("").gain_dbi);
+    // a book of words is read in its length, not in its square
+    std::string book;
+    for (int i = 0; i < 400'000; ++i) book += "word 7 ";
+    CHECK(told_in_words(book + "gain 3 dBi").gain_dbi == 3);
 }
 
 TEST_CASE("one cut alone is refused, unless the other may be filled in") {

@@ -5,6 +5,8 @@
 #include <cmath>
 #include <limits>
 #include <numbers>
+#include <span>
+#include <tuple>
 
 #include "base/said.h"
 
@@ -107,6 +109,10 @@ void Cut::shift_db(double by_db) {
     for (double& v : values_) v += by_db;
 }
 
+void put_in_order(std::vector<FurtherCut>& further) {
+    std::ranges::sort(further, {}, [](const FurtherCut& f) { return std::tuple(f.kind, f.at_deg); });
+}
+
 std::string_view blend_name(Blend blend) {
     static constexpr std::array<std::string_view, blends> names{mark("by angle"), mark("summed"),
                                                                 mark("cross-weighted"), mark("forward")};
@@ -140,59 +146,58 @@ double blended_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
     return by_angle_db(cuts, d);
 }
 
-/// The two neighbours of an angle among some that are numbered; between them by lines.
-class Neighbours {
-public:
-    explicit Neighbours(double wanted_deg) : wanted_(wanted_deg) {}
-    void put(double angle_deg, int number) {
-        if (angle_deg <= wanted_ && angle_deg > below_at_) below_at_ = angle_deg, below_ = number;
-        if (angle_deg >= wanted_ && angle_deg < above_at_) above_at_ = angle_deg, above_ = number;
-    }
-    template <class At>
-    double value(At at) const {
-        if (above_at_ - below_at_ < 1e-9) return at(below_);
-        return std::lerp(at(below_), at(above_), (wanted_ - below_at_) / (above_at_ - below_at_));
-    }
-
-private:
-    double wanted_, below_at_ = -1e9, above_at_ = 1e9;
-    int below_ = 0, above_ = 0;
+/// A cut beside a direction; null: a main one, where the blend needs no mending.
+struct Beside {
+    double at_deg;
+    const FurtherCut* cut;
 };
 
-constexpr int on_main_cut = -1;
+/// What is to be added at an angle between two cuts, by lines. `off_db`: of a further cut, by how much the
+/// blend misses it.
+template <class Off>
+double between_db(double wanted_deg, Beside below, Beside above, Off off_db) {
+    const auto off = [&](Beside b) { return b.cut ? off_db(*b.cut) : 0.0; };
+    if (!below.cut && !above.cut) return 0;
+    return std::lerp(off(below), off(above), (wanted_deg - below.at_deg) / (above.at_deg - below.at_deg));
+}
+
+/// The neighbours of an angle among cuts of one kind, which lie in order, and two main ones round them.
+std::pair<Beside, Beside> beside(std::span<const FurtherCut> cuts, double wanted_deg, double first_deg,
+                                 double last_deg) {
+    const auto next = std::ranges::lower_bound(cuts, wanted_deg, {}, &FurtherCut::at_deg);
+    Beside below{first_deg, nullptr}, above{last_deg, nullptr};
+    if (next != cuts.begin() && std::prev(next)->at_deg > first_deg)
+        below = {std::prev(next)->at_deg, &*std::prev(next)};
+    if (next != cuts.end() && next->at_deg < last_deg) above = {next->at_deg, &*next};
+    return {below, above};
+}
+
+std::span<const FurtherCut> upright_ones(const PatternCuts& cuts) {
+    return {cuts.further.begin(), std::ranges::partition_point(cuts.further, [](const FurtherCut& f) {
+                return f.kind == FurtherCut::Kind::upright;
+            })};
+}
 
 double with_upright_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
-    Neighbours beside(d.azimuth_deg - 360 * std::floor(d.azimuth_deg / 360));
-    for (double main : {0.0, 180.0, 360.0}) beside.put(main, on_main_cut);
-    const int count = static_cast<int>(cuts.further.size());
-    for (int i = 0; i < count; ++i)
-        if (const FurtherCut& f = cuts.further[static_cast<std::size_t>(i)];
-            f.kind == FurtherCut::Kind::upright) {
-            beside.put(f.at_deg, i);
-            beside.put(f.at_deg + 180, count + i);  // its other half
-        }
-    const double off_db = beside.value([&](int i) -> double {
-        if (i == on_main_cut) return 0;
-        const bool other_half = i >= count;
-        const FurtherCut& f = cuts.further[static_cast<std::size_t>(i % count)];
-        return f.cut.at(other_half ? 180 - d.elevation_deg : d.elevation_deg) -
-               blended_db(cuts, {other_half ? f.at_deg - 180 : f.at_deg, d.elevation_deg}, blend);
-    });
-    return blended_db(cuts, d, blend) + off_db;
+    const double round_deg = d.azimuth_deg - 360 * std::floor(d.azimuth_deg / 360);
+    const bool other_half = round_deg >= 180;
+    const double ahead_deg = other_half ? round_deg - 180 : round_deg;
+    const auto [below, above] = beside(upright_ones(cuts), ahead_deg, 0, 180);
+    return blended_db(cuts, d, blend) + between_db(ahead_deg, below, above, [&](const FurtherCut& f) {
+               return f.cut.at(other_half ? 180 - d.elevation_deg : d.elevation_deg) -
+                      blended_db(cuts, {other_half ? f.at_deg - 180 : f.at_deg, d.elevation_deg}, blend);
+           });
 }
 
 double with_further_db(const PatternCuts& cuts, LocalDirection d, Blend blend) {
-    Neighbours beside(std::clamp(d.elevation_deg, -90.0, 90.0));
-    for (double main : {-90.0, 0.0, 90.0}) beside.put(main, on_main_cut);
-    for (std::size_t i = 0; i < cuts.further.size(); ++i)
-        if (cuts.further[i].kind == FurtherCut::Kind::level)
-            beside.put(cuts.further[i].at_deg, static_cast<int>(i));
-    const double off_db = beside.value([&](int i) -> double {
-        if (i == on_main_cut) return 0;
-        const FurtherCut& f = cuts.further[static_cast<std::size_t>(i)];
-        return f.cut.at(d.azimuth_deg) - with_upright_db(cuts, {d.azimuth_deg, f.at_deg}, blend);
-    });
-    return with_upright_db(cuts, d, blend) + off_db;
+    const std::span<const FurtherCut> all(cuts.further);
+    const bool high = d.elevation_deg >= 0;
+    const auto [below, above] =
+        beside(all.subspan(upright_ones(cuts).size()), d.elevation_deg, high ? 0 : -90, high ? 90 : 0);
+    return with_upright_db(cuts, d, blend) +
+           between_db(d.elevation_deg, below, above, [&](const FurtherCut& f) {
+               return f.cut.at(d.azimuth_deg) - with_upright_db(cuts, {d.azimuth_deg, f.at_deg}, blend);
+           });
 }
 
 }  // namespace

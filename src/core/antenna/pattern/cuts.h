@@ -63,9 +63,10 @@ struct PatternCuts {
     double frequency_mhz = 0;  ///< 0: not told
     Cut azimuth;    ///< clockwise seen from above, 0 in front, along the horizon or through the beam's peak
     Cut elevation;  ///< 0 in front, 90 up, 180 behind, 270 down
-    std::vector<FurtherCut> further = {};
+    std::vector<FurtherCut> further = {};  ///< in order: upright ones first, then by angle
     friend bool operator==(const PatternCuts&, const PatternCuts&) = default;
 };
+void put_in_order(std::vector<FurtherCut>&);
 /// `how(Cut&)` for all of them.
 template <class Cuts, class How>
 void each_cut(Cuts& cuts, How how) {

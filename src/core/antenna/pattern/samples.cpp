@@ -211,6 +211,7 @@ std::vector<PatternCuts> paired(const std::vector<std::pair<RawCut, Cut>>& cuts,
         if (!any_azimuth) any_azimuth = both.first;
         if (!any_elevation) any_elevation = both.second;
     }
+    for (auto& [frequency, all] : further) put_in_order(all);
     Cut from_uprights;
     if (!any_azimuth && any_elevation && !further.empty() && !further.begin()->second.empty()) {
         from_uprights = horizon_of(*any_elevation, further.begin()->second);

@@ -109,19 +109,19 @@ std::vector<double> numbers_of(std::string_view row) {
 }
 
 bool number_before(std::string_view text, std::string_view unit, double& value) {
-    const std::string words = upper(text), wanted = upper(unit);
+    const std::string in_capitals = upper(text), wanted = upper(unit);
+    const std::string_view words = in_capitals;  // a part of it is no copy
     for (std::size_t i = 0; i < words.size(); ++i) {
         if (!begins_with_number(words.substr(i)) ||
             (i > 0 && (is_digit(words[i - 1]) || words[i - 1] == '.')))
             continue;
         if (words[i] == '-')  // of a range, and no sign
-            if (const auto before = trimmed(std::string_view(words).substr(0, i));
-                !before.empty() && is_digit(before.back()))
+            if (const auto before = trimmed(words.substr(0, i)); !before.empty() && is_digit(before.back()))
                 continue;
         std::size_t end = i + (is_digit(words[i]) || words[i] == '.' ? 0 : 1);
         while (end < words.size() && (is_digit(words[end]) || words[end] == '.')) ++end;
-        const auto number = read_number(words.substr(i, end - i));
-        if (number && trimmed(std::string_view(words).substr(end)).starts_with(wanted)) {
+        const auto number = read_number(std::string(words.substr(i, end - i)));
+        if (number && trimmed(words.substr(end)).starts_with(wanted)) {
             value = range_middle(words, i, *number);
             return true;
         }

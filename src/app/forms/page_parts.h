@@ -1,0 +1,28 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What pages that stand before the plan are made of.
+#pragma once
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QLabel>
+#include <QScrollArea>
+
+namespace yemvo::app {
+
+/// The bar over a page: its title, a few small words about it, and room at the right for buttons.
+struct PageHead {
+    QWidget* widget;
+    QHBoxLayout* bar;
+    QLabel *title, *about;
+};
+PageHead page_head(QWidget* page, const QString& title = {});
+
+/// Over rows that belong together.
+QLabel* group_head(const QString& words);
+
+/// A field with its label, which names it too.
+void add_row(QGridLayout*, int row, const QString& words, QWidget* field);
+
+/// At a page's side; a small window scrolls it.
+QScrollArea* page_side(QWidget* page, QWidget* contents, int width_px);
+
+}  // namespace yemvo::app
