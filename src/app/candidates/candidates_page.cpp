@@ -61,7 +61,7 @@ std::vector<FigureRow> figure_rows(const QString& limit, LengthUnits units) {
     return {
         {tr("Conducted power, dBm"), of_radio(&CandidateFigures::power_dbm), one},
         {tr("Antenna gain, peak, dBi"), of_radio(&CandidateFigures::gain_dbi), one},
-        {tr("EIRP, power − cable + gain, dBm"), of_radio(&CandidateFigures::eirp_dbm), one},
+        {tr("EIRP, dBm"), of_radio(&CandidateFigures::eirp_dbm), one},
         {tr("Area at %1 or above, this floor").arg(limit), of_radio(&CandidateFigures::area_m2),
          [units](double m2) { return render::local(format_area(m2, units)); }},
         {tr("Reach at %1, nothing in the way").arg(limit), of_radio(&CandidateFigures::free_m), length},
