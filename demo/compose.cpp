@@ -80,6 +80,14 @@ void add_requirements(Project& project) {
     for (const Zone& z : *find_floor(project, "Ground floor")->zones)
         if (z.name == "Auditorium") hall.zones.push_back(z.id);
     add_requirement_set(project, hall);
+    add_requirement_set(project, {{},
+                                  "Busy hours",
+                                  true,
+                                  {},
+                                  {},
+                                  {{{}, "satisfied", all_bands(), 95, 0.95},
+                                   {{}, "radio_clients", all_bands(), 75, 1},
+                                   {{}, "air_used", all_bands(), 60, 1}}});
 }
 
 /// A drawing as the preparation page would lay it, to scale.
@@ -167,6 +175,7 @@ Project compose_venue() {
     set_floor(project, basement, "Basement", -3.6, 3.6);
     compose_basement(Composer(project, basement));
     add_requirements(project);
+    compose_demand(project);
     return project;
 }
 

@@ -59,5 +59,7 @@ void compose_second(Composer);
 void compose_ground(Composer);
 void compose_first(Composer);
 void compose_garden(Composer);
+/// Once every floor has its zones.
+void compose_demand(Project&);
 
 }  // namespace yemvo::demo

@@ -3,7 +3,9 @@
 
 #include "app/arrange/arrange_feature.h"
 #include "app/candidates/candidates_feature.h"
+#include "app/clients/clients_feature.h"
 #include "app/costs/costs_feature.h"
+#include "app/demand/demand_feature.h"
 #include "app/details/details_feature.h"
 #include "app/drawings/drawings_feature.h"
 #include "app/files/files_feature.h"
@@ -41,6 +43,7 @@ struct AppWindow::Features {
     MapFeature map{shell_};
     KindsFeature kinds{shell_};
     ProofFeature proof{shell_};
+    DemandFeature demand{shell_};
     LinkProfileFeature link_profile{shell_};
     ScheduleFeature schedule{shell_};
     FindingsFeature findings{shell_};
@@ -48,6 +51,7 @@ struct AppWindow::Features {
     HistoryFeature history{shell_};
     MaterialsFeature materials{shell_};
     GearFeature gear{shell_};
+    ClientsFeature clients{shell_};
     CandidatesFeature candidates{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
@@ -97,6 +101,8 @@ SectionView& AppWindow::section() { return features_->section.view(); }
 PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }
+DemandPage& AppWindow::demand() { return features_->demand.page(); }
+ClientsPage& AppWindow::clients() { return features_->clients.page(); }
 CostsPage& AppWindow::costs() { return features_->costs.page(); }
 ProofPage& AppWindow::proof() { return features_->proof.page(); }
 TypesPage& AppWindow::types() { return features_->materials.page(); }

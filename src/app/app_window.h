@@ -8,7 +8,9 @@
 
 namespace yemvo::app {
 
+class ClientsPage;
 class CostsPage;
+class DemandPage;
 class FileGuard;
 class FilesFeature;
 class FindingsPage;
@@ -51,6 +53,8 @@ public:
     RadioSchedule& schedule();
     FindingsPage& findings();
     CostsPage& costs();
+    DemandPage& demand();
+    ClientsPage& clients();
     ProofPage& proof();
     TypesPage& types();
     GearPage& gear();

@@ -37,12 +37,13 @@ const Floor& named_floor(const Project&, const std::string& name);
 /// Prints one JSON value.
 void print(Context&, const Json&);
 
-void add_project_commands(CLI::App& root, Context&);  ///< demo, info, predict, verdict
-void add_link_commands(CLI::App& root, Context&);     ///< probe, costs
-void add_radio_commands(CLI::App& root, Context&);    ///< rates, channels
-void add_airtime_commands(CLI::App& root, Context&);  ///< airtime
-void add_drawing_commands(CLI::App& root, Context&);  ///< drawing
-void add_pattern_commands(CLI::App& root, Context&);  ///< pattern
-void add_chart_command(CLI::App& pattern, Context&);  ///< pattern trace
+void add_project_commands(CLI::App& root, Context&);   ///< demo, info, predict, verdict
+void add_link_commands(CLI::App& root, Context&);      ///< probe, costs
+void add_radio_commands(CLI::App& root, Context&);     ///< rates, channels
+void add_airtime_commands(CLI::App& root, Context&);   ///< airtime
+void add_capacity_commands(CLI::App& root, Context&);  ///< capacity
+void add_drawing_commands(CLI::App& root, Context&);   ///< drawing
+void add_pattern_commands(CLI::App& root, Context&);   ///< pattern
+void add_chart_command(CLI::App& pattern, Context&);   ///< pattern trace
 
 }  // namespace yemvo::cli

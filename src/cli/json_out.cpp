@@ -60,6 +60,12 @@ static Json shares_by_band(const Requirement& r, const PlaceResult& place) {
     return shares;
 }
 
+static const char* counts_name(RequirementCounts counts) {
+    return counts == RequirementCounts::area      ? "area"
+           : counts == RequirementCounts::clients ? "clients"
+                                                  : "radios";
+}
+
 Json to_json(const Project& project, const Verdict& verdict) {
     Json list = Json::array();
     for (const RequirementResult& r : verdict.requirements) {
@@ -69,6 +75,7 @@ Json to_json(const Project& project, const Verdict& verdict) {
                        {"building", building_with(project, f.floor).name},
                        {"share_met", rounded(r.share_met(f), 4)},
                        {"by_band", shares_by_band(r.requirement, f)}};
+            if (!f.hour.empty()) entry["busy_hour"] = f.hour;
             if (f.worst)
                 entry["worst"] = {{"x_m", rounded(f.worst->place.x, 3)},
                                   {"y_m", rounded(f.worst->place.y, 3)},
@@ -80,6 +87,8 @@ Json to_json(const Project& project, const Verdict& verdict) {
                         {"set", find_requirement_set(project, r.set)->name},
                         {"group", lens_group_name(required_lens(r.requirement).group)},
                         {"lens", r.requirement.lens},
+                        {"counts", counts_name(required_lens(r.requirement).counts)},
+                        {"asked", rounded(r.site.asked, 1)},
                         {"bands_ghz", bands_ghz(r.requirement.bands)},
                         {"any_band", r.requirement.any_band},
                         {"limit", r.requirement.limit},

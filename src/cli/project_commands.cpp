@@ -10,6 +10,7 @@
 #include <ostream>
 
 #include "base/number_text.h"
+#include "capacity/capacity_verdict.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "coverage/floor_by_floor.h"
@@ -139,7 +140,9 @@ int predict(Context& context, const PredictWish& wish) {
 int verdict(Context& context, const std::string& file) {
     const Project project = load(context, file);
     Predictor predictor;
-    const Verdict v = judge_by_floors(project, predictor);
+    Verdict v = judge_by_floors(project, predictor);
+    if (asks_about_capacity(v) && has_demand(project))
+        add_capacity(v, project, *capacity_by_floors(project, predictor));
     const Json json = to_json(project, v);
     for (const CoarseFloor& c : v.coarse)
         context.err << "yemvo-cli: " << find_floor(project, c.floor)->name << " is too large for a grid of "

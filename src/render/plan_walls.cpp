@@ -328,9 +328,6 @@ void paint_zones(QPainter& p, const Floor& floor, const PlanMap& map, const Pale
     }
 }
 
-namespace {
-
-/// Where a label of this size stands inside the zone without covering what is taken.
 std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& map,
                                    const std::vector<QRectF>& taken) {
     const QPointF middle = map.to_screen(centroid(z.outline));
@@ -348,8 +345,6 @@ std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& ma
             if (free(middle + way * away)) return middle + way * away;
     return std::nullopt;
 }
-
-}  // namespace
 
 void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
                       const Palette& palette, std::vector<QRectF> taken) {

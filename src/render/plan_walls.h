@@ -15,6 +15,8 @@ void paint_ground(QPainter&, const Floor&, const PlanMap&, const QRectF& visible
 /// `tinted`: in their own colours, where no map lies under them.
 void paint_zones(QPainter&, const Floor&, const PlanMap&, const Palette&, ZoneId selected,
                  bool tinted = false);
+/// Where a label of this size stands inside the zone without covering what is taken.
+std::optional<QPointF> label_place(const Zone&, QSizeF, const PlanMap&, const std::vector<QRectF>& taken);
 /// Names stand at their zone's middle, or as near to it as keeps them off `taken` (badges).
 void paint_zone_names(QPainter&, const Project&, const Floor&, const PlanMap&, const Palette&,
                       std::vector<QRectF> taken);

@@ -24,7 +24,7 @@ TEST_CASE("airtime tells what each station gets and each radio uses") {
         CHECK(s["stations"][0]["direction"] == "down");
         CHECK(s["stations"][0]["delivered_mbps"].get<double>() == Approx(42.254).epsilon(0.03));
         CHECK(s["stations"][0]["share"].get<double>() == Approx(0.444).margin(2e-3));
-        CHECK(s["stations"][1]["headroom"].get<double>() > 0.2);
+        CHECK(s["stations"][1]["headroom"].get<double>() > 0.05);
         CHECK(s["radios"][1]["use"].get<double>() == Approx(0.983).margin(0.01));
     }
 

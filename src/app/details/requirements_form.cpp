@@ -23,6 +23,10 @@
 namespace yemvo::app {
 namespace {
 
+bool counts_area(const RequirementResult& r) {
+    return required_lens(r.requirement).counts == RequirementCounts::area;
+}
+
 /// What a requirement reaches now: of the band that reaches least, and by floor.
 class OutcomeLine : public QWidget {
 public:
@@ -33,11 +37,13 @@ protected:
         const RequirementResult* r =
             workspace_.results().verdict() ? workspace_.results().verdict()->find(id_) : nullptr;
         QPainter p(this);
-        if (!r || r->site.demanded_m2 <= 0) {
+        if (!r || r->site.asked <= 0) {
             p.setFont(render::font(11.5));
             p.setPen(theme().muted);
             p.drawText(rect(), Qt::AlignVCenter,
-                       r ? tr("No such zone: draw one, or change where it holds") : tr("Its set is off"));
+                       !r                ? tr("Its set is off")
+                       : counts_area(*r) ? tr("No such zone: draw one, or change where it holds")
+                                         : tr("Nobody is there: give zones people in the step Demand"));
             return;
         }
         const Outcome o = outcome(r->share_met(), r->requirement.share_required);
@@ -154,7 +160,11 @@ void add_limits(Form* form, Workspace& w, RequirementId id, const std::function<
         [&w, id](double v) { change(w, id, [&](Requirement& r) { r.limit = v; }); },
         limits::requirement_limit);
     form->number_field(
-        row, "requirementShare", tr("% of area"), 0, [get] { return 100 * get().share_required; },
+        row, "requirementShare",
+        info->counts == RequirementCounts::area      ? tr("% of area")
+        : info->counts == RequirementCounts::clients ? tr("% of clients")
+                                                     : tr("% of radios"),
+        0, [get] { return 100 * get().share_required; },
         [&w, id](double v) { change(w, id, [&](Requirement& r) { r.share_required = v / 100; }); }, {0, 100});
     if (get().bands.single()) return;
     for (BandId b : get().bands.list()) {
@@ -275,10 +285,15 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     auto* menu = new QMenu(where);
     where->setMenu(menu);
     QObject::connect(menu, &QMenu::aboutToShow, form, [menu, &w, id] { fill_where(menu, w, id); });
+    where->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Fixed);  // long words do not widen the form
+    where->setMinimumWidth(40);
     form->row(tr("Where"))->addWidget(where, 1);
     form->on_refresh([on, where, get, &w] {
         on->setChecked(get().on);
-        where->setText(where_words(w.project(), get()));
+        const QString words = where_words(w.project(), get());
+        constexpr int room_px = 128;
+        where->setText(where->fontMetrics().elidedText(words, Qt::ElideRight, room_px));
+        where->setToolTip(words);
     });
     auto* buttons = form->row({});
     auto* add = new QPushButton(tr("Add requirement"));

@@ -7,6 +7,7 @@
 #include <algorithm>
 
 #include "app/arrange/arrange_group.h"
+#include "app/details/demand_rows.h"
 #include "app/details/detail_forms.h"
 #include "app/forms/form_parts.h"
 #include "app/model/countries.h"
@@ -392,6 +393,8 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
         [=](int i) { change(tr("Change roof"), [&](Zone& z) { z.open_air = i == 1; }); });
     form->text(tr("Area"),
                [zone, &w] { return render::local(format_area(area_m2(zone().outline), w.units(), 1)); });
+    if (zone().kind == ZoneKind::served || zone().kind == ZoneKind::keep_out) demand_rows(*form, w, id);
+    form->built_for([zone] { return QString::number(static_cast<int>(zone().kind)); });
     form->group(tr("Requirements here"));
     form->text(tr("Met"),
                [&w, id] {

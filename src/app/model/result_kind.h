@@ -48,6 +48,9 @@ using ViewWork = std::function<Answer(const ViewSource&)>;
 struct SiteWork {
     FloorQuestion of_floor;
     std::function<Answer(const std::vector<Answer>&)> of_all;
+    /// What it adds to the verdict; and what lenses learn from it, laid on every floor. Both may be empty.
+    std::function<void(Verdict&, const Answer&)> judge = {};
+    std::function<std::shared_ptr<const AirFigures>(const Answer&)> air = {};
 };
 
 /// One kind of result; of_view and of_site are called on the interface thread when a prediction is asked for.

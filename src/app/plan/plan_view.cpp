@@ -29,6 +29,7 @@
 #include "project/items.h"
 #include "project/project.h"
 #include "render/map_choice.h"
+#include "render/plan_demand.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
@@ -195,7 +196,7 @@ void PlanView::project_edited() {
     const Floor* f = workspace_.floor();
     // what a moved access point does not change stays drawn
     if (!f || !(*f == drawn_floor_) || !workspace_.project().wall_types.same(drawn_types_) ||
-        !(workspace_.project().display == drawn_display_))
+        !(workspace_.project().display == drawn_display_) || workspace_.project().demand.hour != drawn_hour_)
         layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
     if (f && fitted_ && (was_empty || !f->drawings.same(drawn_floor_.drawings))) fit();
@@ -280,6 +281,7 @@ void PlanView::redraw_layers() {
     drawn_floor_ = *f;
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
+    drawn_hour_ = workspace_.project().demand.hour;
     drawn_chosen_ = workspace_.selection().items();
     std::erase_if(drawn_chosen_, is_not_layered);
     request_drawings();
@@ -294,7 +296,10 @@ void PlanView::redraw_layers() {
     ZoneId selected;
     for (const Item& item : workspace_.selection().items())
         if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
-    if (shown(ItemKind::zone))
+    const bool demand = workspace_.activity().step() == Step::demand;
+    if (shown(ItemKind::zone) && demand)
+        render::paint_demand(under, project, *f, layers_map_, theme(), selected);
+    else if (shown(ItemKind::zone))
         render::paint_zones(over, *f, layers_map_, theme(), selected, !workspace_.activity().shows_map());
     if (shown(ItemKind::obstacle)) render::paint_obstacles(over, project, *f, layers_map_, all, theme());
     if (shown(ItemKind::wall))
@@ -303,7 +308,10 @@ void PlanView::redraw_layers() {
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, f->id))
         taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)));
-    if (shown(ItemKind::zone)) render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
+    if (shown(ItemKind::zone) && demand)
+        render::paint_demand_tags(over, project, *f, layers_map_, theme(), selected, taken);
+    else if (shown(ItemKind::zone))
+        render::paint_zone_names(over, project, *f, layers_map_, theme(), taken);
     for (const Item& item : all_items(project, *f))
         if (const KindFace& face = kind_face(item.kind); face.paint_mark && shown(item.kind))
             face.paint_mark(over, *f, item, layers_map_.to_screen(corners(project, *f, item).front()),
@@ -387,6 +395,8 @@ void PlanView::paint_decoration(QPainter& p) {
     render::paint_scale_bar(p, QPointF(24, height() - 18), map_, workspace_.units(), theme());
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty()) legend().paint(p, statistics_, theme());
+    if (workspace_.activity().step() == Step::demand)
+        render::paint_demand_legend(p, QPointF(width() - 24, height() - 10), theme());
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {

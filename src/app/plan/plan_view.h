@@ -146,6 +146,7 @@ private:
     Floor drawn_floor_;
     Shared<std::vector<WallType>> drawn_types_;
     Display drawn_display_;
+    std::string drawn_hour_;
     std::vector<Item> drawn_chosen_;
     const Prediction* painted_ = nullptr;  ///< only compared, never looked into
     double last_paint_ms_ = 0, last_map_ms_ = 0;

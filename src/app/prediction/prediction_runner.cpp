@@ -76,11 +76,16 @@ std::vector<FloorQuestion> PredictionRunner::Request::questions() const {
 
 /// `answers`: of each floor, one a question.
 static void put_together(const WantedWork& more, const std::vector<std::vector<Answer>>& answers,
-                         ResultBag& to) {
+                         Prediction& to) {
     for (std::size_t q = 0; q < more.of_site.size(); ++q) {
+        const auto& [type, work] = more.of_site[q];
         std::vector<Answer> of_floors;
         for (const std::vector<Answer>& floor : answers) of_floors.push_back(floor[q]);
-        to.put(more.of_site[q].first, more.of_site[q].second.of_all(of_floors));
+        const Answer all = work.of_all(of_floors);
+        if (work.judge && to.verdict) work.judge(*to.verdict, all);
+        if (work.air)
+            for (FloorPrediction& floor : to.site.floors) floor.air = work.air(all);
+        to.more.put(type, all);
     }
 }
 
@@ -128,7 +133,8 @@ void PredictionRunner::run_by_floors(const Request& request, const std::vector<F
         judged_ = judge_floors(request, order, in_view, at);
     }
     whole->verdict = judged_->verdict;
-    put_together(request.more, judged_->answers, whole->more);
+    put_together(request.more, judged_->answers, *whole);
+    note_air(*whole);
     hand_over(at, whole);
 }
 
@@ -143,15 +149,16 @@ static void judge_site(const WantedWork& more, const std::vector<FloorQuestion>&
                        const CancelToken& cancel) {
     whole.verdict = judge(whole.project, whole.site);
     if (questions.empty()) return;
+    const bool of_verdict = std::ranges::any_of(questions, &FloorQuestion::of_verdict);
     const SiteJudge parts(whole.project);
     std::vector<std::vector<Answer>> answers;
     for (const FloorPrediction& floor : whole.site.floors) {
-        const Verdict part = parts.part(floor);
+        const Verdict part = of_verdict ? parts.part(floor) : Verdict();
         auto& of_floor = answers.emplace_back();
         for (const FloorQuestion& q : questions)
             of_floor.push_back(q.answer(whole.project, floor, part, cancel));
     }
-    put_together(more, answers, whole.more);
+    put_together(more, answers, whole);
 }
 
 void PredictionRunner::run(const Request& request, const AtWork& at) {
@@ -173,11 +180,17 @@ void PredictionRunner::run(const Request& request, const AtWork& at) {
             // the map of the floor in view is painted while the rest and the verdict are worked out
             auto part = std::make_shared<Prediction>(*whole);
             part->site.floors.push_back(floor);
+            part->site.floors.back().air = air_;
             hand_over(at, part);
             if (gives_way) at.cancel().cancel();
         });
     judge_site(request.more, request.questions(), *whole, at.cancel());
+    note_air(*whole);
     hand_over(at, whole);
+}
+
+void PredictionRunner::note_air(const Prediction& whole) {
+    air_ = whole.site.floors.empty() ? nullptr : whole.site.floors.front().air;
 }
 
 }  // namespace yemvo::app

@@ -68,6 +68,9 @@ private:
     Judged judge_floors(const Request&, const std::vector<FloorId>& order, const FloorPrediction& in_view,
                         const AtWork&);
     std::optional<Judged> judged_;
+    /// As it was last: maps show it while that of a newer prediction is worked out.
+    void note_air(const Prediction& whole);
+    std::shared_ptr<const AirFigures> air_;
     std::chrono::steady_clock::time_point tidied_;
     Behind behind_;  ///< the last to come, since work uses the rest
 };

@@ -299,7 +299,8 @@ void ProofPage::refresh() {
     const bool places = missed && !missed->places.empty() && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
-        tr("Share of the demanded area in %. Dotted: short by under 1 percentage point; hatched: not met; "
+        tr("Share of the demanded area, of clients or of radios, in %. Dotted: short by under 1 percentage "
+           "point; hatched: not met; "
            "underlined: "
            "one of the bands is enough. A click on a figure goes where it comes from."));
     worst_title_->setVisible(places);

@@ -144,7 +144,7 @@ void ProofTable::find_places() {
 }
 
 const PlaceResult* ProofTable::at(const RequirementResult& r, const Place& place) const {
-    if (!place.floor) return r.site.demanded_m2 > 0 ? &r.site : nullptr;
+    if (!place.floor) return r.site.asked > 0 ? &r.site : nullptr;
     for (const PlaceResult& p : place.zone ? r.zones : r.floors)
         if (p.floor == place.floor && p.zone == place.zone) return &p;
     return nullptr;

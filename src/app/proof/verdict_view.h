@@ -22,6 +22,7 @@ protected:
 private:
     void refresh();
     bool judged() const;
+    int usual_width() const;
     Workspace& workspace_;
 };
 

@@ -13,6 +13,7 @@
 #include "app/model/results.h"
 #include "app/model/workspace.h"
 #include "app/offer/shell.h"
+#include "capacity/demand_table.h"
 #include "project/project.h"
 #include "project/working_radio.h"
 #include "render/plan_marks.h"
@@ -46,6 +47,10 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
         case Step::venue:
             return venue_mark(project);
         case Step::demand:
+            if (has_demand(project)) {
+                const double clients = demand_table(project, project.demand.hour).site.clients;
+                return counted("%n client", "%n clients", std::lround(clients));
+            }
             return zones ? counted("%n zone", "%n zones", zones) : tr("no zones yet");
         case Step::placement:
             if (placed.size() > 99) return tr("%1 placed").arg(placed.size());  // as much as fits
@@ -59,7 +64,8 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
     if (requirements_in_force(project).empty()) return tr("nothing required");
     if (!verdict || placed.empty()) return tr("nothing to check");
     std::size_t open = 0;
-    for (const RequirementResult& r : verdict->requirements) open += !r.met();
+    for (const RequirementResult& r : verdict->requirements)
+        open += !r.met() && (r.asks() || required_lens(r.requirement).counts == RequirementCounts::area);
     return open ? tr("%1 not met").arg(QString::number(open)) : tr("all met");
 }
 

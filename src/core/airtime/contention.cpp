@@ -19,6 +19,7 @@ constexpr double least_idle = 1e-9, most_use = 1 - 1e-9;
 /// One receiver's part in its queue.
 struct Flow {
     double per_s, count, most;
+    double bursts_per_s;
     const FrameCost* cost;
     double mpdus = 1, txops_per_s = 0;  ///< to one of `count`
 };
@@ -96,7 +97,8 @@ Sweeps::Sweeps(const Contention& c, const ContentionResult& before)
             if (to.msdu_per_s < always_full)
                 most = std::min(
                     most, std::max(1.0, 2 * who.queue_msdus * to.msdu_per_s / (all_per_s + to.msdu_per_s)));
-            flows_.push_back({to.msdu_per_s, to.count, most, &to.cost});
+            flows_.push_back(
+                {to.msdu_per_s, to.count, most, to.msdu_per_s / std::max(to.burst, 1.0), &to.cost});
             needed += to.count * to.msdu_per_s / most;
         }
         first_flow_.push_back(static_cast<std::uint32_t>(flows_.size()));
@@ -240,7 +242,7 @@ void Sweeps::serve_single(std::uint32_t k, Flow& f) {
         tries += y;
         busy += y * state_[n.who].spent_s;
     }
-    const OneQueue queue{f.per_s,
+    const OneQueue queue{f.bursts_per_s,
                          s.idle,
                          s.most_txops,
                          f.cost->txop_us(1) * us,
@@ -257,12 +259,13 @@ void Sweeps::serve_several(std::uint32_t k) {
     const auto its = flows(k);
     gaps_.clear();
     for (const Flow& f : its)
-        gaps_.push_back({std::exp(-f.per_s * f.cost->txop_us(f.mpdus) * us) / f.per_s, f.count});
+        gaps_.push_back(
+            {std::exp(-f.bursts_per_s * f.cost->txop_us(f.mpdus) * us) / f.bursts_per_s, f.count});
     const double wait_s = wait_of_many_s(gaps_, s.most_txops);
     double sum = 0;
     for (std::size_t i = 0; i < its.size(); ++i) {
         Flow& f = its[i];
-        f.txops_per_s = std::clamp(1 / (gaps_[i].gap_s + wait_s), f.per_s / f.most, f.per_s);
+        f.txops_per_s = std::max(std::min(1 / (gaps_[i].gap_s + wait_s), f.bursts_per_s), f.per_s / f.most);
         sum += f.count * f.txops_per_s;
     }
     const double scale = sum > s.most_txops ? s.most_txops / sum : 1;
@@ -335,6 +338,8 @@ ContentionResult Sweeps::result() const {
         share.saturated = s.saturated;
         double asked = 0, in_txop = 0;
         for (const Flow& f : flows(k)) {
+            share.full_use +=
+                f.count * f.per_s / f.most * (f.cost->txop_us(f.most) * us + c_.contenders[k].space_s);
             asked += f.count * f.per_s;
             in_txop += f.count * f.txops_per_s * f.mpdus;
         }
@@ -354,15 +359,19 @@ ContentionResult solve(const Contention& c, const ContentionResult& before, cons
     return sweeps.result();
 }
 
-double heard_use(const Contention& c, const ContentionResult& r, std::uint32_t listener) {
-    const Neighbourhood near(c);
-    const auto used = [&](std::uint32_t k) {
-        const ContenderShare& s = r.of[k];
-        return std::max(0.0, s.use - s.txops_per_s * c.contenders[k].space_s);
-    };
+HeardUse::HeardUse(const Contention& c, const ContentionResult& r)
+    : c_(c), r_(r), near_(std::make_unique<const Neighbourhood>(c)) {}
+HeardUse::~HeardUse() = default;
+
+double HeardUse::used(std::uint32_t k) const {
+    const ContenderShare& s = r_.of[k];
+    return std::max(0.0, s.use - s.txops_per_s * c_.contenders[k].space_s);
+}
+
+double HeardUse::of(std::uint32_t listener) const {
     const double own = std::min(used(listener), most_use);
-    std::vector<double> sets(near.sets(listener), 0);
-    for (const Neighbour& n : near.of(listener)) sets[n.set] += n.weight * used(n.who);
+    std::vector<double> sets(near_->sets(listener), 0);
+    for (const Neighbour& n : near_->of(listener)) sets[n.set] += n.weight * used(n.who);
     double idle = 1 - own;
     for (double s : sets) idle *= std::max(0.0, 1 - s / (1 - own));
     return 1 - idle;

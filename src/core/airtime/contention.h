@@ -9,7 +9,9 @@
 //
 // Equal contenders are computed once, with a count. Times are seconds, rates a second, shares [0, 1].
 #pragma once
+#include <algorithm>
 #include <cstdint>
+#include <memory>
 #include <vector>
 
 #include "airtime/backoff.h"
@@ -23,6 +25,7 @@ struct QueueTo {
     double msdu_per_s = 0;  ///< to each; always_full for a flow that never ends
     double count = 1;
     FrameCost cost;
+    double burst = 1;  ///< MSDUs that come together, in the mean
 };
 inline constexpr double always_full = 1e7;
 
@@ -68,9 +71,12 @@ struct ContenderShare {
     double delivered = 1;           ///< share of what is asked
     double mpdus = 1;               ///< mean in a TXOP
     bool saturated = false;
-    /// How much more of the same it could carry: 0.5 is half as much again; negative in overload.
+    double full_use = 0;  ///< of time, for the same with full aggregates
+    /// How much more of the same it could carry while the others ask for what they do: 0.5 is half as much
+    /// again; negative in overload. Held by the opportunities that it can get and by the air that is left.
     double headroom() const {
-        return needed_txops_per_s > 0 ? most_txops_per_s / needed_txops_per_s - 1 : 1e9;
+        if (needed_txops_per_s <= 0) return 1e9;
+        return std::min(most_txops_per_s / needed_txops_per_s, (idle_share + use) / full_use) - 1;
     }
 };
 
@@ -89,8 +95,23 @@ struct SweepLimits {
 ContentionResult solve(const Contention&, const ContentionResult& before = {}, const SweepLimits& = {},
                        const CancelToken& = {});
 
-/// Share of time that is in use as `listener` hears it, its own sending counted: PPDUs, answers and the
-/// short spaces between, without the idle spaces before them.
-double heard_use(const Contention&, const ContentionResult&, std::uint32_t listener);
+class Neighbourhood;
+/// Share of time that is in use as a listener hears it, its own sending counted: PPDUs, answers and the
+/// short spaces between, without the idle spaces before them. What it is made of must outlive it.
+class HeardUse {
+public:
+    HeardUse(const Contention&, const ContentionResult&);
+    ~HeardUse();
+    double of(std::uint32_t listener) const;
+
+private:
+    double used(std::uint32_t contender) const;
+    const Contention& c_;
+    const ContentionResult& r_;
+    std::unique_ptr<const Neighbourhood> near_;
+};
+inline double heard_use(const Contention& c, const ContentionResult& r, std::uint32_t listener) {
+    return HeardUse(c, r).of(listener);
+}
 
 }  // namespace yemvo

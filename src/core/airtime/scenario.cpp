@@ -6,13 +6,10 @@
 #include <limits>
 #include <map>
 
-#include "wireless/spectrum.h"
+#include "airtime/fall_back.h"
 
 namespace yemvo {
 namespace {
-
-/// Source of both: the airtime page of docs/physics.md, Narrow neighbours.
-constexpr double full_width_after_full = 0.5, full_width_lost = 0.15, narrow_txop_s = 5.5e-3;
 
 class Builder {
 public:
@@ -49,8 +46,7 @@ private:
     bool beside_primary(int narrow, int wide) const {
         const ScenarioBss &n = s_.bss[static_cast<std::size_t>(narrow)],
                           &w = s_.bss[static_cast<std::size_t>(wide)];
-        return n.primary != w.primary && overlap(n.channel, w.channel) > 0.5 &&
-               n.channel.width_mhz < w.channel.width_mhz;
+        return relation(w.channel, w.primary, n.channel, n.primary) == ChannelRelation::beside;
     }
     double asked_of(int bss) const;
     double msdu_rate_of(int bss) const;
@@ -100,19 +96,12 @@ void Builder::find_fall_backs() {
     for (int wide = 0; wide < static_cast<int>(s_.bss.size()); ++wide)
         for (int narrow = 0; narrow < static_cast<int>(s_.bss.size()); ++narrow) {
             if (!beside_primary(narrow, wide) || !hears(narrow, wide)) continue;
-            const double full = full_width_after_full - full_width_lost * asked_of(narrow);
-            const double again = 0.5 * (1 - std::exp(-msdu_rate_of(narrow) * narrow_txop_s));
-            const double share = full / (full + again);
+            const double share = full_width_share(asked_of(narrow), msdu_rate_of(narrow));
             FallBack& f = fall_back_[static_cast<std::size_t>(wide)];
             if (share >= f.full_share) continue;
             const ScenarioBss& w = s_.bss[static_cast<std::size_t>(wide)];
             const ScenarioBss& n = s_.bss[static_cast<std::size_t>(narrow)];
-            f = {share, 20};
-            for (int width : {40, 80, 160}) {
-                const auto round = channels_around(s_.band, w.primary, width);
-                if (width < w.channel.width_mhz && !round.empty() && overlap(n.channel, round.front()) < 0.01)
-                    f.width_mhz = width;
-            }
+            f = {share, width_left_mhz(w.channel, w.primary, n.channel)};
         }
 }
 
@@ -197,7 +186,10 @@ void Builder::join() {
                 continue;
             }
             const auto jb = static_cast<std::size_t>(bss_[j]);
-            if (kb != jb && overlap(s_.bss[jb].channel, s_.bss[kb].channel) < 0.01) continue;
+            const ScenarioBss &own = s_.bss[kb], &other = s_.bss[jb];
+            if (kb != jb &&
+                relation(own.channel, own.primary, other.channel, other.primary) == ChannelRelation::apart)
+                continue;
             const bool answered = s_.protects && kb == jb && node_[k] >= aps && node_[j] >= aps;
             if (answered || hears(node_[k], node_[j])) c_.hearing.push_back({k, j, 1});
         }
@@ -235,8 +227,8 @@ ScenarioResult run(const AirScenario& s, const CancelToken& cancel) {
         station.headroom = f.saturated ? -1 : share.headroom();
         result.stations.push_back(station);
     }
-    for (std::size_t b = 0; b < s.bss.size(); ++b)
-        result.radios.push_back({heard_use(built.contention(), solved, built.listener(b))});
+    const HeardUse heard(built.contention(), solved);
+    for (std::size_t b = 0; b < s.bss.size(); ++b) result.radios.push_back({heard.of(built.listener(b))});
     return result;
 }
 

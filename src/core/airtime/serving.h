@@ -7,7 +7,7 @@ namespace yemvo {
 
 /// What a queue with one receiver meets. Times in seconds, rates a second.
 struct OneQueue {
-    double per_s = 0;         ///< packets that come
+    double per_s = 0;         ///< packets that come, or bursts of them
     double idle_share = 1;    ///< of the air as it hears it
     double most_txops = 1;    ///< a second, if it always had something to send
     double one_s = 0;         ///< a TXOP with one packet

@@ -18,6 +18,7 @@ struct FloorQuestion {
     /// `part`: the verdict of that floor alone. Throws Cancelled.
     std::function<Answer(const Project&, const FloorPrediction&, const Verdict& part, const CancelToken&)>
         answer;
+    bool of_verdict = true;  ///< its answer looks at the verdict
 };
 
 }  // namespace yemvo

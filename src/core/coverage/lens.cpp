@@ -14,7 +14,7 @@ namespace yemvo {
 static const std::vector<LensEntry>& entries() {
     static const std::vector<LensEntry> table = [] {
         std::vector<LensEntry> all;
-        for (const auto& some : {reach_lenses(), air_lenses(), service_lenses()})
+        for (const auto& some : {reach_lenses(), air_lenses(), service_lenses(), capacity_lenses()})
             all.insert(all.end(), some.begin(), some.end());
         std::ranges::sort(all, {}, [](const LensEntry& e) { return e.info.id; });
         for (std::size_t i = 0; i < all.size(); ++i)

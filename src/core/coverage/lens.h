@@ -28,6 +28,11 @@ enum class LensId {
     failure,
     failure_loss,
     outside,
+    mbps_client,
+    satisfied,
+    air_used,
+    radio_clients,
+    headroom,
 };
 
 /// Which part of a plan a quantity speaks of.
@@ -46,7 +51,11 @@ struct LensNeeds {
     bool surroundings = false;  ///< the ground round the building instead of the floor
     bool client = false;        ///< which client: its rates, its power
     bool level = false;         ///< the signal that requirements ask for
+    bool capacity = false;      ///< what is known of the radios' air at the busy hour
 };
+
+/// What the share of a requirement is a share of.
+enum class RequirementCounts { area, clients, radios };
 
 /// How several bands make one value.
 enum class LensBands {
@@ -69,6 +78,7 @@ struct LensInfo {
     LensBands bands = LensBands::together;
     LensNeeds needs = {};
     bool of_failure = false;  ///< the access points chosen are those that fail
+    RequirementCounts counts = RequirementCounts::area;
     bool is_choice() const { return kind != LensKind::amount; }
     /// A requirement may be about it.
     bool may_require() const { return !is_choice() && !needs.surroundings; }

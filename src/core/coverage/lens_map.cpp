@@ -37,6 +37,7 @@ std::uint64_t plane_key(const FloorPrediction& floor, const LensChoice& choice) 
     key.add(static_cast<int>(choice.lens)).add(choice.level_dbm).add(choice.heard_dbm);
     for (BandId id : choice.bands.list())
         key.add(int{id.index}).add(floor.band_keys[id.index]).add(choice.client.widest(id));
+    if (lens(choice.lens).needs.capacity) key.add(floor.air ? floor.air->key : 0);
     for (AccessPointId id : choice.only) key.add(static_cast<std::uint64_t>(id.value));
     return key.add(std::hash<std::string>()(choice.client.standard))
         .add(choice.client.streams)

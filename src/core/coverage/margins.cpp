@@ -59,6 +59,7 @@ void FloorMargins::over_bands(const Requirement& r, const std::vector<std::uint3
 
 double value_of_nothing(const LensInfo& info) {
     if (!info.more_is_better) return 0;
+    if (info.needs.capacity) return -1000;
     return info.unit == "dBm" ? -200 : info.unit == "dB" ? -100 : 0;
 }
 

@@ -8,6 +8,7 @@
 #include <vector>
 
 #include "base/progress.h"
+#include "coverage/air_figures.h"
 #include "coverage/floor_memo.h"
 #include "coverage/reduction_store.h"
 
@@ -32,8 +33,9 @@ struct FloorPrediction {
     std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
-    std::vector<std::uint64_t> band_keys;  ///< of all that the lenses of a band are worked out from
-    std::shared_ptr<FloorMemo> memo;       ///< what was worked out from such floors before
+    std::vector<std::uint64_t> band_keys;        ///< of all that the lenses of a band are worked out from
+    std::shared_ptr<FloorMemo> memo;             ///< what was worked out from such floors before
+    std::shared_ptr<const AirFigures> air = {};  ///< at the busy hour looked at; null while it is not known
 };
 
 struct SitePrediction {

@@ -81,7 +81,9 @@ public:
             missed_.assign(asked->cells.size(), 0);
             BandBits bands = 0;
             for (const Requirement& r : set.requirements) {
-                check(r, *asked, verdict.requirements[k++]);
+                RequirementResult& result = verdict.requirements[k++];
+                if (required_lens(r).counts != RequirementCounts::area) continue;
+                check(r, *asked, result);
                 for (BandId id : r.bands.list()) bands |= bit(id);
             }
             tally_.add(*asked, bands, missed_);
@@ -109,10 +111,10 @@ private:
         for (std::size_t z = 0; z < places.size(); ++z) {
             const auto [index, begin, end] = asked.zones[z];
             places[z].zone = zone(index);
-            places[z].demanded_m2 = area(end - begin);
-            places[z].met_m2.resize(band_count());
+            places[z].asked = area(end - begin);
+            places[z].met.resize(band_count());
             for (std::size_t b = 0; b < bands.size(); ++b)
-                places[z].met_m2[bands[b].index] =
+                places[z].met[bands[b].index] =
                     area(kernels::kept(decides(r, b).data() + begin, end - begin));
             places[z].worst = worst(r, asked, begin, end);
         }
@@ -148,14 +150,14 @@ private:
     void add(std::vector<PlaceResult>& places, RequirementResult& result) const {
         PlaceResult floor{floor_.id, {}, 0, std::vector<double>(band_count()), {}};
         for (PlaceResult& place : places) {
-            floor.demanded_m2 += place.demanded_m2;
-            for (std::size_t b = 0; b < place.met_m2.size(); ++b) floor.met_m2[b] += place.met_m2[b];
+            floor.asked += place.asked;
+            for (std::size_t b = 0; b < place.met.size(); ++b) floor.met[b] += place.met[b];
             keep_worse(floor.worst, place.worst);
             place.floor = floor_.id;
             if (place.zone) result.zones.push_back(std::move(place));
         }
-        result.site.demanded_m2 += floor.demanded_m2;
-        for (std::size_t b = 0; b < floor.met_m2.size(); ++b) result.site.met_m2[b] += floor.met_m2[b];
+        result.site.asked += floor.asked;
+        for (std::size_t b = 0; b < floor.met.size(); ++b) result.site.met[b] += floor.met[b];
         result.site.floor = floor_.id;
         keep_worse(result.site.worst, floor.worst);
         result.floors.push_back(std::move(floor));
@@ -201,8 +203,9 @@ Verdict nothing_judged(const Project& project) {
         for (const Requirement& r : set.requirements) {
             required_lens(r);
             RequirementResult result{r, set.id, {}, {}, {}};
-            result.site.met_m2.assign(band_count(), 0);
+            result.site.met.assign(band_count(), 0);
             verdict.requirements.push_back(std::move(result));
+            if (required_lens(r).counts != RequirementCounts::area) continue;
             for (BandId id : r.bands.list()) {
                 BandResult& b = band_result(verdict, id);
                 b.share_required = std::max(b.share_required, r.share_required);
@@ -254,14 +257,39 @@ Outcome outcome(double share_met, double share_required) {
 }
 
 double RequirementResult::share_met(const PlaceResult& place) const {
+    if (place.met_in_all) return place.asked > 0 ? *place.met_in_all / place.asked : 0;
     double least = 1;
     for (BandId b : requirement.bands.list()) least = std::min(least, place.share_met(b));
     return least;
 }
 
 bool Verdict::met() const {
-    return !requirements.empty() && std::all_of(requirements.begin(), requirements.end(),
-                                                [](const RequirementResult& r) { return r.met(); });
+    const auto counts_nobody = [](const RequirementResult& r) {
+        return !r.asks() && required_lens(r.requirement).counts != RequirementCounts::area;
+    };
+    bool any = false;
+    for (const RequirementResult& r : requirements) {
+        if (counts_nobody(r)) continue;
+        if (!r.met()) return false;
+        any = true;
+    }
+    return any;
+}
+
+bool asks_about_capacity(const Verdict& v) {
+    return std::ranges::any_of(v.requirements, [](const RequirementResult& r) {
+        return required_lens(r.requirement).counts != RequirementCounts::area;
+    });
+}
+
+const RequirementResult* hardest_of_capacity(const Verdict& v) {
+    const RequirementResult* hardest = nullptr;
+    const auto left = [](const RequirementResult& r) { return r.share_met() - r.requirement.share_required; };
+    for (const RequirementResult& r : v.requirements)
+        if (required_lens(r.requirement).counts != RequirementCounts::area && r.asks() &&
+            (!hardest || left(r) < left(*hardest)))
+            hardest = &r;
+    return hardest;
 }
 
 const BandResult* Verdict::find(BandId id) const {
@@ -297,8 +325,8 @@ static void join(Verdict& whole, const Verdict& floor) {
     for (std::size_t k = 0; k < whole.requirements.size(); ++k) {
         RequirementResult& to = whole.requirements[k];
         const RequirementResult& from = floor.requirements[k];
-        to.site.demanded_m2 += from.site.demanded_m2;
-        for (std::size_t b = 0; b < to.site.met_m2.size(); ++b) to.site.met_m2[b] += from.site.met_m2[b];
+        to.site.asked += from.site.asked;
+        for (std::size_t b = 0; b < to.site.met.size(); ++b) to.site.met[b] += from.site.met[b];
         if (from.site.worst && (!to.site.worst || from.site.worst->margin < to.site.worst->margin)) {
             to.site.worst = from.site.worst;
             to.site.floor = from.site.floor;

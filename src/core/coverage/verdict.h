@@ -23,25 +23,30 @@ struct Area {
     double share_met() const { return demanded_m2 > 0 ? met_m2 / demanded_m2 : 0; }
 };
 
-/// One requirement on the site, on a floor, or in a zone.
+/// One requirement on the site, on a floor, or in a zone. What is asked and met is counted in m², clients or
+/// radios, as its lens says (RequirementCounts).
 struct PlaceResult {
     FloorId floor = {};
     ZoneId zone = {};
-    double demanded_m2 = 0;
-    std::vector<double> met_m2;  ///< by band index; where one band is enough, the same for all of them
+    double asked = 0;
+    std::vector<double> met;  ///< by band index; where one band is enough, the same for all of them
     std::optional<Worst> worst;
-    double share_met(BandId band) const { return demanded_m2 > 0 ? met_m2[band.index] / demanded_m2 : 0; }
+    std::optional<double> met_in_all = {};  ///< clients or radios of all bands together
+    std::string hour = {};                  ///< key of the busy hour that it is of; empty for area
+    double share_met(BandId band) const { return asked > 0 ? met[band.index] / asked : 0; }
 };
 
 struct RequirementResult {
     Requirement requirement;
     RequirementSetId set;
     PlaceResult site;
-    std::vector<PlaceResult> floors, zones;  ///< those with demanded area
-    /// Of the band that reaches least.
+    std::vector<PlaceResult> floors, zones;  ///< those with something that is asked about
+    /// Of the band that reaches least; of clients and radios in all bands together.
     double share_met() const { return share_met(site); }
     double share_met(const PlaceResult&) const;
-    bool met() const { return site.demanded_m2 > 0 && share_met() >= requirement.share_required - 1e-9; }
+    /// Something is asked about: an area, or somebody who is there.
+    bool asks() const { return site.asked > 0; }
+    bool met() const { return asks() && share_met() >= requirement.share_required - 1e-9; }
 };
 
 struct FloorArea : Area {
@@ -82,11 +87,17 @@ struct Verdict {
     std::vector<BandResult> bands;                ///< those with requirements
     std::vector<FloorArea> floors;                ///< all requirements of all bands together
     std::vector<ZoneArea> zones;                  ///< the same by zone
-    bool met() const;                             ///< every requirement; false when there is none
+    /// Every requirement that asks about an area, or about somebody who is there; false when there is none.
+    bool met() const;
     const BandResult* find(BandId) const;
     const FloorArea* find(FloorId) const;
     const RequirementResult* find(RequirementId) const;
 };
+
+/// A requirement in force counts clients or radios.
+bool asks_about_capacity(const Verdict&);
+/// Of those that ask about somebody the one that is furthest from being met; null where there is none.
+const RequirementResult* hardest_of_capacity(const Verdict&);
 
 /// Bands that radios are on in and that no requirement in force asks about: a verdict says nothing of them.
 BandSet bands_not_judged(const Project&);

@@ -52,6 +52,7 @@ public:
             const std::shared_ptr<const AskedCells> asked = asked_cells(set, floor, p);
             for (const Requirement& r : set.requirements) {
                 cancel.check();
+                if (required_lens(r).counts != RequirementCounts::area) continue;
                 look(floor, p, r, *asked, margins);
             }
         }

@@ -21,6 +21,7 @@ struct Radio {
     AntennaId antenna;  ///< external; none: the radio's own
     std::string cable;  ///< key of the cable's kind that leads to it; empty: none
     double cable_m = 0;
+    std::vector<std::string> without = {};  ///< keys of networks that it does not carry
     friend bool operator==(const Radio&, const Radio&) = default;
 };
 

@@ -29,6 +29,12 @@ int ClientProfile::widest(BandId id) const {
     return 0;
 }
 
+double ClientProfile::power_in_dbm(BandId id) const {
+    for (const auto& [band, own] : own_power_dbm)
+        if (band == id) return own;
+    return power_dbm;
+}
+
 RateLadder::RateLadder(const RadioAbility& radio, const Channel& channel, const ClientProfile& client,
                        double noise_figure_db) {
     const auto own = radio.standard, its = find_standard(client.standard);
@@ -44,8 +50,9 @@ RateLadder::RateLadder(const RadioAbility& radio, const Channel& channel, const 
         for (const Mcs& mcs : mcs_list(*standard))
             for (int n = 1; n <= streams; ++n)
                 if (const auto mbps = phy_rate_mbps(*standard, width, n, mcs.index, guard_us))
-                    all.push_back(
-                        {noise_dbm(width, noise_figure_db) + mcs.plan_snr_db + for_streams_db(n), *mbps});
+                    all.push_back({noise_dbm(width, noise_figure_db) + mcs.plan_snr_db + for_streams_db(n),
+                                   *mbps,
+                                   {*standard, width, n, mcs.index, guard_us}});
     }
     std::sort(all.begin(), all.end(), [](const Step& a, const Step& b) {
         return a.received_dbm != b.received_dbm ? a.received_dbm < b.received_dbm : a.mbps > b.mbps;
@@ -54,10 +61,15 @@ RateLadder::RateLadder(const RadioAbility& radio, const Channel& channel, const 
         if (steps_.empty() || s.mbps > steps_.back().mbps) steps_.push_back(s);
 }
 
-double RateLadder::rate_mbps(double received_dbm) const {
+const RateLadder::Step* RateLadder::step(double received_dbm) const {
     const auto above = std::upper_bound(steps_.begin(), steps_.end(), received_dbm,
                                         [](double dbm, const Step& s) { return dbm < s.received_dbm; });
-    return above == steps_.begin() ? 0 : (above - 1)->mbps;
+    return above == steps_.begin() ? nullptr : &*(above - 1);
+}
+
+double RateLadder::rate_mbps(double received_dbm) const {
+    const Step* s = step(received_dbm);
+    return s ? s->mbps : 0;
 }
 
 }  // namespace yemvo

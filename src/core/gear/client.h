@@ -7,6 +7,7 @@
 
 #include "gear/model.h"
 #include "wireless/channel.h"
+#include "wireless/frame_time.h"
 #include "wireless/rates.h"
 
 namespace yemvo {
@@ -19,7 +20,14 @@ struct ClientProfile {
     std::vector<std::pair<BandId, int>> widest_mhz;  ///< of each band that it knows
     double power_dbm = 14;                           ///< conducted, all chains together
     double noise_figure_db = 7;
+    std::vector<std::pair<BandId, double>> own_power_dbm = {};  ///< of bands where it is another
+    double gain_dbi = 0;                                        ///< of its antennas, whatever the direction
+    bool refuses_40_at_24 = false;  ///< no 40 MHz at 2.4 GHz while it is there (802.11-2020 9.4.2.55, bit 14)
+    double leaves_dbm = -75;        ///< it looks for another access point below this
+    bool prefers_higher = true;     ///< the highest band that it hears well enough, else the strongest signal
+    double well_enough_dbm = -67;
     int widest(BandId) const;  ///< 0: it does not know the band
+    double power_in_dbm(BandId) const;
     friend bool operator==(const ClientProfile&, const ClientProfile&) = default;
 };
 
@@ -39,12 +47,17 @@ public:
     /// [Mbit/s] at the guard interval of 0.8 us; 0 where no rate holds, or nothing is common to both.
     double rate_mbps(double received_dbm) const;
     double least_dbm() const { return steps_.empty() ? 0 : steps_.front().received_dbm; }
-
-private:
+    /// A form of frames and the level from which it holds.
     struct Step {
         double received_dbm, mbps;
+        FrameForm form;
     };
-    std::vector<Step> steps_;  ///< rising in both
+    /// Null where no rate holds.
+    const Step* step(double received_dbm) const;
+    const std::vector<Step>& steps() const { return steps_; }
+
+private:
+    std::vector<Step> steps_;  ///< rising in level and rate
 };
 
 }  // namespace yemvo

@@ -126,6 +126,11 @@ std::vector<Said> differences(const Project& before, const Project& after) {
     l.tell(!(before.cables == after.cables), say("Cables"));
     l.compare(say("Requirement sets"), before.requirement_sets, after.requirement_sets);
     l.tell(!(before.clients == after.clients), say("Client profiles"));
+    l.tell(!(before.demand.applications == after.demand.applications), say("Applications"));
+    l.tell(!(before.demand.networks == after.demand.networks), say("Networks"));
+    l.tell(before.demand.hours != after.demand.hours, say("Busy hours"));
+    l.tell(before.demand.hour != after.demand.hour, say("Another busy hour is looked at"));
+    l.tell(!(before.demand.uplink == after.demand.uplink), say("The site's uplink"));
     l.tell(!(before.waivers == after.waivers), say("Waivers"));
     l.tell(!(before.probes == after.probes), say("Probes"));
     l.tell(before.variant != after.variant, say("Another variant is the current one"));

@@ -25,6 +25,7 @@ Project new_project(std::string name, SiteSettings settings, int floors, double 
     for (WallType& type : types) type.id = new_id<WallTypeId>(project);
     project.wall_types = std::move(types);
     project.clients = standard_clients();
+    project.demand = standard_demand();
     std::vector<AccessPointModel> models = standard_models();
     for (AccessPointModel& m : models) m.id = new_id<ModelId>(project);
     project.models = std::move(models);

@@ -128,6 +128,7 @@ Json write_radio(const Radio& r) {
     if (r.antenna) json["antenna"] = r.antenna.value;
     if (!r.cable.empty()) json["cable"] = r.cable;
     if (r.cable_m != 0) json["cable_m"] = r.cable_m;
+    if (!r.without.empty()) json["without_networks"] = r.without;
     return json;
 }
 
@@ -141,6 +142,9 @@ Radio read_radio(const Reader& r) {
     if (const auto antenna = r.find("antenna")) radio.antenna = antenna->id<AntennaId>();
     if (const auto cable = r.find("cable")) radio.cable = cable->text(limits::key);
     if (const auto metres = r.find("cable_m")) radio.cable_m = metres->number();
+    if (const auto without = r.find("without_networks"))
+        for (const Reader& key : without->items(limits::networks))
+            radio.without.push_back(key.text(limits::key));
     return radio;
 }
 
@@ -211,13 +215,21 @@ AccessPoint read_access_point(const Reader& r) {
 Json write_client(const ClientProfile& c) {
     Json widest = Json::object();
     for (const auto& [id, width_mhz] : c.widest_mhz) widest[band(id).name] = width_mhz;
-    return {{"key", c.key},
-            {"name", c.name},
-            {"standard", c.standard},
-            {"streams", c.streams},
-            {"widest_mhz", widest},
-            {"power_dbm", c.power_dbm},
-            {"noise_figure_db", c.noise_figure_db}};
+    const ClientProfile usual;
+    Json json{{"key", c.key},
+              {"name", c.name},
+              {"standard", c.standard},
+              {"streams", c.streams},
+              {"widest_mhz", widest},
+              {"power_dbm", c.power_dbm},
+              {"noise_figure_db", c.noise_figure_db}};
+    for (const auto& [id, own_dbm] : c.own_power_dbm) json["own_power_dbm"][band(id).name] = own_dbm;
+    if (c.gain_dbi != usual.gain_dbi) json["gain_dbi"] = c.gain_dbi;
+    if (c.refuses_40_at_24) json["refuses_40_at_24"] = true;
+    if (c.leaves_dbm != usual.leaves_dbm) json["leaves_dbm"] = c.leaves_dbm;
+    if (!c.prefers_higher) json["prefers_higher"] = false;
+    if (c.well_enough_dbm != usual.well_enough_dbm) json["well_enough_dbm"] = c.well_enough_dbm;
+    return json;
 }
 
 ClientProfile read_client(const Reader& r) {
@@ -231,6 +243,15 @@ ClientProfile read_client(const Reader& r) {
         if (const auto width = widest.find(b.name.c_str())) c.widest_mhz.emplace_back(b.id, width->integer());
     c.power_dbm = r.at("power_dbm").number();
     c.noise_figure_db = r.at("noise_figure_db").number();
+    if (const auto own = r.find("own_power_dbm"))
+        for (const Band& b : bands())
+            if (const auto power = own->find(b.name.c_str()))
+                c.own_power_dbm.emplace_back(b.id, power->number());
+    if (const auto gain = r.find("gain_dbi")) c.gain_dbi = gain->number();
+    if (const auto refuses = r.find("refuses_40_at_24")) c.refuses_40_at_24 = refuses->boolean();
+    if (const auto leaves = r.find("leaves_dbm")) c.leaves_dbm = leaves->number();
+    if (const auto prefers = r.find("prefers_higher")) c.prefers_higher = prefers->boolean();
+    if (const auto enough = r.find("well_enough_dbm")) c.well_enough_dbm = enough->number();
     return r.kept(std::move(c));
 }
 

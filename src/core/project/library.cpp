@@ -3,6 +3,7 @@
 
 #include "embedded/data.h"
 #include "project/json_antenna.h"
+#include "project/json_demand.h"
 #include "project/json_gear.h"
 #include "project/json_lists.h"
 #include "project/json_requirements.h"
@@ -37,6 +38,16 @@ std::vector<AntennaModel> standard_antennas() {
 std::vector<CableType> standard_cables() { return built_in<CableType>("gear.json", "cables", read_cable); }
 std::vector<ClientProfile> standard_clients() {
     return built_in<ClientProfile>("clients.json", "clients", read_client);
+}
+DemandBook standard_demand() {
+    DemandBook book;
+    book.applications = built_in<Application>("demand.json", "applications", read_application);
+    return book;
+}
+std::vector<ZoneUse> standard_uses() {
+    return built_in<ZoneUse>("demand.json", "uses", [](const Reader& r) {
+        return ZoneUse{r.at("key").text(), r.at("name").text(), read_zone_demand(r.at("demand"))};
+    });
 }
 std::vector<RequirementSet> standard_requirement_sets() {
     return built_in<RequirementSet>("requirement_sets.json", "sets", read_requirement_set);

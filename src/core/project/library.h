@@ -4,6 +4,8 @@
 #pragma once
 #include <vector>
 
+#include "demand/demand_book.h"
+#include "demand/zone_demand.h"
 #include "gear/antenna_model.h"
 #include "gear/client.h"
 #include "gear/model.h"
@@ -20,6 +22,14 @@ std::vector<AccessPointModel> standard_models();
 std::vector<AntennaModel> standard_antennas();
 std::vector<CableType> standard_cables();
 std::vector<ClientProfile> standard_clients();
+/// Applications and one busy hour.
+DemandBook standard_demand();
+/// What people in rooms of a kind usually do: a start for a zone's demand.
+struct ZoneUse {
+    std::string key, name;
+    ZoneDemand demand;
+};
+std::vector<ZoneUse> standard_uses();
 /// Requirement sets to begin with; the first is what a new project has.
 std::vector<RequirementSet> standard_requirement_sets();
 /// What the standard set of that name is for, in a sentence; empty for any other.

@@ -69,6 +69,20 @@ inline constexpr Range cable_loss_db_per_m{0, 100, "dB/m"};
 inline constexpr Range cable_ends_db{0, 20, "dB"};
 inline constexpr Range cable_m{0, 1000, "m"};
 inline constexpr Range streams{1, 16};
+inline constexpr Range people{0, 1e6};
+inline constexpr Range people_per_m2{0, 10};  ///< more do not stand on a square metre
+inline constexpr Range devices_a_head{0, 50};
+inline constexpr Range presence{0, 10};
+inline constexpr Range growth{0, 20};
+inline constexpr Range mix_share{0, 1000};
+inline constexpr Range demand_mbps{0, 100'000, "Mbit/s"};
+inline constexpr Range packet_bytes{40, 2304, "B"};
+inline constexpr Range burst{1, 1000};  ///< packets
+inline constexpr Range needed_dbm{-200, 0, "dBm"};
+inline constexpr Range leaves_dbm{-120, 0, "dBm"};
+inline constexpr Range beacon_bytes{50, 2304, "B"};
+inline constexpr Range lowest_rate_mbps{1, 54, "Mbit/s"};
+inline constexpr Range counted{0, 1e9};  ///< addresses, connections; 0: not told
 inline constexpr Range type_thickness_m{0.001, 10, "m"};
 inline constexpr Range layer_thickness_m{0, 10, "m"};
 inline constexpr Range sheet_ohm{0.01, 1e6, "Ω"};
@@ -107,6 +121,10 @@ inline constexpr std::size_t frequencies = 200;   ///< of a measured pattern
 inline constexpr std::size_t layers = 50;
 inline constexpr std::size_t pairs = 1000;  ///< of an alignment; known lengths of a drawing
 inline constexpr std::size_t hidden_layers = 100'000;
+inline constexpr std::size_t mix_parts = 100;
+inline constexpr std::size_t busy_hours = 50;
+inline constexpr std::size_t networks = 64;
+inline constexpr std::size_t applications = 1000;
 
 /// Those that the schema states, by the name of its definition.
 struct Named {

@@ -12,6 +12,7 @@
 
 #include "base/length_text.h"
 #include "base/shared.h"
+#include "demand/demand_book.h"
 #include "gear/access_point.h"
 #include "gear/antenna_model.h"
 #include "gear/client.h"
@@ -94,6 +95,7 @@ struct Project {
     Shared<std::vector<AntennaModel>> antennas;
     Shared<std::vector<CableType>> cables;
     Shared<std::vector<ClientProfile>> clients;
+    DemandBook demand;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one

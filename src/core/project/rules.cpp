@@ -54,6 +54,9 @@ void radio(const Radio& r, std::size_t i) {
         broken(at + "primary", say("primary channel of radio %1", i + 1), say("lies outside the channel"));
     if (!limits::power_dbm.holds(r.power_dbm))
         throw RuleBroken{at + "power_dbm", say("power of radio %1", i + 1), {}, limits::power_dbm};
+    if (r.without.size() > limits::networks)
+        throw RuleBroken{at + "without_networks", say("networks of radio %1", i + 1),
+                         say("may be at most %1", limits::networks)};
     if (!limits::cable_m.holds(r.cable_m))
         throw RuleBroken{at + "cable_m", say("cable of radio %1", i + 1), {}, limits::cable_m};
 }
@@ -140,7 +143,13 @@ void check(const ClientProfile& c) {
     for (const auto& [id, width_mhz] : c.widest_mhz)
         number("widest_mhz", mark("widest channel"), width_mhz, limits::width_mhz);
     number("power_dbm", mark("power"), c.power_dbm, limits::power_dbm);
+    for (const auto& [id, own_dbm] : c.own_power_dbm)
+        number("own_power_dbm", mark("power"), own_dbm, limits::power_dbm);
     number("noise_figure_db", mark("noise figure"), c.noise_figure_db, limits::noise_figure_db);
+    number("gain_dbi", mark("antenna gain"), c.gain_dbi, limits::gain_dbi);
+    number("leaves_dbm", mark("level at which it moves on"), c.leaves_dbm, limits::leaves_dbm);
+    number("well_enough_dbm", mark("level down to which it prefers the higher band"), c.well_enough_dbm,
+           limits::leaves_dbm);
 }
 
 void check(const Material& m) {
@@ -251,6 +260,12 @@ public:
              [](const CableType& c) { return say("cable %1", c.name); });
         list(after_.clients, before_ ? &before_->clients : nullptr,
              [](const ClientProfile& c) { return say("client profile %1", c.name); });
+        list(after_.demand.applications, before_ ? &before_->demand.applications : nullptr,
+             [](const Application& a) { return say("application %1", a.name); });
+        list(after_.demand.networks, before_ ? &before_->demand.networks : nullptr,
+             [](const Network& n) { return say("network %1", n.name); });
+        for (const BusyHour& h : after_.demand.hours) named(say("busy hour %1", h.name), [&] { check(h); });
+        named(say("uplink"), [&] { check(after_.demand.uplink); });
         list(after_.requirement_sets, before_ ? &before_->requirement_sets : nullptr,
              [](const RequirementSet& s) { return say("requirement set %1", s.name); });
         list(after_.waivers, before_ ? &before_->waivers : nullptr,
@@ -396,6 +411,19 @@ std::span<const Named> in_schema() {
                                     {"requirement_limit", requirement_limit},
                                     {"access_point_number", access_point_number},
                                     {"probe_number", probe_number},
+                                    {"people", people},
+                                    {"people_per_m2", people_per_m2},
+                                    {"devices_a_head", devices_a_head},
+                                    {"presence", presence},
+                                    {"growth", growth},
+                                    {"mix_share", mix_share},
+                                    {"demand_mbps", demand_mbps},
+                                    {"packet_bytes", packet_bytes},
+                                    {"burst", burst},
+                                    {"needed_dbm", needed_dbm},
+                                    {"leaves_dbm", leaves_dbm},
+                                    {"beacon_bytes", beacon_bytes},
+                                    {"counted", counted},
                                     {"page", page}};
     return all;
 }

@@ -44,6 +44,11 @@ void check(const AntennaModel&);
 void check(const CableType&);
 void check(const MeasuredPattern&);
 void check(const ClientProfile&);
+void check(const ZoneDemand&);  ///< fields begin with "demand."
+void check(const Application&);
+void check(const BusyHour&);
+void check(const Network&);
+void check(const Uplink&);
 void check(const Material&);
 void check(const WallType&);
 void check(const Requirement&);

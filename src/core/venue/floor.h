@@ -8,6 +8,7 @@
 
 #include "base/id.h"
 #include "base/shared.h"
+#include "demand/zone_demand.h"
 #include "geometry/polygon.h"
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
@@ -33,6 +34,7 @@ struct Zone {
     int colour = 0;              ///< which of the zone colours, [0, zone_colours)
     GroupId group = {};
     bool open_air = false;  ///< a courtyard: walls enclose it, but it is outside, under the open sky
+    std::optional<ZoneDemand> demand = {};
     friend bool operator==(const Zone&, const Zone&) = default;
 };
 inline constexpr int zone_colours = 8;

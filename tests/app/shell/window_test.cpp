@@ -117,7 +117,7 @@ TEST_CASE(
     turn_of_the_loop();
     CHECK(where->text().contains(QString::fromUtf8("Café, Ground floor")));
     REQUIRE(d.settle());
-    CHECK(d.w().results().verdict()->requirements.back().site.demanded_m2 == Approx(204).margin(6));
+    CHECK(d.w().results().verdict()->requirements.back().site.asked == Approx(204).margin(6));
     const std::size_t judged = d.w().results().verdict()->requirements.size();
     QTest::mouseClick(d.find<QCheckBox>(("setOn" + tail).toUtf8().constData()), Qt::LeftButton, {},
                       QPoint(6, 8));

@@ -102,7 +102,7 @@ TEST_CASE("shares are of demanded area: served zones if there are any, else all 
     set_requirements(p, {require("signal", -200, 0.9)});
     Predictor predictor;
     Verdict v = judge(p, predictor.predict(p));
-    CHECK(v.requirements[0].site.demanded_m2 == Approx(100));
+    CHECK(v.requirements[0].site.asked == Approx(100));
     CHECK(v.requirements[0].share_met() == 1);
     CHECK(v.met());
 
@@ -110,7 +110,7 @@ TEST_CASE("shares are of demanded area: served zones if there are any, else all 
         add_zone(p, floor_at(p, 0), {{}, "Z", ZoneKind::served, {{0, 0}, {5, 0}, {5, 10}, {0, 10}}});
     add_zone(p, floor_at(p, 0), {{}, "Shaft", ZoneKind::not_needed, {{0, 0}, {2, 0}, {2, 2}, {0, 2}}});
     v = judge(p, predictor.predict(p));
-    CHECK(v.requirements[0].site.demanded_m2 == Approx(46));
+    CHECK(v.requirements[0].site.asked == Approx(46));
     REQUIRE(v.zones.size() == 1);
     CHECK(v.zones[0].zone == zone);
 }
@@ -170,5 +170,5 @@ TEST_CASE("an empty floor has no cells and breaks nothing") {
     Predictor predictor;
     const SitePrediction site = predictor.predict(p);
     CHECK(site.floors[0].surface.cells() == 0);
-    CHECK(judge(p, site).requirements[0].site.demanded_m2 == 0);
+    CHECK(judge(p, site).requirements[0].site.asked == 0);
 }

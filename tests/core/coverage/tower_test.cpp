@@ -62,7 +62,7 @@ TEST_CASE("floors judged one by one give the verdict of all together") {
     for (std::size_t i = 0; i < together.requirements.size(); ++i) {
         const RequirementResult &a = by_floors.requirements[i], &b = together.requirements[i];
         CHECK(a.share_met() == b.share_met());
-        CHECK(a.site.demanded_m2 == b.site.demanded_m2);
+        CHECK(a.site.asked == b.site.asked);
         CHECK(a.floors.size() == b.floors.size());
         REQUIRE(a.site.worst.has_value() == b.site.worst.has_value());
         if (a.site.worst) CHECK(a.site.worst->margin == b.site.worst->margin);
@@ -129,7 +129,7 @@ void check_same(const Verdict& a, const Verdict& b) {
     CHECK(a.floors_judged == b.floors_judged);
     for (std::size_t i = 0; i < a.requirements.size(); ++i) {
         CHECK(a.requirements[i].share_met() == b.requirements[i].share_met());
-        CHECK(a.requirements[i].site.demanded_m2 == b.requirements[i].site.demanded_m2);
+        CHECK(a.requirements[i].site.asked == b.requirements[i].site.asked);
     }
     REQUIRE(a.floors.size() == b.floors.size());
     for (std::size_t i = 0; i < a.floors.size(); ++i) CHECK(a.floors[i].met_m2 == b.floors[i].met_m2);

@@ -112,7 +112,8 @@ TEST_CASE("a floor whose part is missing, damaged or nonsense is there without w
 TEST_CASE("each other part that is missing costs what it held and no more") {
     const Project p = demo::make_demo();
     for (const FilePart& part : file_parts(p)) {
-        if (part.entry == "project.json") continue;
+        // a file that says nothing of demand is one of before there was any
+        if (part.entry == "project.json" || part.entry == "demand.json") continue;
         INFO(part.entry);
         const TemporaryFolder folder;
         Texts texts = texts_of(p);

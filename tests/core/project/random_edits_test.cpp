@@ -7,6 +7,7 @@
 
 #include "core/support.h"
 #include "project/clipping.h"
+#include "project/demand_edits.h"
 #include "project/json_project.h"
 #include "project/library.h"
 #include "project/rules.h"
@@ -193,10 +194,13 @@ public:
                     set_drawing_scale(p, floor, scaled, place(), any(0, 1) < 0.3);
                 }
                 break;
+            case 46:
+                change_demand(p, floor);
+                break;
         }
     }
 
-    static constexpr int kinds_of_edit = 46;
+    static constexpr int kinds_of_edit = 47;
 
 private:
     WallTypeId typed(const Project& p, TypeUse use) {
@@ -468,6 +472,52 @@ private:
         radio = retuned(radio, radio.channel.band, pick(widths).number, 20);
         radio.power_dbm = value(0, 20);
         replace_access_point(p, floor, ap);
+    }
+    void change_demand(Project& p, FloorId floor) {
+        switch (engine_() % 8) {
+            case 0:
+                if (p.demand.hours.size() < 4) add_busy_hour(p, "Hour " + text("h"));
+                break;
+            case 1:
+                if (p.demand.hours.size() > 2) remove_busy_hour(p, pick(p.demand.hours).key);
+                break;
+            case 2: {
+                Network n;
+                n.name = "N " + text("n");
+                n.beacon_bytes = value(100, 500);
+                n.steer_to = band_5;
+                if (p.demand.networks->size() < 5) add_network(p, n);
+                break;
+            }
+            case 3:
+                if (const Network* n = some(*p.demand.networks)) remove_network(p, std::string(n->key));
+                break;
+            case 4:
+                p.demand.uplink = {value(0, 1000), value(0, 1000), value(0, 1), 0, value(0, 100)};
+                break;
+            case 5: {
+                Application a = pick(*p.demand.applications);
+                a.up_mbps = value(0, 50);
+                replace_application(p, a);
+                break;
+            }
+            case 6: {
+                ClientProfile c = pick(*p.clients);
+                c.gain_dbi = value(-3, 3);
+                c.own_power_dbm = {{band_5, value(5, 20)}};
+                replace_client(p, c);
+                break;
+            }
+            default:
+                if (const Zone* found = some(*find_floor(p, floor)->zones)) {
+                    Zone z = *found;
+                    z.demand = pick(standard_uses()).demand;
+                    z.demand->devices = value(0.1, 3);
+                    z.demand->presence = {{pick(p.demand.hours).key, value(0, 2)}};
+                    if (const Network* n = some(*p.demand.networks)) z.demand->network = n->key;
+                    replace_zone(p, floor, z);
+                }
+        }
     }
     void change_requirements(Project& p, FloorId floor) {
         const auto& sets = *p.requirement_sets;

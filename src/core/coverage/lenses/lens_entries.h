@@ -17,6 +17,7 @@ struct LensEntry {
 std::vector<LensEntry> reach_lenses();
 std::vector<LensEntry> air_lenses();
 std::vector<LensEntry> service_lenses();
+std::vector<LensEntry> capacity_lenses();
 
 const LensEntry& lens_entry(LensId);
 

@@ -3,10 +3,12 @@
 
 #include "project/file/gear_steps.h"
 #include "project/json_antenna.h"
+#include "project/json_demand.h"
 #include "project/json_gear.h"
 #include "project/json_requirements.h"
 #include "project/json_shapes.h"
 #include "project/json_types.h"
+#include "project/library.h"
 
 namespace yemvo {
 namespace {
@@ -34,6 +36,20 @@ void read_gear(const Reader& r, Project& p) {
 bool same_gear(const Project& a, const Project& b) {
     return a.models.same(b.models) && a.antennas.same(b.antennas) && a.cables.same(b.cables) &&
            a.clients.same(b.clients);
+}
+
+Json write_demand(const Project& p, LargeLists&) { return write_demand_book(p.demand); }
+void read_demand(const Reader& r, Project& p) {
+    // left out of a text that holds the whole project, too, where it is as in a new one
+    if (r.find("hours") || r.find("applications")) r.part([&] { p.demand = read_demand_book(r); });
+}
+bool same_demand(const Project& a, const Project& b) {
+    return a.demand.applications.same(b.demand.applications) && a.demand.networks.same(b.demand.networks) &&
+           a.demand == b.demand;
+}
+bool standard_demand_alone(const Project& p) {
+    static const DemandBook standard = standard_demand();
+    return p.demand == standard;
 }
 
 Json write_requirements(const Project& p, LargeLists&) {
@@ -121,6 +137,7 @@ bool nothing_aside(const Project& p) { return p.aside->empty(); }
 
 constinit const PartKind<Project> types_part{"types", write_types, read_types, same_types},
     gear_part{"gear", write_gear, read_gear, same_gear, nullptr, gear_steps},
+    demand_part{"demand", write_demand, read_demand, same_demand, nullptr, {}, standard_demand_alone},
     requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
     findings_part{"findings", write_findings, read_findings, same_findings},
     probes_part{"probes", write_probes, read_probes, same_probes},

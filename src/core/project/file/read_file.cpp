@@ -8,6 +8,7 @@
 #include "project/file/all_parts.h"
 #include "project/file/old_formats.h"
 #include "project/file/part_steps.h"
+#include "project/library.h"
 #include "project/salvage.h"
 #include "project/validation.h"
 
@@ -41,6 +42,7 @@ public:
         const Reader r(told, std::string(outline_entry) + ": ", &reading_);
         const int version = check_format(r);
         ReadProject read;
+        read.project.demand = standard_demand();  // where the file says nothing of it
         if (told.contains("part")) {
             read_outline(r, read.project, own_entries());
             for (const auto& kind : project_parts()) from_entry(entry_of(kind), kind, read.project);

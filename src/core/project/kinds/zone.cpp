@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "project/json_demand.h"
 #include "project/json_shapes.h"
 #include "project/rule_parts.h"
 
@@ -15,6 +16,7 @@ void check(const Zone& z) {
     corners("outline", z.outline, 3);
     if (z.colour < 0 || z.colour >= zone_colours)
         broken("colour", say("colour"), say("is none of the zone colours"));
+    if (z.demand) check(*z.demand);
 }
 
 bool KindOf<Zone>::is_alike(const Zone& a, const Zone& b) { return a.kind == b.kind; }
@@ -34,6 +36,7 @@ Json KindOf<Zone>::write(const Zone& z) {
               {"colour", z.colour},
               {"outline", write_points(z.outline)}};
     if (z.open_air) json["open_air"] = true;
+    if (z.demand) json["demand"] = write_zone_demand(*z.demand);
     write_group(json, z.group);
     return json;
 }
@@ -43,6 +46,7 @@ Zone KindOf<Zone>::read(const Reader& r) {
            read_points(r.at("outline"))};
     if (const auto colour = r.find("colour")) z.colour = colour->integer();
     if (const auto open = r.find("open_air")) z.open_air = open->boolean();
+    if (const auto demand = r.find("demand")) z.demand = read_zone_demand(*demand);
     z.group = read_group(r);
     return r.kept(std::move(z));
 }

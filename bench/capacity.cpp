@@ -1,0 +1,153 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Capacity behind a drag on the demo, both busy hours, and from nothing at size: 20,000 clients on 400
+// radios.
+#include <algorithm>
+#include <cmath>
+#include <cstdio>
+
+#include "bench/timing.h"
+#include "capacity/site_capacity.h"
+#include "demo/demo.h"
+#include "project/edits.h"
+#include "project/library.h"
+
+using namespace yemvo;
+using namespace yemvo::bench;
+
+namespace {
+
+void drag_on_demo() {
+    Project project = demo::compose_venue();
+    Predictor predictor;
+    CapacitySolver solver;
+    SitePrediction site = predictor.predict(project);
+    const double first_ms = milliseconds([&] { site_capacity(project, site, solver); });
+    std::printf("demo, %zu busy hours: from nothing %.1f ms\n", project.demand.hours.size(), first_ms);
+    const Floor& floor = *find_floor(project, "Ground floor");
+    std::vector<double> all;
+    std::size_t parts = 0;
+    for (const AccessPoint& moved : access_points(project, floor.id)) {
+        for (int step = 1; step <= 6; ++step) {
+            AccessPoint ap = moved;
+            ap.position.x += 0.35 * step;
+            ap.position.y += 0.2 * step;
+            Project after = project;
+            replace_access_point(after, floor.id, ap);
+            site = predictor.predict(after);
+            all.push_back(milliseconds([&] { site_capacity(after, site, solver); }));
+            parts += solver.solved();
+        }
+    }
+    print("behind a move of one access point", figures(all));
+    std::printf("  %.1f parts of the site solved anew\n",
+                static_cast<double>(parts) / static_cast<double>(all.size()));
+}
+
+/// Radios on a grid, 50 clients round each, 19 channels of 20 MHz at 5 GHz in turn; levels by distance alone.
+struct Hall {
+    Project project;
+    std::vector<AirRadio> radios;
+    std::vector<std::shared_ptr<const HeardFloor>> floors;
+};
+
+Hall hall(int side, int clients_each) {
+    constexpr double apart_m = 12;
+    Hall h;
+    h.project = new_project("Hall", {}, 1, 6);
+    const FloorId floor = all_floors(h.project).front()->id;
+    std::vector<ZoneUse> uses = standard_uses();
+    const auto& use =
+        *std::find_if(uses.begin(), uses.end(), [](const ZoneUse& u) { return u.key == "classroom"; });
+    const auto channel_list = channels(band_5, 20);
+    for (int r = 0; r < side * side; ++r) {
+        const Point at{(r % side) * apart_m, (r / side) * apart_m};
+        Zone z{{},
+               "Hall",
+               ZoneKind::served,
+               {at, at + Point{apart_m, 0}, at + Point{apart_m, apart_m}, at + Point{0, apart_m}}};
+        z.demand = use.demand;
+        z.demand->by = PeopleBy::count;
+        z.demand->amount = clients_each;
+        z.demand->devices = z.demand->connected = 1;
+        add_zone(h.project, floor, z);
+        // neighbours far from each other in the list of channels
+        const std::size_t turn = static_cast<std::size_t>(r % side * 7 + r / side * 11) % 19;
+        AirRadio radio{AccessPointId{static_cast<std::uint32_t>(r + 1)},
+                       r + 1,
+                       0,
+                       floor,
+                       channel_list[turn],
+                       channel_list[turn].number,
+                       17,
+                       {Standard::ax, band_5, 4},
+                       6,
+                       0,
+                       {}};
+        h.radios.push_back(radio);
+    }
+    const auto level_cdbm = [&](Point from, int radio) {
+        const Point to{(radio % side + 0.5) * apart_m, (radio / side + 0.5) * apart_m};
+        const double d = std::max(1.0, std::hypot(from.x - to.x, from.y - to.y));
+        return static_cast<int>(100 * (17 + 3 - 47 - 35 * std::log10(d)));
+    };
+    auto heard = std::make_shared<HeardFloor>();
+    heard->floor = floor;
+    for (const AirRadio& r : h.radios) heard->radios.push_back({r.access_point, r.radio});
+    heard->first.push_back(0);
+    const auto hear = [&](Point at, auto each) {
+        for (int r = 0; r < side * side; ++r)
+            if (const int level = level_cdbm(at, r); level >= heard_least_cdbm)
+                each(HeardLevel{static_cast<std::uint16_t>(r), static_cast<std::int16_t>(level)});
+    };
+    for (int r = 0; r < side * side; ++r) {
+        const std::size_t begin = heard->standing.clients.size();
+        for (int c = 0; c < clients_each; ++c) {
+            const Point at{(r % side + std::fmod(c * 0.7548776662, 1.0)) * apart_m,
+                           (r / side + std::fmod(c * 0.5698402910, 1.0)) * apart_m};
+            const auto profile = static_cast<std::uint16_t>(c % 4);
+            heard->standing.clients.push_back({0, static_cast<std::uint16_t>(r + 1), profile, at});
+            hear(at, [&](HeardLevel l) { heard->levels.push_back(l); });
+            heard->first.push_back(static_cast<std::uint32_t>(heard->levels.size()));
+        }
+        heard->standing.zones.push_back(
+            {static_cast<std::uint16_t>(r + 1), begin, heard->standing.clients.size()});
+        hear(Point{(r % side + 0.5) * apart_m, (r / side + 0.5) * apart_m}, [&](HeardLevel l) {
+            if (l.radio != r) heard->between.push_back({static_cast<std::uint16_t>(r), l});
+        });
+    }
+    h.floors.push_back(heard);
+    return h;
+}
+
+void at_size() {
+    std::printf("halls of 50 clients a radio, one busy hour, from nothing\n");
+    double before_ms = 0;
+    int before = 0;
+    for (int side : {5, 7, 10, 14, 20}) {
+        const Hall h = hall(side, 50);
+        std::vector<double> times;
+        std::shared_ptr<const SiteCapacity> site;
+        for (int i = 0; i < 3; ++i) {
+            CapacitySolver solver;
+            times.push_back(milliseconds([&] { site = solver.solve(h.project, h.radios, h.floors); }));
+        }
+        const int radios = side * side;
+        const double best_ms = *std::min_element(times.begin(), times.end());
+        std::printf("  %4d radios, %6.0f clients: %7.1f ms, %3d sweeps, %5.1f %% satisfied", radios,
+                    site->hours[0].site.clients, best_ms, site->hours[0].sweeps,
+                    100 * site->hours[0].site.satisfied_share());
+        if (before > 0)
+            std::printf(", exponent %.2f",
+                        std::log(best_ms / before_ms) / std::log(static_cast<double>(radios) / before));
+        std::printf("\n");
+        before_ms = best_ms;
+        before = radios;
+    }
+}
+
+}  // namespace
+
+int main() {
+    drag_on_demo();
+    at_size();
+}

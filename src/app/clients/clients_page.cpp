@@ -1,0 +1,281 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/clients/clients_page.h"
+
+#include <QHBoxLayout>
+#include <QKeyEvent>
+#include <QLabel>
+#include <QListWidget>
+#include <QPainter>
+#include <QPushButton>
+#include <QScrollArea>
+
+#include "app/clients/keyed_forms.h"
+#include "app/forms/form_parts.h"
+#include "app/forms/page_parts.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "project/demand_edits.h"
+#include "render/tr.h"
+
+namespace yemvo::app {
+namespace {
+
+enum Role { kind_role = Qt::UserRole, key_role };
+
+Keyed keyed_of(const QListWidgetItem* item) {
+    if (!item || !item->data(kind_role).isValid()) return {};
+    return {static_cast<KeyedKind>(item->data(kind_role).toInt()),
+            item->data(key_role).toString().toStdString()};
+}
+
+QString about_client(const ClientProfile& c) {
+    QStringList words;
+    for (const auto& [band, width] : c.widest_mhz)
+        words << QString("%1: %2").arg(QString::fromStdString(yemvo::band(band).name)).arg(width);
+    return "802.11" + QString::fromStdString(c.standard) + ",  " + words.join("  ") + " MHz";
+}
+
+Form* form_for(Workspace& w, QWidget* parent, const Keyed& what) {
+    switch (what.kind) {
+        case KeyedKind::client:
+            return client_form(w, parent, what.key);
+        case KeyedKind::application:
+            return application_form(w, parent, what.key);
+        case KeyedKind::network:
+            return network_form(w, parent, what.key);
+    }
+    return nullptr;
+}
+
+}  // namespace
+
+ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("clientsPage");
+    setFocusPolicy(Qt::StrongFocus);
+    auto* column = new QVBoxLayout(this);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(make_head());
+    auto* row = new QHBoxLayout;
+    row->setSpacing(1);
+    row->addWidget(make_list());
+    middle_ = new QScrollArea(this);
+    middle_->setWidgetResizable(true);
+    middle_->setFrameShape(QFrame::NoFrame);
+    middle_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    middle_->setFixedWidth(430);
+    row->addWidget(middle_);
+    row->addStretch(1);
+    column->addLayout(row, 1);
+    connect(&workspace_, &Workspace::project_changed, this, [this] {
+        if (isVisible()) refresh();
+    });
+    connect(&workspace_.document(), &Document::opened, this, [this] { shown_ = {}; });
+}
+
+QWidget* ClientsPage::make_head() {
+    const PageHead head = page_head(this, tr("Clients, applications and networks"));
+    head.about->setText(tr("Zones count on them in the step Demand"));
+    auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
+    back->setProperty("tests", "leaveClients");
+    connect(back, &QPushButton::clicked, this, &ClientsPage::left);
+    head.bar->addWidget(back);
+    return head.widget;
+}
+
+QWidget* ClientsPage::make_list() {
+    auto* side = new QWidget(this);
+    side->setFixedWidth(340);
+    auto* column = new QVBoxLayout(side);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    list_ = new QListWidget(side);
+    list_->setObjectName("keyedList");
+    list_->setAccessibleName(tr("Client profiles, applications and networks"));
+    list_->setFrameShape(QFrame::NoFrame);
+    column->addWidget(list_, 1);
+    auto* foot = new QHBoxLayout;
+    foot->setContentsMargins(10, 6, 10, 6);
+    foot->setSpacing(6);
+    const auto button = [&](const QString& words, const char* object, auto run) {
+        auto* b = push_button(words, object);
+        connect(b, &QPushButton::clicked, this, run);
+        foot->addWidget(b, 1);
+        return b;
+    };
+    button(tr("New profile"), "newClient", [this] { add(KeyedKind::client); });
+    button(tr("New application"), "newApplication", [this] { add(KeyedKind::application); });
+    button(tr("New network"), "newNetwork", [this] { add(KeyedKind::network); });
+    column->addLayout(foot);
+    foot = new QHBoxLayout;
+    foot->setContentsMargins(10, 0, 10, 8);
+    foot->setSpacing(6);
+    copy_ = button(tr("Copy"), "copyKeyed", [this] { copy(); });
+    remove_ = button(tr("Remove"), "removeKeyed", [this] { remove(); });
+    column->addLayout(foot);
+    connect(list_, &QListWidget::currentItemChanged, this, [this](QListWidgetItem* now) {
+        if (const Keyed what = keyed_of(now); what && !(what == shown_)) {
+            shown_ = what;
+            refresh();
+        }
+    });
+    return side;
+}
+
+bool ClientsPage::exists(const Keyed& what) const {
+    const Project& p = workspace_.project();
+    switch (what.kind) {
+        case KeyedKind::client:
+            return std::ranges::find(*p.clients, what.key, &ClientProfile::key) != p.clients->end();
+        case KeyedKind::application:
+            return find_application(p.demand, what.key) != nullptr;
+        case KeyedKind::network:
+            return find_network(p.demand, what.key) != nullptr;
+    }
+    return false;
+}
+
+void ClientsPage::show_thing(const Keyed& what) {
+    if (what) shown_ = what;
+    refresh();
+}
+
+void ClientsPage::fill_list() {
+    const QSignalBlocker quiet(list_);
+    list_->clear();
+    const auto head = [this](const QString& words) {
+        auto* item = new QListWidgetItem(words, list_);
+        item->setFlags(Qt::NoItemFlags);
+        QFont bold = list_->font();
+        bold.setWeight(QFont::DemiBold);
+        item->setFont(bold);
+    };
+    const auto entry = [this](KeyedKind kind, const std::string& key, const std::string& name,
+                              const QString& tip) {
+        auto* item = new QListWidgetItem("    " + QString::fromStdString(name), list_);
+        item->setData(kind_role, static_cast<int>(kind));
+        item->setData(key_role, QString::fromStdString(key));
+        item->setToolTip(tip);
+        if (Keyed{kind, key} == shown_) list_->setCurrentItem(item);
+    };
+    const Project& p = workspace_.project();
+    head(tr("Client profiles"));
+    for (const ClientProfile& c : *p.clients) entry(KeyedKind::client, c.key, c.name, about_client(c));
+    head(tr("Applications"));
+    for (const Application& a : *p.demand.applications) entry(KeyedKind::application, a.key, a.name, {});
+    head(tr("Networks"));
+    for (const Network& n : *p.demand.networks)
+        entry(KeyedKind::network, n.key, n.name, said_text(bands_text(n.bands)));
+    if (p.demand.networks->empty()) {
+        auto* none = new QListWidgetItem("    " + tr("One without a name, on every radio"), list_);
+        none->setFlags(Qt::NoItemFlags);
+    }
+}
+
+void ClientsPage::refresh() {
+    if (!workspace_.document().is_open()) return;
+    const Project& p = workspace_.project();
+    if (!exists(shown_))
+        shown_ = p.clients->empty() ? Keyed{} : Keyed{KeyedKind::client, p.clients->front().key};
+    fill_list();
+    copy_->setEnabled(bool(shown_));
+    remove_->setEnabled(bool(shown_));
+    if (form_ && form_of_ == shown_ && !form_->is_outdated()) return form_->refresh();
+    form_of_ = shown_;
+    // the old form may be the one whose field asked for this: it goes once that is over
+    if (QWidget* old = middle_->takeWidget()) {
+        old->hide();
+        old->setParent(nullptr);
+        old->deleteLater();
+    }
+    form_ = shown_ ? form_for(workspace_, nullptr, shown_) : nullptr;
+    if (!form_) return;
+    form_->setAutoFillBackground(true);
+    middle_->setWidget(form_);
+}
+
+void ClientsPage::change(const QString& label, const std::function<Keyed(Project&)>& how) {
+    Keyed then;
+    try {
+        if (!workspace_.edit(label, [&](Project& p) { then = how(p); })) return;
+    } catch (const Error& refused) {
+        return workspace_.tell(fault_text(refused), true);
+    }
+    if (then) shown_ = then;
+    refresh();
+}
+
+void ClientsPage::add(KeyedKind kind) {
+    change(tr("Add %1").arg(kind == KeyedKind::client        ? tr("client profile")
+                            : kind == KeyedKind::application ? tr("application")
+                                                             : tr("network")),
+           [&](Project& p) -> Keyed {
+               switch (kind) {
+                   case KeyedKind::client: {
+                       ClientProfile c;
+                       c.name = tr("New client").toStdString();
+                       c.widest_mhz = {{band_24, 20}, {band_5, 80}};
+                       return {kind, add_client(p, c)};
+                   }
+                   case KeyedKind::application: {
+                       Application a;
+                       a.name = tr("New application").toStdString();
+                       a.down_mbps = 1;
+                       a.up_mbps = 0.2;
+                       return {kind, add_application(p, a)};
+                   }
+                   case KeyedKind::network: {
+                       Network n;
+                       n.name = tr("New network").toStdString();
+                       return {kind, add_network(p, n)};
+                   }
+               }
+               return {};
+           });
+}
+
+void ClientsPage::copy() {
+    const auto again = [](auto thing) {
+        thing.name = tr("%1, copy").arg(QString::fromStdString(thing.name)).toStdString();
+        return thing;
+    };
+    change(tr("Copy"), [&](Project& p) -> Keyed {
+        switch (shown_.kind) {
+            case KeyedKind::client:
+                return {shown_.kind, add_client(p, again(client(p, shown_.key)))};
+            case KeyedKind::application:
+                return {shown_.kind, add_application(p, again(*find_application(p.demand, shown_.key)))};
+            case KeyedKind::network:
+                return {shown_.kind, add_network(p, again(*find_network(p.demand, shown_.key)))};
+        }
+        return {};
+    });
+}
+
+void ClientsPage::remove() {
+    change(tr("Remove"), [&](Project& p) -> Keyed {
+        switch (shown_.kind) {
+            case KeyedKind::client:
+                remove_client(p, shown_.key);
+                break;
+            case KeyedKind::application:
+                remove_application(p, shown_.key);
+                break;
+            case KeyedKind::network:
+                remove_network(p, shown_.key);
+                break;
+        }
+        return {};
+    });
+}
+
+void ClientsPage::showEvent(QShowEvent*) { refresh(); }
+
+void ClientsPage::keyPressEvent(QKeyEvent* e) {
+    if (e->key() == Qt::Key_Escape) return emit left();
+    QWidget::keyPressEvent(e);
+}
+
+void ClientsPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().chrome); }
+
+}  // namespace yemvo::app

@@ -1,0 +1,61 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Client profiles, applications and networks of the project: a list, and the form of what is chosen.
+#pragma once
+#include <QWidget>
+#include <string>
+
+#include "app/model/workspace.h"
+
+class QListWidget;
+class QPushButton;
+class QScrollArea;
+
+namespace yemvo::app {
+
+class Form;
+
+enum class KeyedKind { client, application, network };
+
+/// One of them, by its key; empty: none.
+struct Keyed {
+    KeyedKind kind = KeyedKind::client;
+    std::string key;
+    explicit operator bool() const { return !key.empty(); }
+    friend bool operator==(const Keyed&, const Keyed&) = default;
+};
+
+class ClientsPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit ClientsPage(Workspace&, QWidget* parent = nullptr);
+    /// Nothing: what was chosen before, or the first.
+    void show_thing(const Keyed&);
+    const Keyed& shown() const { return shown_; }
+
+signals:
+    void left();
+
+private:
+    QWidget* make_head();
+    QWidget* make_list();
+    void refresh();
+    void fill_list();
+    bool exists(const Keyed&) const;
+    void add(KeyedKind);
+    void copy();
+    void remove();
+    /// Runs an edit that may refuse; what it gives is chosen then.
+    void change(const QString& label, const std::function<Keyed(Project&)>& how);
+    void showEvent(QShowEvent*) override;
+    void keyPressEvent(QKeyEvent*) override;
+    void paintEvent(QPaintEvent*) override;
+    Workspace& workspace_;
+    QListWidget* list_ = nullptr;
+    QScrollArea* middle_ = nullptr;
+    QPushButton *copy_ = nullptr, *remove_ = nullptr;
+    Form* form_ = nullptr;
+    Keyed shown_;
+    Keyed form_of_;
+};
+
+}  // namespace yemvo::app

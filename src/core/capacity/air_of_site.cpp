@@ -1,0 +1,310 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "capacity/air_of_site.h"
+
+#include <algorithm>
+#include <cmath>
+
+namespace yemvo {
+namespace {
+
+/// Fewer than this share of a group and it counts as not hearing, or not heard.
+constexpr double least_share = 0.05;
+
+std::uint64_t key_of(const FrameForm& f) {
+    return ContentKey()
+        .add(static_cast<int>(f.standard))
+        .add(f.width_mhz)
+        .add(f.streams)
+        .add(f.mcs)
+        .add(f.guard_us)
+        .value();
+}
+
+}  // namespace
+
+double retry_share(double margin_db) { return 0.1 * std::pow(10, -std::max(margin_db, 0.0) / 5); }
+
+AirOfSite::AirOfSite(const Project& project, const std::vector<AirRadio>& radios, const LinkRates& rates,
+                     std::span<const std::shared_ptr<const HeardFloor>> floors,
+                     std::span<const Joined> joined, std::span<const std::vector<ZoneAsk>> asks)
+    : project_(project),
+      radios_(radios),
+      rates_(rates),
+      floors_(floors),
+      joined_(joined),
+      asks_(asks),
+      down_(radios.size()),
+      voice_down_(radios.size()),
+      groups_of_(radios.size()),
+      client_groups_(joined.size(), {-1, -1}),
+      full_share_(radios.size(), 1),
+      fall_back_mhz_(radios.size(), 20),
+      shares_with_(radios.size(), 0),
+      queues_(radios.size()),
+      client_queues_(joined.size()) {
+    relate_channels();
+    gather();
+    find_pairs();
+    add_queues();
+    for (std::size_t r = 0; r < radios.size(); ++r) hear_inside(r);
+    hear_between();
+}
+
+void AirOfSite::relate_channels() {
+    std::vector<std::size_t> first;  // a radio of each channel
+    for (std::size_t i = 0; i < radios_.size(); ++i) {
+        const auto same = [&](std::size_t j) {
+            return radios_[j].channel == radios_[i].channel && radios_[j].primary == radios_[i].primary;
+        };
+        const auto at = std::find_if(first.begin(), first.end(), same);
+        channel_.push_back(static_cast<std::size_t>(at - first.begin()));
+        if (at == first.end()) first.push_back(i);
+    }
+    channels_ = first.size();
+    relations_.resize(channels_ * channels_);
+    for (std::size_t a = 0; a < channels_; ++a)
+        for (std::size_t b = 0; b < channels_; ++b) {
+            const AirRadio &own = radios_[first[a]], &other = radios_[first[b]];
+            relations_[a * channels_ + b] = relation(own.channel, own.primary, other.channel, other.primary);
+        }
+}
+
+void AirOfSite::gather() {
+    for (std::size_t k = 0; k < joined_.size(); ++k)
+        if (joined_[k].radio >= 0) gather_client(k);
+}
+
+SenderGroup& AirOfSite::group(std::size_t radio, bool voice, const RateLadder::Step& step) {
+    const std::uint64_t form = key_of(step.form);
+    for (std::uint32_t g : groups_of_[radio])
+        if (groups_[g].voice == voice && groups_[g].form == form) return groups_[g];
+    groups_of_[radio].push_back(static_cast<std::uint32_t>(groups_.size()));
+    SenderGroup& made = groups_.emplace_back();
+    made.radio = static_cast<std::uint16_t>(radio);
+    made.voice = voice;
+    made.form = form;
+    made.step = &step;
+    return made;
+}
+
+void AirOfSite::gather_client(std::size_t k) {
+    const Joined& j = joined_[k];
+    const auto radio = static_cast<std::size_t>(j.radio);
+    const HeardFloor& floor = *floors_[j.floor];
+    const Traffic& t = asks_[j.floor][j.zone_at].each;
+    const double dbm = j.cdbm / 100.0 + rates_.gain_db(j.profile);
+    const double up_dbm = dbm + rates_.up_shift_db(radio, j.profile);
+    const RateLadder::Step* down = rates_.down(radio, j.profile).step(dbm);
+    const RateLadder::Step* up = rates_.up(radio, j.profile).step(up_dbm);
+    if (!down || !up) return;
+    const auto add_down = [&](auto& groups, const Traffic::Queue& q) {
+        if (q.per_s <= 0) return;
+        DownGroup& g = groups[radio].try_emplace(key_of(down->form), DownGroup{down}).first->second;
+        const double per_s = j.weight * q.per_s / (1 - retry_share(dbm - down->received_dbm));
+        g.count += j.weight;
+        g.per_s += per_s;
+        g.bytes_per_s += per_s * q.bytes;
+        g.bursts_per_s += per_s * q.bursts_per_s / q.per_s;
+    };
+    add_down(down_, t.down);
+    add_down(voice_down_, t.voice_down);
+    const double heard_dbm = project_.settings.heard_dbm;
+    const auto add_up = [&](bool voice, const Traffic::Queue& q) {
+        if (q.per_s <= 0) return;
+        SenderGroup& g = group(radio, voice, *up);
+        client_groups_[k][voice] = static_cast<std::int32_t>(&g - groups_.data());
+        const double per_s = j.weight * q.per_s / (1 - retry_share(up_dbm - up->received_dbm));
+        g.count += j.weight;
+        g.per_s += per_s;
+        g.bytes_per_s += per_s * q.bytes;
+        g.bursts_per_s += per_s * q.bursts_per_s / q.per_s;
+        for (const HeardLevel& l : floor.of(j.client)) {
+            if (l.radio == radio || relation_of(radio, l.radio) == ChannelRelation::apart) continue;
+            const double level = l.cdbm / 100.0 + rates_.gain_db(j.profile);
+            const double back = level + rates_.up_shift_db(l.radio, j.profile);
+            if (std::max(level, back) < heard_dbm) continue;
+            SenderGroup::Heard& h = g.others[l.radio];
+            if (level >= heard_dbm) h.hear += j.weight;
+            if (back >= heard_dbm) h.heard_by += j.weight;
+        }
+    };
+    add_up(false, t.up);
+    add_up(true, t.voice_up);
+}
+
+void AirOfSite::find_pairs() {
+    const double heard_dbm = project_.settings.heard_dbm;
+    for (const auto& floor : floors_)
+        for (const HeardFloor::Pair& p : floor->between) {
+            const ChannelRelation how = relation_of(p.listener, p.heard.radio);
+            if (how == ChannelRelation::apart || p.heard.cdbm < 100 * heard_dbm) continue;
+            pairs_.push_back({p.listener, p.heard.radio, how});
+            if (how == ChannelRelation::shared) ++shares_with_[p.listener];
+            if (how != ChannelRelation::beside) continue;
+            double asked = 0, per_s = 0;
+            for (const auto& [form, g] : down_[p.heard.radio]) {
+                const FrameCost c = cost(p.heard.radio, *g.step, g.bytes_per_s / g.per_s, false);
+                asked += g.per_s / c.most * c.txop_us(c.most) * 1e-6;
+                per_s += g.per_s;
+            }
+            const double share = full_width_share(asked, per_s);
+            if (share >= full_share_[p.listener]) continue;
+            full_share_[p.listener] = share;
+            fall_back_mhz_[p.listener] = width_left_mhz(
+                radios_[p.listener].channel, radios_[p.listener].primary, radios_[p.heard.radio].channel);
+        }
+}
+
+FrameCost AirOfSite::cost(std::size_t radio, const RateLadder::Step& step, double bytes, bool voice) const {
+    FrameWish wish;
+    wish.form = step.form;
+    wish.band = radios_[radio].channel.band;
+    wish.msdu_bytes = std::clamp(static_cast<int>(std::lround(bytes)), 40, 2304);
+    wish.aggregates = !voice;
+    const FrameCost whole = frame_cost(wish);
+    if (full_share_[radio] >= 1 || step.form.width_mhz <= fall_back_mhz_[radio]) return whole;
+    wish.form.width_mhz = fall_back_mhz_[radio];
+    if (!phy_rate_mbps(wish.form.standard, wish.form.width_mhz, wish.form.streams, wish.form.mcs,
+                       wish.form.guard_us))
+        --wish.form.mcs;
+    return mixed(whole, frame_cost(wish), full_share_[radio]);
+}
+
+Contender AirOfSite::queue_of(std::size_t radio, bool voice) const {
+    const AccessCategory category = voice ? AccessCategory::voice : AccessCategory::best_effort;
+    Contender c;
+    c.backoff = backoff(category);
+    c.space_s = (sifs_us(radios_[radio].channel.band) + aifs_slots(category) * slot_us) * 1e-6;
+    return c;
+}
+
+std::int32_t AirOfSite::add(Contender c, std::uint64_t identity) {
+    c_.contenders.push_back(std::move(c));
+    identity_.push_back(identity);
+    return static_cast<std::int32_t>(c_.contenders.size() - 1);
+}
+
+void AirOfSite::add_beacons(std::size_t radio) {
+    const double share = beacon_share(radio);
+    if (share <= 0) return;
+    Contender c = queue_of(radio, false);
+    c.fixed_share = share;
+    c.fixed_per_s = 0;
+    const AirRadio& r = radios_[radio];
+    queues_[radio].beacons = add(c, ContentKey()
+                                        .add(std::uint64_t{r.access_point.value})
+                                        .add(static_cast<std::uint64_t>(r.radio))
+                                        .add(2)
+                                        .value());
+}
+
+double AirOfSite::beacon_share(std::size_t radio) const {
+    const AirRadio& r = radios_[radio];
+    const auto share = [&](const Network& n) {
+        // 6 GHz has no DSSS, and 5 GHz neither
+        const double rate =
+            r.channel.band == band_24 ? n.lowest_rate_mbps : std::max(n.lowest_rate_mbps, 6.0);
+        const bool dsss_elsewhere = r.channel.band != band_24 && (rate == 11);
+        return yemvo::beacon_share(n.beacon_bytes, dsss_elsewhere ? 12 : rate, 1, 1, r.channel.band);
+    };
+    if (project_.demand.networks->empty()) return share(Network{});
+    double sum = 0;
+    for (std::size_t n = 0; n < r.carries.size(); ++n)
+        if (r.carries[n]) sum += share((*project_.demand.networks)[n]);
+    return std::min(sum, 0.95);
+}
+
+void AirOfSite::add_queues() {
+    for (std::size_t r = 0; r < radios_.size(); ++r) {
+        const auto identity = [&](int kind, std::uint64_t form) {
+            return ContentKey()
+                .add(std::uint64_t{radios_[r].access_point.value})
+                .add(static_cast<std::uint64_t>(radios_[r].radio))
+                .add(kind)
+                .add(form)
+                .value();
+        };
+        const auto add_down = [&](const auto& groups, bool voice) {
+            if (groups.empty()) return std::int32_t{-1};
+            Contender c = queue_of(r, voice);
+            for (const auto& [form, g] : groups) {
+                const double count = std::max(g.count, 1.0);  // there is no less than one receiver
+                c.to.push_back({g.per_s / count, count, cost(r, *g.step, g.bytes_per_s / g.per_s, voice),
+                                g.per_s / g.bursts_per_s});
+            }
+            return add(std::move(c), identity(voice, 0));
+        };
+        queues_[r].down = add_down(down_[r], false);
+        queues_[r].voice_down = add_down(voice_down_[r], true);
+        add_beacons(r);
+        for (std::uint32_t g : groups_of_[r]) {
+            const SenderGroup& group = groups_[g];
+            Contender c = queue_of(r, group.voice);
+            c.count = std::max(group.count, 1.0);
+            c.to.push_back({group.per_s / c.count, 1,
+                            cost(r, *group.step, group.bytes_per_s / group.per_s, group.voice),
+                            group.per_s / group.bursts_per_s});
+            group_contender_.resize(std::max<std::size_t>(group_contender_.size(), g + 1), -1);
+            group_contender_[g] = add(std::move(c), identity(3 + group.voice, group.form));
+        }
+    }
+    for (std::size_t k = 0; k < joined_.size(); ++k) {
+        const auto of = [&](std::int32_t g) {
+            return g < 0 ? -1 : group_contender_[static_cast<std::size_t>(g)];
+        };
+        client_queues_[k] = {of(client_groups_[k][0]), of(client_groups_[k][1])};
+    }
+}
+
+std::vector<std::int32_t> AirOfSite::sending(std::size_t radio) const {
+    std::vector<std::int32_t> all;
+    for (std::int32_t k : {queues_[radio].down, queues_[radio].voice_down, queues_[radio].beacons})
+        if (k >= 0) all.push_back(k);
+    return all;
+}
+
+void AirOfSite::hear_inside(std::size_t radio) {
+    std::vector<std::int32_t> all = sending(radio);
+    for (std::uint32_t g : groups_of_[radio]) all.push_back(group_contender_[g]);
+    for (std::int32_t a : all)
+        for (std::int32_t b : all)
+            if (a != b)
+                c_.hearing.push_back({static_cast<std::uint32_t>(a), static_cast<std::uint32_t>(b), 1});
+}
+
+void AirOfSite::hear_between() {
+    const auto hears = [&](std::int32_t listener, std::int32_t heard, double share) {
+        if (share >= least_share)
+            c_.hearing.push_back({static_cast<std::uint32_t>(listener), static_cast<std::uint32_t>(heard),
+                                  std::min(share, 1.0)});
+    };
+    // beside its primary a wide radio hears nobody, and is heard while it goes out whole
+    const auto part = [&](std::size_t listener, std::size_t heard) {
+        if (relation_of(listener, heard) == ChannelRelation::beside) return 0.0;
+        return relation_of(heard, listener) == ChannelRelation::beside ? full_share_[heard] : 1.0;
+    };
+    for (const Pair& p : pairs_)
+        for (std::int32_t a : sending(p.listener))
+            for (std::int32_t b : sending(p.heard)) hears(a, b, part(p.listener, p.heard));
+    for (std::uint32_t g = 0; g < groups_.size(); ++g) {
+        const SenderGroup& own = groups_[g];
+        for (const auto& [other, h] : own.others) {
+            const double hear = part(own.radio, other) * h.hear / own.count;
+            const double heard = part(other, own.radio) * h.heard_by / own.count;
+            for (std::int32_t k : sending(other)) {
+                hears(group_contender_[g], k, hear);
+                hears(k, group_contender_[g], heard);
+            }
+            // another radio's clients are taken to stand round it
+            for (std::uint32_t f : groups_of_[other]) {
+                const auto back = groups_[f].others.find(own.radio);
+                if (back == groups_[f].others.end()) continue;
+                const double both =
+                    std::min(h.heard_by / own.count, back->second.heard_by / groups_[f].count);
+                hears(group_contender_[g], group_contender_[f], part(own.radio, other) * both);
+            }
+        }
+    }
+}
+
+}  // namespace yemvo

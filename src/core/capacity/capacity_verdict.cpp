@@ -1,0 +1,220 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "capacity/capacity_verdict.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace yemvo {
+namespace {
+
+/// More is not told: an idle radio has any headroom.
+constexpr double most_headroom = 99;
+
+AirFigures::OfRadio figures_of(const RadioCapacity& r) {
+    AirFigures::OfRadio f;
+    f.use = r.use;
+    f.satisfied = r.satisfied;
+    f.clients = r.clients;
+    f.headroom = std::min(r.headroom, most_headroom);
+    if (r.clients > 0) f.mbps_a_client = r.asked_down_mbps / r.clients * std::max(0.0, 1 + f.headroom);
+    return f;
+}
+
+/// What is counted at one place, by band.
+struct Tally {
+    std::vector<double> asked, met;
+    std::optional<Worst> worst;
+    Tally() : asked(band_count(), 0), met(band_count(), 0) {}
+    void add(BandId band, double weight, double met_weight, const Worst& at) {
+        asked[band.index] += weight;
+        met[band.index] += met_weight;
+        if (!worst || at.margin < worst->margin) worst = at;
+    }
+    double all() const {
+        double sum = 0;
+        for (double a : asked) sum += a;
+        return sum;
+    }
+    double share(std::size_t band) const { return asked[band] > 0 ? met[band] / asked[band] : 1; }
+};
+
+/// One requirement at one busy hour.
+class HourTally {
+public:
+    HourTally(const Project& project, const RequirementSet& set, const Requirement& r,
+              const HourCapacity& hour)
+        : project_(project), set_(set), r_(r), info_(required_lens(r)), hour_(hour) {
+        for (const RadioCapacity& radio : hour.radios) figures_.push_back(figures_of(radio));
+        if (info_.counts == RequirementCounts::clients)
+            count_clients();
+        else
+            count_radios();
+    }
+    Tally site;
+    std::map<FloorId, Tally> floors;
+    std::map<ZoneId, Tally> zones;
+    std::map<ZoneId, FloorId> floor_of;
+
+private:
+    bool holds_in(const Zone& z) const { return set_.is_everywhere() || set_.names(z); }
+    const Zone& zone_of(const ClientCapacity& c, const Floor& floor) const {
+        return (*floor.zones)[hour_.heard[c.floor]->standing.clients[c.client].zone - 1u];
+    }
+    double value_of(std::size_t radio) const {
+        const AirFigures::OfRadio& f = figures_[radio];
+        switch (info_.id) {
+            case LensId::mbps_client:
+                return f.mbps_a_client;
+            case LensId::air_used:
+                return 100 * f.use;
+            case LensId::radio_clients:
+                return f.clients;
+            case LensId::headroom:
+                return 100 * f.headroom;
+            default:
+                return 100 * f.satisfied;
+        }
+    }
+    double margin_of(double value, BandId band) const {
+        return info_.more_is_better ? value - r_.limit_in(band) : r_.limit_in(band) - value;
+    }
+
+    void count_clients() {
+        // who is not served counts in the first band that is asked about: nobody gets anything in any
+        const BandId unserved = r_.bands.first();
+        for (const ClientCapacity& c : hour_.clients) {
+            const Floor& floor = *find_floor(project_, hour_.floors[c.floor].floor);
+            const Zone& zone = zone_of(c, floor);
+            if (!holds_in(zone)) continue;
+            const BandId band =
+                c.radio < 0 ? unserved : hour_.radios[static_cast<std::size_t>(c.radio)].radio.channel.band;
+            if (!r_.bands.contains(band)) continue;
+            const double value = c.radio < 0 ? 0
+                                 : info_.id == LensId::satisfied
+                                     ? 100 * double{c.satisfied}
+                                     : value_of(static_cast<std::size_t>(c.radio));
+            const double margin = margin_of(value, band);
+            const Worst at{hour_.heard[c.floor]->standing.clients[c.client].place, value, band, margin};
+            const double weight = double{c.weight};
+            const double met = margin >= -1e-6 ? weight : 0;
+            site.add(band, weight, met, at);
+            floors[floor.id].add(band, weight, met, at);
+            zones[zone.id].add(band, weight, met, at);
+            floor_of[zone.id] = floor.id;
+        }
+    }
+
+    void count_radios() {
+        std::vector<std::set<ZoneId>> serves(hour_.radios.size());
+        for (const ClientCapacity& c : hour_.clients) {
+            if (c.radio < 0) continue;
+            const Floor& floor = *find_floor(project_, hour_.floors[c.floor].floor);
+            const Zone& zone = zone_of(c, floor);
+            if (!holds_in(zone)) continue;
+            serves[static_cast<std::size_t>(c.radio)].insert(zone.id);
+            floor_of[zone.id] = floor.id;
+        }
+        for (std::size_t i = 0; i < hour_.radios.size(); ++i) {
+            const AirRadio& radio = hour_.radios[i].radio;
+            if (serves[i].empty() || !r_.bands.contains(radio.channel.band)) continue;
+            const double value = value_of(i), margin = margin_of(value, radio.channel.band);
+            const AccessPoint* ap = find_access_point(project_, radio.floor, radio.access_point);
+            const Worst at{ap ? ap->position : Point{}, value, radio.channel.band, margin};
+            const double met = margin >= -1e-6 ? 1 : 0;
+            site.add(radio.channel.band, 1, met, at);
+            floors[radio.floor].add(radio.channel.band, 1, met, at);
+            for (ZoneId z : serves[i]) zones[z].add(radio.channel.band, 1, met, at);
+        }
+    }
+
+    const Project& project_;
+    const RequirementSet& set_;
+    const Requirement& r_;
+    const LensInfo& info_;
+    const HourCapacity& hour_;
+    std::vector<AirFigures::OfRadio> figures_;
+};
+
+/// Of one requirement at one place the worst busy hour.
+class WorstHour {
+public:
+    void take(const Tally& t, const std::string& hour, FloorId floor, ZoneId zone) {
+        if (t.all() <= 0) return;
+        PlaceResult p;
+        p.floor = floor;
+        p.zone = zone;
+        p.asked = t.all();
+        p.hour = hour;
+        p.worst = t.worst;
+        p.met_in_all = 0;
+        for (std::size_t b = 0; b < t.asked.size(); ++b) {
+            p.met.push_back(p.asked * t.share(b));
+            *p.met_in_all += t.met[b];
+        }
+        const auto share = [](const PlaceResult& of) { return *of.met_in_all / of.asked; };
+        if (!result || share(p) < share(*result)) result = std::move(p);
+    }
+    std::optional<PlaceResult> result;
+};
+
+const RequirementSet& set_of(const Project& project, RequirementSetId id) {
+    return *find_requirement_set(project, id);
+}
+
+}  // namespace
+
+void add_capacity(Verdict& verdict, const Project& project, const SiteCapacity& site) {
+    for (RequirementResult& result : verdict.requirements) {
+        const Requirement& r = result.requirement;
+        if (required_lens(r).counts == RequirementCounts::area) continue;
+        WorstHour whole;
+        std::map<FloorId, WorstHour> floors;
+        std::map<ZoneId, WorstHour> zones;
+        for (const HourCapacity& hour : site.hours) {
+            const HourTally t(project, set_of(project, result.set), r, hour);
+            whole.take(t.site, hour.hour, {}, {});
+            for (const auto& [id, tally] : t.floors) floors[id].take(tally, hour.hour, id, {});
+            for (const auto& [id, tally] : t.zones) zones[id].take(tally, hour.hour, t.floor_of.at(id), id);
+        }
+        result.floors.clear();
+        result.zones.clear();
+        result.site = whole.result.value_or(PlaceResult{});
+        if (result.site.met.empty()) result.site.met.assign(band_count(), 0);
+        // in the order of the project, as areas have it
+        for (const Floor* f : all_floors(project)) {
+            if (const auto at = floors.find(f->id); at != floors.end() && at->second.result)
+                result.floors.push_back(*at->second.result);
+            for (const Zone& z : *f->zones)
+                if (const auto at = zones.find(z.id); at != zones.end() && at->second.result)
+                    result.zones.push_back(*at->second.result);
+        }
+        if (result.site.worst)
+            for (const PlaceResult& f : result.floors)
+                if (f.worst && f.worst->place == result.site.worst->place &&
+                    f.worst->margin == result.site.worst->margin)
+                    result.site.floor = f.floor;
+    }
+}
+
+std::shared_ptr<const AirFigures> air_figures(const SiteCapacity& site, std::string_view hour) {
+    const HourCapacity* h = site.find(hour);
+    if (!h) return nullptr;
+    auto figures = std::make_shared<AirFigures>();
+    ContentKey key;
+    for (const RadioCapacity& r : h->radios) {
+        const AirFigures::OfRadio f = figures_of(r);
+        figures->radios[{r.radio.access_point, r.radio.radio}] = f;
+        key.add(std::uint64_t{r.radio.access_point.value})
+            .add(static_cast<std::uint64_t>(r.radio.radio))
+            .add(f.mbps_a_client)
+            .add(f.use)
+            .add(f.satisfied)
+            .add(f.clients)
+            .add(f.headroom);
+    }
+    figures->key = key.value();
+    return figures;
+}
+
+}  // namespace yemvo
