@@ -17,8 +17,8 @@
 #include "app/candidates/candidates_page.h"
 #include "app/charts/chart_page.h"
 #include "app/drawings/sheet_canvas.h"
-#include "app/files/versions_page.h"
 #include "app/findings/findings_page.h"
+#include "app/first_answer/answer_page.h"
 #include "app/gear/gear_page.h"
 #include "app/look/theme.h"
 #include "app/materials/types_page.h"
@@ -129,20 +129,6 @@ bool shoot_drawings(AppWindow& window, const QString& folder) {
     known_length(window, {38, 23.5}, {60, 23.5}, "23 m");
     done = shoot(window, folder, "scale") && done;
     for (int i = 0; i < 3; ++i) w.document().history().undo();
-
-    // the first floor as if it had been laid askew
-    const Similarity askew{1, 4, {1.5, -2}};
-    w.edit("Askew", [&](Project& p) { transform_floor(p, first, askew); });
-    w.activity().set_tool(ToolId::align);
-    window.plan().fit();
-    settle(window);
-    for (Point p : {Point{0, 0}, {60, 0}, {60, 35}, {0, 35}}) {
-        click(window, askew.apply(p));
-        click(window, p == Point{60, 35} ? Point{60, 34} : p);
-    }
-    done = shoot(window, folder, "align") && done;
-    w.activity().set_tool(ToolId::select);
-    w.document().history().undo();
 
     press_main(window, "siteButton");
     w.in_view().choose_building(w.project().buildings[1].id);
@@ -345,30 +331,23 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     return done;
 }
 
-/// What is said when somebody else writes the open file, and what earlier saves have kept.
-bool shoot_files(AppWindow& window, const QString& folder) {
-    // the path is seen in the pictures
-    QDir(QDir::tempPath()).mkpath("plans");
-    const QString file = QDir::tempPath() + "/plans/Larkfield Library.yemvo";
-    QFile::remove(file);
-    window.asking().save_file = [&](const QString&, const QString&, const QString&) { return file; };
-    window.asking().overwrite = [](const QString&) { return true; };
-    const auto save = [&](const char* name) {
-        window.workspace().edit("Rename", [&](Project& p) { p.name = name; });
-        window.save();
-        return QTest::qWaitFor([&] { return !window.is_working(); }, 10000);
-    };
-    bool done = true;
-    for (const char* name :
-         {"Larkfield Library, draft", "Larkfield Library, second draft", "Larkfield Library"}) {
-        done = save(name) && done;
-        QTest::qWait(5);
-    }
-    window.workspace().activity().set_step(Step::placement);
-    trigger(window, "file.versions");
-    done = window.grab().save(folder + "/versions.png") && done;
-    std::printf("wrote %s/versions.png\n", qPrintable(folder));
-    emit window.versions().left();
+/// Who is there on the author's evening, and the first answer for it.
+bool shoot_demand(AppWindow& window, const QString& folder) {
+    Workspace& w = window.workspace();
+    const FloorId ground = find_floor(w.project(), "Ground floor")->id;
+    w.in_view().show_floor(ground);
+    w.activity().set_step(Step::demand);
+    w.edit("Evening", [](Project& p) { p.demand.hour = "evening"; });
+    for (const Zone& z : *w.floor()->zones)
+        if (z.name == "Auditorium") w.selection().select_alone({Item{Item::Kind::zone, z.id.value}});
+    window.plan().fit();
+    bool done = shoot(window, folder, "demand");
+    trigger(window, "view.answer");
+    QTest::qWait(60);
+    done = window.grab().save(folder + "/answer.png") && done;
+    std::printf("wrote %s/answer.png\n", qPrintable(folder));
+    emit window.answer().left();
+    w.document().history().undo();
     return done;
 }
 
@@ -392,6 +371,6 @@ int main(int argc, char** argv) {
     bool done = window.grab().save(folder + "/start.png");
     std::printf("wrote %s/start.png\n", qPrintable(folder));
     window.open_demo();
-    done = settle(window) && shoot_all(window, folder) && shoot_files(window, folder) && done;
+    done = settle(window) && shoot_all(window, folder) && shoot_demand(window, folder) && done;
     return done ? 0 : 2;
 }

@@ -10,6 +10,7 @@
 #include "app/drawings/drawings_feature.h"
 #include "app/files/files_feature.h"
 #include "app/findings/findings_feature.h"
+#include "app/first_answer/answer_feature.h"
 #include "app/gear/gear_feature.h"
 #include "app/help/help_feature.h"
 #include "app/history/history_feature.h"
@@ -52,6 +53,7 @@ struct AppWindow::Features {
     MaterialsFeature materials{shell_};
     GearFeature gear{shell_};
     ClientsFeature clients{shell_};
+    AnswerFeature answer{shell_};
     CandidatesFeature candidates{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
@@ -102,6 +104,7 @@ PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 DemandPage& AppWindow::demand() { return features_->demand.page(); }
+AnswerPage& AppWindow::answer() { return features_->answer.page(); }
 ClientsPage& AppWindow::clients() { return features_->clients.page(); }
 CostsPage& AppWindow::costs() { return features_->costs.page(); }
 ProofPage& AppWindow::proof() { return features_->proof.page(); }

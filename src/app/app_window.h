@@ -8,6 +8,7 @@
 
 namespace yemvo::app {
 
+class AnswerPage;
 class ClientsPage;
 class CostsPage;
 class DemandPage;
@@ -55,6 +56,7 @@ public:
     CostsPage& costs();
     DemandPage& demand();
     ClientsPage& clients();
+    AnswerPage& answer();
     ProofPage& proof();
     TypesPage& types();
     GearPage& gear();

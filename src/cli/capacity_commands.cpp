@@ -4,6 +4,7 @@
 #include <ostream>
 
 #include "base/number_text.h"
+#include "capacity/first_answer.h"
 #include "capacity/site_capacity.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
@@ -139,6 +140,84 @@ int capacity(Context& context, const std::string& file, const std::string& hour)
     return done;
 }
 
+const char* rule_name(AnswerRule rule) {
+    switch (rule) {
+        case AnswerRule::area:
+            return "area";
+        case AnswerRule::airtime:
+            return "airtime";
+        case AnswerRule::clients:
+            return "clients";
+        case AnswerRule::shared:
+            break;
+    }
+    return "shared";
+}
+
+Json answer_json(const Project& project, const FirstAnswer& a) {
+    Json zones = Json::array(), floors = Json::array(), of_bands = Json::array();
+    for (const AnswerZone& z : a.zones) {
+        Json each = Json::array();
+        for (const Band& b : bands()) {
+            const AnswerOfBand& of = z.bands[b.id.index];
+            each.push_back({{"band_ghz", b.name},
+                            {"clients", rounded(of.clients, 1)},
+                            {"air", rounded(of.air, 4)},
+                            {"by_area", rounded(of.by_area, 3)},
+                            {"by_air", rounded(of.by_air, 3)},
+                            {"by_clients", rounded(of.by_clients, 3)}});
+        }
+        zones.push_back({{"zone", find_zone(*find_floor(project, z.floor), z.zone)->name},
+                         {"floor", find_floor(project, z.floor)->name},
+                         {"area_m2", rounded(z.area_m2, 1)},
+                         {"clients", rounded(z.clients, 1)},
+                         {"access_points", z.access_points},
+                         {"rule", rule_name(z.rule)},
+                         {"bands", each}});
+    }
+    for (const AnswerFloor& f : a.floors)
+        floors.push_back({{"floor", find_floor(project, f.floor)->name},
+                          {"area_m2", rounded(f.area_m2, 1)},
+                          {"people", rounded(f.people, 1)},
+                          {"access_points", f.access_points}});
+    for (const Band& b : bands())
+        of_bands.push_back({{"band_ghz", b.name},
+                            {"radios", a.radios[b.id.index]},
+                            {"reach_m", rounded(a.reach_m[b.id.index], 2)},
+                            {"cell_m2", rounded(a.cell_m2[b.id.index], 1)},
+                            {"channels", a.channels[b.id.index]}});
+    return {{"access_points", a.access_points},
+            {"people", rounded(a.site.people, 1)},
+            {"clients", rounded(a.site.clients, 1)},
+            {"down_mbps", rounded(a.site.down_mbps, 1)},
+            {"short_of_channels", a.short_of_channels},
+            {"bands", of_bands},
+            {"floors", floors},
+            {"zones", zones}};
+}
+
+struct AnswerAsk {
+    std::string file;
+    PlainSite site;
+};
+
+int answer(Context& context, const AnswerAsk& ask) {
+    const Project project = ask.file.empty() ? plain_site(ask.site) : load(context, ask.file);
+    const FirstAnswer a = first_answer(project, usual_answer(project));
+    const Json json = answer_json(project, a);
+    if (context.json) return print(context, json), done;
+    context.out << a.access_points << " access points, for " << std::lround(a.site.clients) << " clients on "
+                << std::lround(a.site.area_m2) << " m2\n";
+    for (const AnswerZone& z : a.zones) {
+        char line[160];
+        std::snprintf(line, sizeof line, "  %-28.28s %6.0f m2 %5.0f clients  %2d by %s\n",
+                      find_zone(*find_floor(project, z.floor), z.zone)->name.c_str(), z.area_m2, z.clients,
+                      z.access_points, rule_name(z.rule));
+        context.out << line;
+    }
+    return done;
+}
+
 }  // namespace
 
 void add_capacity_commands(CLI::App& root, Context& context) {
@@ -148,6 +227,18 @@ void add_capacity_commands(CLI::App& root, Context& context) {
         "capacity library.yemvo --json", [&context, file, hour] { return capacity(context, *file, *hour); });
     command->add_option("FILE", *file, "A project (.yemvo)")->required();
     command->add_option("--hour", *hour, "The key of one busy hour; all without it");
+
+    const auto ask = std::make_shared<AnswerAsk>();
+    command = add_command(root, context, "answer", "How many access points a site needs, before any stands",
+                          "answer --length 60 --width 20 --floors 3 --people 240 --use offices --json",
+                          [&context, ask] { return answer(context, *ask); });
+    command->add_option("FILE", ask->file, "A project whose zones say who is there");
+    command->add_option("--length", ask->site.length_m, "Metres, where there is no project")
+        ->check(CLI::Range(1.0, 2000.0));
+    command->add_option("--width", ask->site.width_m, "Metres")->check(CLI::Range(1.0, 2000.0));
+    command->add_option("--floors", ask->site.floors, "How many alike")->check(CLI::Range(1, 100));
+    command->add_option("--people", ask->site.people, "On all floors")->check(CLI::Range(0.0, 1e5));
+    command->add_option("--use", ask->site.use, "A use of rooms: offices, classroom, hall, cafe, ...");
 }
 
 }  // namespace yemvo::cli

@@ -8,13 +8,16 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QScrollArea>
+#include <QStyledItemDelegate>
 
 #include "app/clients/keyed_forms.h"
+#include "app/clients/rate_chart.h"
 #include "app/forms/form_parts.h"
 #include "app/forms/page_parts.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
 #include "project/demand_edits.h"
+#include "render/text_style.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
@@ -32,8 +35,38 @@ QString about_client(const ClientProfile& c) {
     QStringList words;
     for (const auto& [band, width] : c.widest_mhz)
         words << QString("%1: %2").arg(QString::fromStdString(yemvo::band(band).name)).arg(width);
-    return "802.11" + QString::fromStdString(c.standard) + ",  " + words.join("  ") + " MHz";
+    return QString::fromStdString(c.standard) + "  " + words.join("  ");
 }
+
+/// A line each, or the head of a group.
+class KeyedDelegate : public QStyledItemDelegate {
+public:
+    using QStyledItemDelegate::QStyledItemDelegate;
+    QSize sizeHint(const QStyleOptionViewItem&, const QModelIndex&) const override { return {100, 25}; }
+    void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
+        const auto& colours = theme();
+        const QRect r = option.rect;
+        const bool head = !index.data(kind_role).isValid();
+        const bool chosen = option.state & QStyle::State_Selected;
+        p->fillRect(r, head ? colours.chrome : chosen ? colours.accent_tint : colours.paper);
+        if (chosen) p->fillRect(QRect(r.left(), r.top(), 3, r.height()), colours.accent);
+        if (!head) p->fillRect(QRect(r.left(), r.bottom(), r.width(), 1), colours.line2);
+        p->setFont(render::font(head ? 11.5 : 12.5, head ? 600 : 400));
+        p->setPen(head ? colours.muted : colours.ink);
+        const QString about = index.data(Qt::ToolTipRole).toString();
+        const QFont small = render::font(11);
+        const int about_px = QFontMetrics(small).horizontalAdvance(about);
+        const int room = r.width() - 24;
+        const QString name = index.data().toString().trimmed();
+        const int name_px = p->fontMetrics().horizontalAdvance(name);
+        p->drawText(r.adjusted(12, 0, -12, 0), Qt::AlignVCenter,
+                    p->fontMetrics().elidedText(name, Qt::ElideRight, room));
+        if (about.isEmpty() || name_px + about_px + 16 > room) return;
+        p->setFont(small);
+        p->setPen(colours.muted);
+        p->drawText(r.adjusted(12, 0, -12, 0), static_cast<int>(Qt::AlignVCenter | Qt::AlignRight), about);
+    }
+};
 
 Form* form_for(Workspace& w, QWidget* parent, const Keyed& what) {
     switch (what.kind) {
@@ -65,7 +98,10 @@ ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent
     middle_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     middle_->setFixedWidth(430);
     row->addWidget(middle_);
-    row->addStretch(1);
+    chart_ = new RateChart(this);
+    row->addWidget(chart_, 1);
+    rest_ = new QWidget(this);
+    row->addWidget(rest_, 1);
     column->addLayout(row, 1);
     connect(&workspace_, &Workspace::project_changed, this, [this] {
         if (isVisible()) refresh();
@@ -93,6 +129,7 @@ QWidget* ClientsPage::make_list() {
     list_->setObjectName("keyedList");
     list_->setAccessibleName(tr("Client profiles, applications and networks"));
     list_->setFrameShape(QFrame::NoFrame);
+    list_->setItemDelegate(new KeyedDelegate(list_));
     column->addWidget(list_, 1);
     auto* foot = new QHBoxLayout;
     foot->setContentsMargins(10, 6, 10, 6);
@@ -105,11 +142,11 @@ QWidget* ClientsPage::make_list() {
     };
     button(tr("New profile"), "newClient", [this] { add(KeyedKind::client); });
     button(tr("New application"), "newApplication", [this] { add(KeyedKind::application); });
-    button(tr("New network"), "newNetwork", [this] { add(KeyedKind::network); });
     column->addLayout(foot);
     foot = new QHBoxLayout;
     foot->setContentsMargins(10, 0, 10, 8);
     foot->setSpacing(6);
+    button(tr("New network"), "newNetwork", [this] { add(KeyedKind::network); });
     copy_ = button(tr("Copy"), "copyKeyed", [this] { copy(); });
     remove_ = button(tr("Remove"), "removeKeyed", [this] { remove(); });
     column->addLayout(foot);
@@ -180,6 +217,10 @@ void ClientsPage::refresh() {
     fill_list();
     copy_->setEnabled(bool(shown_));
     remove_->setEnabled(bool(shown_));
+    const bool of_client = shown_ && shown_.kind == KeyedKind::client;
+    if (of_client) chart_->show_client(client(p, shown_.key));
+    chart_->setVisible(of_client);
+    rest_->setVisible(!of_client);
     if (form_ && form_of_ == shown_ && !form_->is_outdated()) return form_->refresh();
     form_of_ = shown_;
     // the old form may be the one whose field asked for this: it goes once that is over

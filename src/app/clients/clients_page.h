@@ -13,6 +13,7 @@ class QScrollArea;
 namespace yemvo::app {
 
 class Form;
+class RateChart;
 
 enum class KeyedKind { client, application, network };
 
@@ -53,6 +54,8 @@ private:
     QListWidget* list_ = nullptr;
     QScrollArea* middle_ = nullptr;
     QPushButton *copy_ = nullptr, *remove_ = nullptr;
+    RateChart* chart_ = nullptr;
+    QWidget* rest_ = nullptr;  ///< where there is no chart
     Form* form_ = nullptr;
     Keyed shown_;
     Keyed form_of_;

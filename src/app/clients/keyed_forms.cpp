@@ -151,20 +151,6 @@ void client_bands(const Rows<ClientProfile>& rows) {
     }
 }
 
-/// PHY rates down at a level, against a radio that holds it back in nothing.
-QString rates_at(const ClientProfile& c, double dbm) {
-    QStringList words;
-    for (const Band& b : yemvo::bands()) {
-        if (c.widest(b.id) <= 0) continue;
-        const auto all = channels(b.id, c.widest(b.id));
-        if (all.empty()) continue;
-        const RateLadder ladder({Standard::be, b.id, 8}, all.front(), c, c.noise_figure_db);
-        words << QString("%1: %2").arg(QString::fromStdString(b.name),
-                                       render::figure(ladder.rate_mbps(dbm + c.gain_dbi)));
-    }
-    return words.join("   ");
-}
-
 void uses(Form& form, Mix ZoneDemand::*mix, const std::string& key) {
     form.group(tr("Where it is counted on"));
     form.text(tr("Zones"), [&w = form.workspace(), mix, key] {
@@ -214,11 +200,6 @@ Form* client_form(Workspace& w, QWidget* parent, const std::string& key) {
                 limits::leaves_dbm);
     rows.number(form->row(tr("Moves on")), "clientLeaves", tr("dBm, below"), 0, &ClientProfile::leaves_dbm,
                 limits::leaves_dbm);
-    form->group(tr("PHY rates down, Mbit/s by band"));
-    for (double dbm : {-50.0, -60.0, -67.0, -75.0, -82.0})
-        form->text(QString("%1 dBm").arg(render::figure(dbm)),
-                   [rows, dbm] { return rates_at(rows.thing(), dbm); });
-    form->note(tr("Against a radio of 802.11be with more streams than the client"));
     uses(*form, &ZoneDemand::profiles, key);
     form->stretch();
     return form;
@@ -289,9 +270,8 @@ Form* network_form(Workspace& w, QWidget* parent, const std::string& key) {
     form->text(tr("It costs"), [rows] {
         const Network& n = rows.thing();
         const BandId band = n.bands.empty() ? band_5 : n.bands.first();
-        const double rate = band == band_24 ? n.lowest_rate_mbps : std::max(6.0, n.lowest_rate_mbps);
         const double share =
-            beacon_share(n.beacon_bytes, rate == 11 && band != band_24 ? 12 : rate, 1, 1, band);
+            beacon_share(n.beacon_bytes, basic_rate_in(band, n.lowest_rate_mbps), 1, 1, band);
         return tr("%1 of the air for its beacons, at each radio").arg(render::percent(share, 2));
     });
     form->group(tr("Limits"));

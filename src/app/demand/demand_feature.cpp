@@ -10,6 +10,7 @@
 #include "app/model/document.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
+#include "app/model/shown_map.h"
 #include "project/demand_edits.h"
 #include "render/tr.h"
 
@@ -23,6 +24,13 @@ DemandFeature::DemandFeature(Shell& shell)
     shell.tray_page(tr("Demand by zone"), page_);
     shell.command("view.pages", {"view.demand", tr("Demand by zone"), QKeySequence("Ctrl+Alt+Z"),
                                  [this] { shell_.show_tray(page_); }});
+    Command clients{"demand.clients", tr("Clients on the plan"), QKeySequence("Ctrl+Alt+C"),
+                    [this] { workspace_.shown().show_clients(!workspace_.shown().clients()); }};
+    clients.is_on = [this] { return workspace_.shown().clients(); };
+    clients.tip =
+        tr("Each client as a dot joined to the access point that serves it; hollow where it does not get "
+           "what it needs");
+    shell.command("view.map", clients);
     QMenu* hours = shell.menu("view.map", tr("Busy hours"));
     const auto offer = [&](const char* id, const QString& text, void (DemandFeature::*run)(),
                            const char* key = "") {

@@ -9,11 +9,13 @@
 #include <algorithm>
 #include <cmath>
 
+#include "app/details/busy_hour_rows.h"
 #include "app/details/detail_forms.h"
 #include "app/look/theme.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
 #include "app/model/wishes.h"
+#include "capacity/demand_table.h"
 #include "coverage/failure.h"
 #include "project/edits.h"
 #include "project/gear_edits.h"
@@ -346,6 +348,9 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                      .arg(ap->radios[i].antenna.value != 0);
         if (ap)
             s += QString(" %1/%2").arg(ap->source ? static_cast<int>(*ap->source) : -1).arg(ap->alternative);
+        s += QString(" %1 %2")
+                 .arg(has_demand(w.project()))
+                 .arg(reinterpret_cast<quintptr>(w.project().demand.networks.identity()));
         return s + QString(" %1").arg(reinterpret_cast<quintptr>(w.project().models.identity()));
     });
     const AccessPointEditor ed(w, id);
@@ -375,6 +380,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_antenna(form, ed, i);
     add_power(form, ed);
 
+    busy_hour_rows(*form, w, id);
     form->group(tr("If it fails"));
     auto* failure = form->text(tr("Unserved"), [&w, id] {
         if (!w.results().prediction()) return QString();
@@ -431,6 +437,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     azimuth->setAccessibleName(tr("Azimuth"));
     tilt->setAccessibleName(tr("Tilt"));
 
+    network_rows(*form, w, id);
     form->group(tr("Gear"));
     auto* open_gear = new QPushButton(tr("Look at the model"));
     open_gear->setObjectName("apGear");

@@ -99,4 +99,10 @@ void ShownMap::choose_radios() {
     set(choice);
 }
 
+void ShownMap::show_clients(bool on) {
+    if (clients_ == on) return;
+    clients_ = on;
+    emit changed();
+}
+
 }  // namespace yemvo::app

@@ -37,6 +37,10 @@ public:
     /// "by the last edit", "against variant B"
     QString other_name() const;
 
+    /// Each client as a dot joined to the radio that serves it.
+    bool clients() const { return clients_; }
+    void show_clients(bool);
+
     /// For the workspace: another project.
     void start();
     /// The same: the project keeps the colours. Not before what is gone has been dropped: views are told.
@@ -51,6 +55,7 @@ private:
     Selection& selection_;
     render::MapChoice map_;
     RadiosShown radios_ = RadiosShown::all;
+    bool clients_ = false;
     std::vector<AccessPointId> ticked_;
 };
 

@@ -24,6 +24,7 @@
 #include "app/plan/picking.h"
 #include "app/plan/plan_overlay.h"
 #include "app/plan/tools.h"
+#include "capacity/site_capacity.h"
 #include "geometry/point.h"
 #include "project/item.h"
 #include "project/items.h"
@@ -369,6 +370,10 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (workspace_.shown().map().labels && shown && values_.size() == shown->surface.cells())
         render::paint_value_labels(p, *shown, values_, painted_map_, map_, size(), theme());
     if (const Floor* f = workspace_.floor()) {
+        if (workspace_.shown().clients() && workspace_.activity().step() != Step::venue)
+            if (const auto* site = workspace_.results().find<SiteCapacity>())
+                if (const HourCapacity* hour = site->find(workspace_.project().demand.hour))
+                    render::paint_clients(p, workspace_.project(), *f, *hour, map_, size(), theme());
         tool_->paint(p);
         if (workspace_.activity().shows_map()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {

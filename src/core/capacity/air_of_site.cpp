@@ -201,11 +201,8 @@ void AirOfSite::add_beacons(std::size_t radio) {
 double AirOfSite::beacon_share(std::size_t radio) const {
     const AirRadio& r = radios_[radio];
     const auto share = [&](const Network& n) {
-        // 6 GHz has no DSSS, and 5 GHz neither
-        const double rate =
-            r.channel.band == band_24 ? n.lowest_rate_mbps : std::max(n.lowest_rate_mbps, 6.0);
-        const bool dsss_elsewhere = r.channel.band != band_24 && (rate == 11);
-        return yemvo::beacon_share(n.beacon_bytes, dsss_elsewhere ? 12 : rate, 1, 1, r.channel.band);
+        return yemvo::beacon_share(n.beacon_bytes, basic_rate_in(r.channel.band, n.lowest_rate_mbps), 1, 1,
+                                   r.channel.band);
     };
     if (project_.demand.networks->empty()) return share(Network{});
     double sum = 0;

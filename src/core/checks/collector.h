@@ -41,7 +41,9 @@ void check_zones(const Check&);
 void check_floor(const Check&);
 void check_access_points(const Check&);
 void check_gear(const Check&);
+void check_demand(const Check&);
 /// Of the whole project.
 void check_types(const Project&, std::vector<Finding>&);
+void check_site_demand(const Project&, std::vector<Finding>&);
 
 }  // namespace yemvo

@@ -45,6 +45,17 @@ const RuleInfo& rule_info(Rule rule) {
         {Rule::antenna_unfit, "antenna-unfit", mark("Antenna that does not fit"),
          mark("It is not made for the radio's band or connector: the radio's own antenna is counted "
               "instead.")},
+        {Rule::demand_unknown, "demand-unknown", mark("Demand counts on what is not there"),
+         mark("These clients or applications are not counted.")},
+        {Rule::demand_empty, "demand-empty", mark("People who ask for nothing"),
+         mark("They cost no air, and are judged as if nobody were there.")},
+        {Rule::demand_unserved, "demand-unserved", mark("People whom nothing can serve"),
+         mark("Their demand is not carried, whatever the plan.")},
+        {Rule::uplink_narrow, "uplink-narrow", mark("Uplink too narrow"),
+         mark("What the radios carry does not get out of the site.")},
+        {Rule::many_networks, "many-networks", mark("Too many networks"),
+         mark("Their beacons take air at every radio, whoever is there. Fewer names or a higher lowest rate "
+              "help.")},
         {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
          mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
@@ -73,7 +84,9 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_zones(check);
         check_access_points(check);
         check_gear(check);
+        check_demand(check);
     }
+    check_site_demand(project, out);
     check_types(project, out);
     check_set_aside(project, out);
     for (Finding& f : out)

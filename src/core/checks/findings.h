@@ -30,9 +30,14 @@ enum class Rule {
     outside_venue,
     radio_unfed,
     antenna_unfit,
+    demand_unknown,
+    demand_empty,
+    demand_unserved,
+    uplink_narrow,
+    many_networks,
     set_aside,
 };
-inline constexpr int rule_count = 17;
+inline constexpr int rule_count = 22;
 
 struct RuleInfo {
     Rule rule;

@@ -54,6 +54,11 @@ double basic_frame_us(double bytes, double rate_mbps, BandId band) {
     return is_dsss(rate_mbps) ? dsss_frame_us(bytes, rate_mbps) : ofdm_frame_us(bytes, rate_mbps, band);
 }
 
+double basic_rate_in(BandId band, double lowest_mbps) {
+    if (band == band_24 || !is_dsss(lowest_mbps)) return lowest_mbps;
+    return lowest_mbps > 9 ? 12 : 6;
+}
+
 double preamble_us(const FrameForm& form, BandId band) {
     const int fields = training_fields(form.streams);
     switch (form.standard) {

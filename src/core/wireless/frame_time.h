@@ -12,6 +12,10 @@ inline constexpr double slot_us = 9;
 inline constexpr double longest_ppdu_us = 5484;
 double sifs_us(BandId);
 
+/// The rate at which a network's basic frames go out in a band: its lowest, or where the band has no DSSS the
+/// next of OFDM.
+double basic_rate_in(BandId, double lowest_mbps);
+
 /// A PPDU's form.
 struct FrameForm {
     Standard standard = Standard::ax;

@@ -7,6 +7,7 @@
 #include "app/model/activity.h"
 #include "app/model/in_view.h"
 #include "app/model/selection.h"
+#include "app/model/shown_map.h"
 #include "app/picture.h"
 #include "capacity/site_capacity.h"
 #include "project/edits.h"
@@ -52,4 +53,131 @@ TEST_CASE("the demo's demand is told by zone, and what of it is carried") {
     REQUIRE(wait_for_capacity(d));
     picture(d.window, "demand_evening");
     CHECK(number_in(cell(table, row_of(table, "Auditorium"), 2)) == Approx(285).margin(1));
+}
+
+TEST_CASE("from an empty zone to a verdict that counts clients") {
+    Driver d;
+    Project plain = yemvo::test::one_floor();
+    const FloorId floor = yemvo::test::floor_at(plain, 0);
+    yemvo::test::wall(plain, "concrete-200", {{0, 0}, {24, 0}, {24, 12}, {0, 12}, {0, 0}});
+    plain.requirement_sets = {};
+    const ZoneId hall =
+        add_zone(plain, floor, {{}, "Hall", ZoneKind::served, {{0, 0}, {24, 0}, {24, 12}, {0, 12}}});
+    d.window.open_project(plain, {}, {});
+    d.w().activity().set_step(Step::demand);
+    REQUIRE(d.settle());
+    CHECK(d.w().results().find<SiteCapacity>() == nullptr);
+    CHECK(d.window.demand().table()->rowCount() == 0);
+
+    // who is there
+    d.plan().fit();
+    d.click({12, 6});
+    REQUIRE(d.w().selection().items().size() == 1);
+    d.pick("zoneUse", "Classroom, study");
+    REQUIRE(find_zone(d.floor(), hall)->demand);
+    d.pick("demandBy", "Seats");
+    d.fill("demandAmount", "120");
+    d.fill("demandTaken", "50");
+    d.fill("demandDevices", "2");
+    d.fill("demandConnected", "100");
+    CHECK(clients(*find_zone(d.floor(), hall)->demand, 288, "busy") == Approx(120));
+    // a share of a mix, and one that takes a part out of it
+    d.fill("applicationShare2", "0");
+    CHECK(find_zone(d.floor(), hall)->demand->applications.size() == 2);
+    d.fill("demandTaken", "150");
+    CHECK(find_zone(d.floor(), hall)->demand->taken == 0.5);
+    CHECK(d.find<QLineEdit>("demandTaken")->toolTip().contains("100"));
+
+    // nobody serves them yet
+    REQUIRE(wait_for_capacity(d));
+    QTableWidget* table = d.window.demand().table();
+    REQUIRE(table->rowCount() == 2);
+    CHECK(cell(table, 1, 0) == "Hall");
+    CHECK(number_in(cell(table, 1, 4)) == 120);
+    CHECK(number_in(cell(table, 1, 8).section(' ', 0, 0)) == 0);
+
+    // one access point, then what is required
+    d.w().edit("Place", [&](Project& p) { add_access_point(p, floor, (*p.models)[2].id, {12, 6}); });
+    REQUIRE(wait_for_capacity(d));
+    CHECK(number_in(cell(table, 1, 8).section(' ', 0, 0)) > 50);
+    d.w().edit("Require", [&](Project& p) {
+        RequirementSet set{{}, "Busy", true, {}, {}, {{{}, "radio_clients", all_bands(), 40, 1}}};
+        add_requirement_set(p, set);
+    });
+    REQUIRE(wait_for_capacity(d));
+    const Verdict& v = *d.w().results().verdict();
+    REQUIRE(v.requirements.size() == 1);
+    CHECK(v.requirements[0].asks());
+    CHECK_FALSE(v.met());
+
+    // one undo each
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    CHECK(placed_access_points(d.project()).empty());
+}
+
+TEST_CASE("busy hours are added, looked at in turn and taken away, and uplinks are judged") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::demand);
+    REQUIRE(wait_for_capacity(d));
+    d.window.asking().name = [](const QString&, const QString&) { return QString("Night"); };
+    d.menu("demand.new-hour");
+    CHECK(d.project().demand.hour == "night");
+    CHECK(d.window.demand().hour()->currentText() == "Night");
+    d.menu("demand.next-hour");
+    CHECK(d.project().demand.hour == "weekday");
+    d.menu("demand.next-hour");
+    d.menu("demand.next-hour");
+    d.menu("demand.remove-hour");
+    CHECK(d.project().demand.hours.size() == 2);
+
+    d.menu("demand.next-hour");
+    REQUIRE(wait_for_capacity(d));
+    CHECK(d.find<QLabel>("uplinkVerdict")->text() == "Wide enough");
+    d.fill("uplinkUp", "200");
+    CHECK(d.find<QLabel>("uplinkVerdict")->text() == "The circuit is too narrow");
+    d.menu("edit.undo");
+    CHECK(d.find<QLabel>("uplinkVerdict")->text() == "Wide enough");
+}
+
+TEST_CASE("an access point tells who is on it at the busy hour, and which networks it carries") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::placement);
+    REQUIRE(wait_for_capacity(d));
+    d.w().edit("Evening", [](Project& p) { p.demand.hour = "evening"; });
+    REQUIRE(wait_for_capacity(d));
+    const AccessPoint ap = access_points(d.project(), d.w().floor_id())[5];
+    d.w().selection().select_alone({Item{Item::Kind::access_point, ap.id.value}});
+    const HourCapacity& hour = *d.w().results().find<SiteCapacity>()->find("evening");
+    const RadioCapacity& five = *hour.find(ap.id, 1);
+    CHECK(d.find<QLabel>("apBusy1")->text().startsWith(render::figure(five.clients) + " clients"));
+    d.menu("demand.clients");
+    picture(d.window, "placement_clients");
+    auto* guests = d.find<QAbstractButton>("apNetworkguests");
+    CHECK(guests->isChecked());
+    guests->click();
+    CHECK(find_access_point(d.project(), d.w().floor_id(), ap.id)->radios[1].without ==
+          std::vector<std::string>{"guests"});
+    REQUIRE(wait_for_capacity(d));
+    CHECK(d.w().results().find<SiteCapacity>()->find("evening")->find(ap.id, 1)->clients < five.clients);
+    d.menu("demand.clients");
+}
+
+TEST_CASE("lenses of capacity show the busy hour, and proof counts clients and radios") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::placement);
+    REQUIRE(wait_for_capacity(d));
+    d.w().edit("Evening", [](Project& p) { p.demand.hour = "evening"; });
+    d.w().shown().look_through(LensId::air_used);
+    REQUIRE(wait_for_capacity(d));
+    picture(d.window, "lens_air");
+    const float in_hall = d.map_at({52, 26});
+    CHECK(in_hall > 20);
+    CHECK(in_hall <= 100);
+    d.w().activity().set_step(Step::proof);
+    REQUIRE(wait_for_capacity(d));
+    picture(d.window, "proof_capacity");
 }
