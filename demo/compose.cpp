@@ -86,7 +86,7 @@ void add_requirements(Project& project) {
                                   {},
                                   {},
                                   {{{}, "satisfied", all_bands(), 95, 0.95},
-                                   {{}, "radio_clients", all_bands(), 75, 1},
+                                   {{}, "radio_clients", all_bands(), 80, 1},
                                    {{}, "air_used", all_bands(), 60, 1}}});
 }
 
