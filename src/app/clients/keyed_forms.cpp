@@ -182,7 +182,7 @@ Form* client_form(Workspace& w, QWidget* parent, const std::string& key) {
     client_bands(rows);
     form->choice(
         form->row(tr("40 MHz at 2.4")), "refuses40",
-        {tr("Accepts it"), tr("Refuses it: the radio falls back to 20")},
+        {tr("Accepts it"), tr("Refuses it: radio falls to 20")},
         [rows] { return rows.thing().refuses_40_at_24 ? 1 : 0; },
         [rows](int i) { rows.change([&](ClientProfile& c) { c.refuses_40_at_24 = i == 1; }); });
     form->group(tr("Receiver and antennas"));
@@ -193,7 +193,7 @@ Form* client_form(Workspace& w, QWidget* parent, const std::string& key) {
     form->group(tr("How it chooses"));
     form->choice(
         form->row(tr("Band")), "clientChoice",
-        {tr("The highest that it hears well enough"), tr("The strongest signal")},
+        {tr("Highest heard well"), tr("Strongest signal")},
         [rows] { return rows.thing().prefers_higher ? 0 : 1; },
         [rows](int i) { rows.change([&](ClientProfile& c) { c.prefers_higher = i == 0; }); });
     rows.number(form->row(tr("Well enough")), "clientEnough", "dBm", 0, &ClientProfile::well_enough_dbm,

@@ -266,10 +266,16 @@ void ProofTable::go(const Cell& cell) {
     const PlaceResult* p = r.requirement.bands.contains(band) ? at(r, place) : nullptr;
     if (!p) return;
     const bool here = p->worst && (r.requirement.any_band || p->worst->band == band);
-    const BandSet shown = r.requirement.any_band ? r.requirement.bands : BandSet(band);
-    workspace_.selection().choose_requirement(r.requirement.id);
-    look_at(workspace_, r.requirement, shown, p->floor ? p->floor : workspace_.floor_id(),
-            here ? std::optional(p->worst->place) : std::nullopt);
+    // an edit may take the verdict away that these are of
+    const Requirement asked = r.requirement;
+    const FloorId floor = p->floor ? p->floor : workspace_.floor_id();
+    const auto worst = here ? std::optional(p->worst->place) : std::nullopt;
+    const std::string hour = p->hour;
+    workspace_.selection().choose_requirement(asked.id);
+    // what counts clients or radios is of its worst busy hour
+    if (!hour.empty() && hour != workspace_.project().demand.hour)
+        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
+    look_at(workspace_, asked, asked.any_band ? asked.bands : BandSet(band), floor, worst);
 }
 
 void ProofTable::mousePressEvent(QMouseEvent* e) {

@@ -72,7 +72,7 @@ RadioModel read_radio_model(const Reader& r) {
     return m;
 }
 
-Json write_limit(const RadioLimit& l) {
+Json write_radio_limit(const RadioLimit& l) {
     Json json{{"radio", l.radio}};
     if (!l.on) json["on"] = false;
     if (l.transmit_chains) json["transmit_chains"] = *l.transmit_chains;
@@ -82,7 +82,7 @@ Json write_limit(const RadioLimit& l) {
     return json;
 }
 
-RadioLimit read_limit(const Reader& r) {
+RadioLimit read_radio_limit(const Reader& r) {
     RadioLimit l;
     l.radio = r.at("radio").integer();
     if (const auto on = r.find("on")) l.on = on->boolean();
@@ -94,13 +94,13 @@ RadioLimit read_limit(const Reader& r) {
 }
 
 Json write_alternative(const PowerAlternative& a) {
-    return {{"name", a.name}, {"limits", write_list(a.limits, write_limit)}};
+    return {{"name", a.name}, {"limits", write_list(a.limits, write_radio_limit)}};
 }
 
 PowerAlternative read_alternative(const Reader& r) {
     PowerAlternative a{r.at("name").text(), {}};
     const Reader list = r.at("limits");
-    for (const Reader& l : list.items(limits::radios)) a.limits.push_back(read_limit(l));
+    for (const Reader& l : list.items(limits::radios)) a.limits.push_back(read_radio_limit(l));
     return a;
 }
 

@@ -9,6 +9,7 @@
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
 #include "app/picture.h"
+#include "app/proof/proof_table.h"
 #include "capacity/site_capacity.h"
 #include "project/edits.h"
 
@@ -180,4 +181,18 @@ TEST_CASE("lenses of capacity show the busy hour, and proof counts clients and r
     d.w().activity().set_step(Step::proof);
     REQUIRE(wait_for_capacity(d));
     picture(d.window, "proof_capacity");
+
+    // a figure leads to its busy hour, its lens and its place
+    d.w().edit("Weekday", [](Project& p) { p.demand.hour = "weekday"; });
+    REQUIRE(wait_for_capacity(d));
+    auto* table = d.window.findChild<ProofTable*>();
+    REQUIRE(table);
+    int row = -1;
+    for (const RequirementResult& r : d.w().results().verdict()->requirements)
+        if (r.requirement.lens == "radio_clients") row = table->row_of(r.requirement.id);
+    REQUIRE(row >= 0);
+    QTest::mouseClick(table, Qt::LeftButton, {}, table->figure_rect(row, 0, band_5).center());
+    CHECK(d.project().demand.hour == "evening");
+    CHECK(d.w().shown().map().lens == LensId::radio_clients);
+    CHECK(d.floor().name == "Ground floor");
 }
