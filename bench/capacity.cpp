@@ -43,14 +43,15 @@ void drag_on_demo() {
                 static_cast<double>(parts) / static_cast<double>(all.size()));
 }
 
-/// Radios on a grid, 50 clients round each, 19 channels of 20 MHz at 5 GHz in turn; levels by distance alone.
+/// Radios on a grid, 50 clients round each, so many channels of 20 MHz at 5 GHz in turn; levels by distance
+/// alone.
 struct Hall {
     Project project;
     std::vector<AirRadio> radios;
     std::vector<std::shared_ptr<const HeardFloor>> floors;
 };
 
-Hall hall(int side, int clients_each) {
+Hall hall(int side, int clients_each, int channel_count) {
     constexpr double apart_m = 12;
     Hall h;
     h.project = new_project("Hall", {}, 1, 6);
@@ -71,7 +72,8 @@ Hall hall(int side, int clients_each) {
         z.demand->devices = z.demand->connected = 1;
         add_zone(h.project, floor, z);
         // neighbours far from each other in the list of channels
-        const std::size_t turn = static_cast<std::size_t>(r % side * 7 + r / side * 11) % 19;
+        const std::size_t turn =
+            static_cast<std::size_t>(r % side * 7 + r / side * 11) % static_cast<std::size_t>(channel_count);
         AirRadio radio{AccessPointId{static_cast<std::uint32_t>(r + 1)},
                        r + 1,
                        0,
@@ -119,12 +121,12 @@ Hall hall(int side, int clients_each) {
     return h;
 }
 
-void at_size() {
-    std::printf("halls of 50 clients a radio, one busy hour, from nothing\n");
+void at_size(int channel_count) {
+    std::printf("halls of 50 clients a radio on %d channels, one busy hour, from nothing\n", channel_count);
     double before_ms = 0;
     int before = 0;
     for (int side : {5, 7, 10, 14, 20}) {
-        const Hall h = hall(side, 50);
+        const Hall h = hall(side, 50, channel_count);
         std::vector<double> times;
         std::shared_ptr<const SiteCapacity> site;
         for (int i = 0; i < 3; ++i) {
@@ -149,5 +151,6 @@ void at_size() {
 
 int main() {
     drag_on_demo();
-    at_size();
+    at_size(19);
+    at_size(4);
 }

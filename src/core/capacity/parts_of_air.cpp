@@ -100,8 +100,11 @@ ContentionResult PartsOfAir::solve(const Contention& c, const std::vector<std::u
             any = any || share != share_of_.end();
         }
         if (!any) before.of.clear();
+        // where many starve the sweeps never come to rest; what is delivered has long been clear
         SweepLimits limits;
-        limits.unrest = 1e-4;
+        limits.most = 250;
+        limits.most_starved = 400;
+        limits.unrest = 3e-4;
         made[missing[i]] = yemvo::solve(part.own, before, limits, cancel);
     });
     if (known_.size() > most_known) known_.clear();
