@@ -181,8 +181,7 @@ Form* client_form(Workspace& w, QWidget* parent, const std::string& key) {
     rows.number(form->row(tr("Streams")), "clientStreams", {}, 0, &ClientProfile::streams, limits::streams);
     client_bands(rows);
     form->choice(
-        form->row(tr("40 MHz at 2.4")), "refuses40",
-        {tr("Accepts it"), tr("Refuses it: radio falls to 20")},
+        form->row(tr("40 MHz at 2.4")), "refuses40", {tr("Accepts it"), tr("Refuses it: radio falls to 20")},
         [rows] { return rows.thing().refuses_40_at_24 ? 1 : 0; },
         [rows](int i) { rows.change([&](ClientProfile& c) { c.refuses_40_at_24 = i == 1; }); });
     form->group(tr("Receiver and antennas"));
@@ -192,8 +191,7 @@ Form* client_form(Workspace& w, QWidget* parent, const std::string& key) {
                 limits::gain_dbi);
     form->group(tr("How it chooses"));
     form->choice(
-        form->row(tr("Band")), "clientChoice",
-        {tr("Highest heard well"), tr("Strongest signal")},
+        form->row(tr("Band")), "clientChoice", {tr("Highest heard well"), tr("Strongest signal")},
         [rows] { return rows.thing().prefers_higher ? 0 : 1; },
         [rows](int i) { rows.change([&](ClientProfile& c) { c.prefers_higher = i == 0; }); });
     rows.number(form->row(tr("Well enough")), "clientEnough", "dBm", 0, &ClientProfile::well_enough_dbm,

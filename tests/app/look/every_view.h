@@ -60,9 +60,9 @@ inline std::size_t every_view(Driver& d, const std::function<void(const QString&
         }
     }
     pages_from_files(d, look);
-    for (const char* page : {"view.findings", "view.costs", "view.history", "view.site", "view.types",
-                             "view.gear", "view.clients", "view.answer", "view.demand", "view.candidates", "file.versions",
-                             "help.guide"})
+    for (const char* page :
+         {"view.findings", "view.costs", "view.history", "view.site", "view.types", "view.gear",
+          "view.clients", "view.answer", "view.demand", "view.candidates", "file.versions", "help.guide"})
         if (QAction* action = d.window.action(page)) {
             action->trigger();
             QCoreApplication::processEvents();
