@@ -28,20 +28,12 @@
 namespace yemvo::app {
 
 ChartPage::ChartPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-    setObjectName("chartPage");
-    setFocusPolicy(Qt::StrongFocus);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(make_head());
-    auto* row = new QHBoxLayout;
-    row->setSpacing(1);
+    auto* row = page_body(this, "chartPage", make_head());
     canvas_ = new ChartCanvas(this);
     row->addWidget(canvas_, 1);
     plots_ = new PatternPlots(this);
     row->addWidget(plots_);
     row->addWidget(make_right());
-    column->addLayout(row, 1);
     connect(canvas_, &ChartCanvas::chosen, this, &ChartPage::choose);
     connect(canvas_, &ChartCanvas::moved, this, [this](int chart, const ChartFrame& frame) {
         choose(chart);

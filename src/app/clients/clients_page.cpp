@@ -83,14 +83,7 @@ Form* form_for(Workspace& w, QWidget* parent, const Keyed& what) {
 }  // namespace
 
 ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-    setObjectName("clientsPage");
-    setFocusPolicy(Qt::StrongFocus);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(make_head());
-    auto* row = new QHBoxLayout;
-    row->setSpacing(1);
+    auto* row = page_body(this, "clientsPage", make_head());
     row->addWidget(make_list());
     middle_ = new QScrollArea(this);
     middle_->setWidgetResizable(true);
@@ -102,7 +95,6 @@ ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent
     row->addWidget(chart_, 1);
     rest_ = new QWidget(this);
     row->addWidget(rest_, 1);
-    column->addLayout(row, 1);
     connect(&workspace_, &Workspace::project_changed, this, [this] {
         if (isVisible()) refresh();
     });
@@ -223,16 +215,8 @@ void ClientsPage::refresh() {
     rest_->setVisible(!of_client);
     if (form_ && form_of_ == shown_ && !form_->is_outdated()) return form_->refresh();
     form_of_ = shown_;
-    // the old form may be the one whose field asked for this: it goes once that is over
-    if (QWidget* old = middle_->takeWidget()) {
-        old->hide();
-        old->setParent(nullptr);
-        old->deleteLater();
-    }
     form_ = shown_ ? form_for(workspace_, nullptr, shown_) : nullptr;
-    if (!form_) return;
-    form_->setAutoFillBackground(true);
-    middle_->setWidget(form_);
+    show_in(middle_, form_);
 }
 
 void ClientsPage::change(const QString& label, const std::function<Keyed(Project&)>& how) {

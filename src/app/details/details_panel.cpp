@@ -4,6 +4,7 @@
 #include <QScrollBar>
 
 #include "app/details/detail_forms.h"
+#include "app/forms/page_parts.h"
 #include "app/kinds/kind_face.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -102,15 +103,7 @@ void DetailsPanel::show_field(const char* object) {
 
 void DetailsPanel::show_form(Form* form) {
     form_ = form;
-    // the old form may be the one whose field asked for this: it goes once that is over
-    if (QWidget* old = scroll_->takeWidget()) {
-        old->hide();
-        old->setParent(nullptr);
-        old->deleteLater();
-    }
-    QWidget* shown = form ? static_cast<QWidget*>(form) : new QWidget;
-    shown->setAutoFillBackground(true);
-    scroll_->setWidget(shown);
+    show_in(scroll_, form ? static_cast<QWidget*>(form) : new QWidget);
 }
 
 }  // namespace yemvo::app

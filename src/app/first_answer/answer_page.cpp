@@ -23,14 +23,7 @@
 namespace yemvo::app {
 
 AnswerPage::AnswerPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
-    setObjectName("answerPage");
-    setFocusPolicy(Qt::StrongFocus);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(make_head());
-    auto* row = new QHBoxLayout;
-    row->setSpacing(1);
+    auto* row = page_body(this, "answerPage", make_head());
     auto* scroll = new QScrollArea(this);
     scroll->setWidgetResizable(true);
     scroll->setFrameShape(QFrame::NoFrame);
@@ -38,7 +31,6 @@ AnswerPage::AnswerPage(Workspace& workspace, QWidget* parent) : QWidget(parent),
     scroll->setWidget(sheet_);
     row->addWidget(scroll, 1);
     row->addWidget(make_side());
-    column->addLayout(row, 1);
     connect(sheet_, &AnswerSheet::tried, this,
             [this](const AnswerWish& wish) { choose([&](AnswerWish& w) { w = wish; }); });
     connect(&workspace_, &Workspace::project_changed, this, [this] {

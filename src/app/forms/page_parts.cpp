@@ -16,6 +16,30 @@ PageHead page_head(QWidget* page, const QString& title) {
     return head;
 }
 
+QHBoxLayout* page_body(QWidget* page, const QString& object, QWidget* head) {
+    page->setObjectName(object);
+    page->setFocusPolicy(Qt::StrongFocus);
+    auto* column = new QVBoxLayout(page);
+    column->setContentsMargins(0, 0, 0, 0);
+    column->setSpacing(0);
+    column->addWidget(head);
+    auto* row = new QHBoxLayout;
+    row->setSpacing(1);
+    column->addLayout(row, 1);
+    return row;
+}
+
+void show_in(QScrollArea* area, QWidget* shown) {
+    if (QWidget* old = area->takeWidget()) {
+        old->hide();
+        old->setParent(nullptr);
+        old->deleteLater();
+    }
+    if (!shown) return;
+    shown->setAutoFillBackground(true);
+    area->setWidget(shown);
+}
+
 QLabel* group_head(const QString& words) {
     auto* head = new QLabel(words);
     head->setObjectName("head");

@@ -16,6 +16,12 @@ struct PageHead {
 };
 PageHead page_head(QWidget* page, const QString& title = {});
 
+/// The page's head over a row that takes what is left; the page is known by `object` and takes the keyboard.
+QHBoxLayout* page_body(QWidget* page, const QString& object, QWidget* head);
+
+/// In place of what is shown there: that may be what asked for this, and goes once it is over.
+void show_in(QScrollArea*, QWidget*);
+
 /// Over rows that belong together.
 QLabel* group_head(const QString& words);
 

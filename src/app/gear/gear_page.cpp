@@ -26,19 +26,11 @@
 namespace yemvo::app {
 GearPage::GearPage(Workspace& workspace, Asking& asking, QWidget* parent)
     : QWidget(parent), workspace_(workspace), asking_(asking) {
-    setObjectName("gearPage");
-    setFocusPolicy(Qt::StrongFocus);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(make_head());
-    auto* row = new QHBoxLayout;
-    row->setSpacing(1);
+    auto* row = page_body(this, "gearPage", make_head());
     row->addWidget(make_list());
     row->addWidget(make_middle());
     side_ = new LobeSide(this);
     row->addWidget(side_, 1);
-    column->addLayout(row, 1);
     connect(list_, &GearList::chosen, this, &GearPage::show_gear);
     connect(side_, &LobeSide::typed, this, [this](const PatternCuts& cuts) {
         change_lobe(tr("Type pattern values"), [&](Antenna& a) {
@@ -237,11 +229,7 @@ void GearPage::rebuild_form() {
                            band_, choose, from);
     form_ = form;
     form->refresh();
-    if (QWidget* old = middle_->takeWidget()) {
-        old->hide();
-        old->deleteLater();
-    }
-    middle_->setWidget(form);
+    show_in(middle_, form);
     middle_->verticalScrollBar()->setValue(scrolled);
 }
 

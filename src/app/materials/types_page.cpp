@@ -275,12 +275,7 @@ void TypesPage::rebuild_form() {
     add_layers(form);
     add_bounds(form);
     form->stretch();
-    form->setAutoFillBackground(true);
-    if (QWidget* old = middle_->takeWidget()) {
-        old->hide();
-        old->deleteLater();
-    }
-    middle_->setWidget(form);
+    show_in(middle_, form);
 }
 
 void TypesPage::add_identity(Form* form) {

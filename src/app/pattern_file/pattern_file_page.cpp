@@ -76,14 +76,7 @@ ReadText read_text(std::string text, const QString& name, PatternWishes wishes) 
 
 PatternFilePage::PatternFilePage(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace) {
-    setObjectName("patternFilePage");
-    setFocusPolicy(Qt::StrongFocus);
-    auto* column = new QVBoxLayout(this);
-    column->setContentsMargins(0, 0, 0, 0);
-    column->setSpacing(0);
-    column->addWidget(make_head());
-    auto* row = new QHBoxLayout;
-    row->setSpacing(1);
+    auto* row = page_body(this, "patternFilePage", make_head());
     text_ = new QPlainTextEdit(this);
     text_->setObjectName("patternText");
     text_->setAccessibleName(tr("The file's text"));
@@ -95,7 +88,6 @@ PatternFilePage::PatternFilePage(Workspace& workspace, QWidget* parent)
     plots_ = new PatternPlots(this);
     row->addWidget(plots_);
     row->addWidget(make_right());
-    column->addLayout(row, 1);
 }
 
 QWidget* PatternFilePage::make_head() {
