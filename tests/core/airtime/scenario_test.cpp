@@ -52,10 +52,16 @@ TEST_CASE("delivered shares are those of the check values") {
     CHECK(r.stations[2].share == Approx(1).margin(1e-3));
     CHECK(r.radios[0].use == Approx(0.917).margin(1e-3));
     CHECK(r.radios[1].use == Approx(0.989).margin(1e-3));
-    chain.flows[0].load_mbps *= 55 / 50.0;
-    chain.flows[2].load_mbps *= 10 / 50.0;
+    chain.flows[0].load_mbps = 55;
+    chain.flows[1].load_mbps = 45;
+    chain.flows[2].load_mbps = 10;
     const ScenarioResult uneven = run(chain);
-    CHECK(uneven.radios[2].use == Approx(0.565).margin(0.06));
+    CHECK(uneven.stations[0].share == Approx(0.847).margin(0.01));
+    CHECK(uneven.stations[1].share == Approx(0.647).margin(0.01));
+    CHECK(uneven.stations[2].share == Approx(1).margin(1e-3));
+    CHECK(uneven.radios[0].use == Approx(0.984).margin(2e-3));
+    CHECK(uneven.radios[1].use == Approx(0.989).margin(2e-3));
+    CHECK(uneven.radios[2].use == Approx(0.565).margin(5e-3));
 
     for (const auto& [id, down, busy] : {std::tuple{"c03", 1.000, 0.873}, std::tuple{"c05", 0.576, 0.965},
                                          std::tuple{"c10", 0.515, 0.975}}) {

@@ -229,6 +229,28 @@ TEST_CASE("a client that refuses 40 MHz at 2.4 GHz makes the radio fall back, an
     CHECK(h.radios[0].fell_back);
 }
 
+TEST_CASE("a client gets the rate of what it and its radio have in common") {
+    const auto best = [](const char* profile, BandId band, int width_mhz) {
+        Project p = room(1, profile, "web");
+        const AccessPointId id = access_point(p, {10, 5});
+        for (BandId b : all_bands().list())
+            if (b != band) radio(p, id, b).on = false;
+        radio(p, id, band) = retuned(radio(p, id, band), band, radio(p, id, band).primary, width_mhz);
+        radio(p, id, band).power_dbm = 30;
+        for (ClientProfile& c : p.clients.edit()) c.power_dbm = 40;  // nothing is held back by the level
+        return double{solved(p).clients.front().down_mbps};
+    };
+    // 802.11n, one stream, 20 MHz, whatever the radio could do: MCS 7 at 0.8 us
+    CHECK(best("scanner", band_5, 80) == Approx(65));
+    CHECK(best("stock-scanner", band_24, 20) == Approx(65));
+    // 160 MHz and 802.11be on an 80 MHz radio: 80 MHz, two streams
+    const double wide = best("wide-laptop", band_5, 80);
+    CHECK(wide <= *phy_rate_mbps(Standard::be, 80, 2, 13, 0.8) + 0.01);
+    CHECK(wide >= *phy_rate_mbps(Standard::be, 80, 2, 9, 0.8));
+    // 802.11ac at 2.4 GHz falls to n
+    CHECK(best("older-laptop", band_24, 20) == Approx(130));
+}
+
 TEST_CASE("needs of applications count: signal, rate, and what is delivered") {
     Project p = room(20, "phone", "call");
     access_point(p, {10, 5});
