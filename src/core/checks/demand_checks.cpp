@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Demand that cannot be meant, or that something other than the radios cannot carry.
 #include <algorithm>
+#include <cmath>
 
 #include "base/number_text.h"
 #include "capacity/demand_table.h"
@@ -107,6 +108,31 @@ void check_uplink(const Project& p, std::vector<Finding>& out) {
     }
 }
 
+/// Clients of the zones that use a network by name.
+double clients_of(const Project& p, const DemandTable& table, const Network& n) {
+    double sum = 0;
+    for (const ZoneFigures& z : table.zones)
+        if (find_zone(*find_floor(p, z.floor), z.zone)->demand->network == n.key) sum += z.clients;
+    return sum;
+}
+
+void check_addresses(const Project& p, std::vector<Finding>& out) {
+    for (std::size_t i = 0; i < p.demand.hours.size(); ++i) {
+        const DemandTable table = demand_table(p, p.demand.hours[i].key);
+        for (std::size_t k = 0; k < p.demand.networks->size(); ++k) {
+            const Network& n = (*p.demand.networks)[k];
+            const double needed = n.addresses > 0 ? clients_of(p, table, n) : 0;
+            if (needed <= n.addresses) continue;
+            Finding f;
+            f.rule = Rule::uplink_narrow;
+            f.what = say("%1: %2 needs %3 addresses and has %4 to give out", p.demand.hours[i].name, n.name,
+                         said_figure(std::ceil(needed), 0), said_figure(n.addresses, 0));
+            f.subjects = {static_cast<std::uint32_t>(i), static_cast<std::uint32_t>(2 + k)};
+            out.push_back(std::move(f));
+        }
+    }
+}
+
 void check_networks(const Project& p, std::vector<Finding>& out) {
     for (const Band& b : bands()) {
         double share = 0;
@@ -138,6 +164,7 @@ void check_demand(const Check& c) {
 
 void check_site_demand(const Project& p, std::vector<Finding>& out) {
     check_uplink(p, out);
+    check_addresses(p, out);
     check_networks(p, out);
 }
 

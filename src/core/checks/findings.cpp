@@ -51,7 +51,7 @@ const RuleInfo& rule_info(Rule rule) {
          mark("They cost no air, and are judged as if nobody were there.")},
         {Rule::demand_unserved, "demand-unserved", mark("People whom nothing can serve"),
          mark("Their demand is not carried, whatever the plan.")},
-        {Rule::uplink_narrow, "uplink-narrow", mark("Uplink too narrow"),
+        {Rule::uplink_narrow, "uplink-narrow", mark("Uplink or gateway too small"),
          mark("What the radios carry does not get out of the site.")},
         {Rule::many_networks, "many-networks", mark("Too many networks"),
          mark("Their beacons take air at every radio, whoever is there. Fewer names or a higher lowest rate "

@@ -83,6 +83,13 @@ TEST_CASE("an uplink that is too narrow, a gateway that is too small and too man
     p.demand.uplink.connections = 1000;
     CHECK(of_rule(p, Rule::uplink_narrow).size() == 2);
 
+    p.demand.uplink.connections = 0;
+    p.demand.networks.edit()[0].addresses = 250;
+    const auto few = of_rule(p, Rule::uplink_narrow);
+    REQUIRE(few.size() == 2);
+    CHECK(few[0].what.english().starts_with("Weekday, 3 pm: Larkfield Guests needs "));
+    CHECK(few[0].what.english().ends_with("addresses and has 250 to give out"));
+
     for (Network& n : p.demand.networks.edit()) n.lowest_rate_mbps = 1;
     const auto many = of_rule(p, Rule::many_networks);
     REQUIRE_FALSE(many.empty());
