@@ -41,6 +41,7 @@ public:
     ContentionResult result() const;
 
 private:
+    double heard_use(std::uint32_t k) const;
     void visit(std::uint32_t k);
     double idle_of(std::uint32_t k) const;
     void update_sets(std::uint32_t k);
@@ -320,6 +321,18 @@ void Sweeps::run(const SweepLimits& limits, const CancelToken& cancel) {
     }
 }
 
+double Sweeps::heard_use(std::uint32_t k) const {
+    const auto used = [&](std::uint32_t i) {
+        return std::max(0.0, state_[i].use - state_[i].txops * c_.contenders[i].space_s);
+    };
+    const double own = std::min(used(k), most_use);
+    std::vector<double> sets(near_.sets(k), 0);
+    for (const Neighbour& n : near_.of(k)) sets[n.set] += n.weight * used(n.who);
+    double idle = 1 - own;
+    for (double s : sets) idle *= std::max(0.0, 1 - s / (1 - own));
+    return 1 - idle;
+}
+
 ContentionResult Sweeps::result() const {
     ContentionResult r;
     r.sweeps = sweeps_;
@@ -345,6 +358,7 @@ ContentionResult Sweeps::result() const {
         }
         share.mpdus = s.txops > 0 ? in_txop / s.txops : 1;
         share.delivered = asked > 0 ? std::min(1.0, in_txop / asked) * s.survives : 1;
+        share.heard_use = heard_use(k);
         r.of.push_back(share);
     }
     return r;
@@ -357,24 +371,6 @@ ContentionResult solve(const Contention& c, const ContentionResult& before, cons
     Sweeps sweeps(c, before);
     sweeps.run(limits, cancel);
     return sweeps.result();
-}
-
-HeardUse::HeardUse(const Contention& c, const ContentionResult& r)
-    : c_(c), r_(r), near_(std::make_unique<const Neighbourhood>(c)) {}
-HeardUse::~HeardUse() = default;
-
-double HeardUse::used(std::uint32_t k) const {
-    const ContenderShare& s = r_.of[k];
-    return std::max(0.0, s.use - s.txops_per_s * c_.contenders[k].space_s);
-}
-
-double HeardUse::of(std::uint32_t listener) const {
-    const double own = std::min(used(listener), most_use);
-    std::vector<double> sets(near_->sets(listener), 0);
-    for (const Neighbour& n : near_->of(listener)) sets[n.set] += n.weight * used(n.who);
-    double idle = 1 - own;
-    for (double s : sets) idle *= std::max(0.0, 1 - s / (1 - own));
-    return 1 - idle;
 }
 
 }  // namespace yemvo

@@ -11,7 +11,6 @@
 #pragma once
 #include <algorithm>
 #include <cstdint>
-#include <memory>
 #include <vector>
 
 #include "airtime/backoff.h"
@@ -71,6 +70,9 @@ struct ContenderShare {
     double delivered = 1;           ///< share of what is asked
     double mpdus = 1;               ///< mean in a TXOP
     bool saturated = false;
+    /// Share of time in use as it hears it, its own sending counted: PPDUs, answers and the short spaces
+    /// between, without the idle spaces before them.
+    double heard_use = 0;
     double full_use = 0;  ///< of time, for the same with full aggregates
     /// How much more of the same it could carry while the others ask for what they do: 0.5 is half as much
     /// again; negative in overload. Held by the opportunities that it can get and by the air that is left.
@@ -94,24 +96,5 @@ struct SweepLimits {
 /// `before`: a result to begin from, of as many contenders; empty: from nothing. Throws Cancelled.
 ContentionResult solve(const Contention&, const ContentionResult& before = {}, const SweepLimits& = {},
                        const CancelToken& = {});
-
-class Neighbourhood;
-/// Share of time that is in use as a listener hears it, its own sending counted: PPDUs, answers and the
-/// short spaces between, without the idle spaces before them. What it is made of must outlive it.
-class HeardUse {
-public:
-    HeardUse(const Contention&, const ContentionResult&);
-    ~HeardUse();
-    double of(std::uint32_t listener) const;
-
-private:
-    double used(std::uint32_t contender) const;
-    const Contention& c_;
-    const ContentionResult& r_;
-    std::unique_ptr<const Neighbourhood> near_;
-};
-inline double heard_use(const Contention& c, const ContentionResult& r, std::uint32_t listener) {
-    return HeardUse(c, r).of(listener);
-}
 
 }  // namespace yemvo

@@ -2,6 +2,7 @@
 #include "airtime/neighbourhood.h"
 
 #include <algorithm>
+#include <bit>
 #include <numeric>
 
 namespace yemvo {
@@ -28,6 +29,7 @@ public:
         for (std::size_t k = 0; k + 1 < begin_.size(); ++k)
             std::sort(edges_.begin() + begin_[k], edges_.begin() + begin_[k + 1],
                       [](const Edge& a, const Edge& b) { return a.who < b.who; });
+        find_mutual();
     }
     struct Edge {
         std::uint32_t who;
@@ -37,52 +39,71 @@ public:
     std::span<const Edge> of(std::uint32_t k) const {
         return std::span(edges_).subspan(begin_[k], begin_[k + 1] - begin_[k]);
     }
-    bool hears(std::uint32_t k, std::uint32_t other) const {
-        const auto edges = of(k);
-        const auto at = std::lower_bound(edges.begin(), edges.end(), other,
-                                         [](const Edge& e, std::uint32_t who) { return e.who < who; });
-        return at != edges.end() && at->who == other && at->heard;
-    }
-    bool each_other(std::uint32_t a, std::uint32_t b) const { return hears(a, b) && hears(b, a); }
+    /// A bit for each that hears it and is heard by it.
+    const std::uint64_t* mutual(std::uint32_t k) const { return mutual_.data() + k * words_; }
+    std::size_t words() const { return words_; }
     const std::vector<std::uint32_t>& begins() const { return begin_; }
 
 private:
     static bool own(const Contender& c) { return c.count > 1 && c.hear_each_other; }
+    void find_mutual() {
+        const std::size_t count = begin_.size() - 1;
+        words_ = (count + 63) / 64;
+        std::vector<std::uint64_t> hears(count * words_, 0);
+        for (std::uint32_t k = 0; k < count; ++k)
+            for (const Edge& e : of(k))
+                if (e.heard) hears[k * words_ + e.who / 64] |= std::uint64_t{1} << (e.who % 64);
+        mutual_.assign(count * words_, 0);
+        for (std::uint32_t k = 0; k < count; ++k)
+            for (const Edge& e : of(k))
+                if (e.heard && (hears[e.who * words_ + k / 64] >> (k % 64) & 1))
+                    mutual_[k * words_ + e.who / 64] |= std::uint64_t{1} << (e.who % 64);
+    }
     std::vector<std::uint32_t> begin_;
     std::vector<Edge> edges_;
+    std::size_t words_ = 0;
+    std::vector<std::uint64_t> mutual_;
 };
 
 /// The sets of one listener's neighbours, the best connected first.
 class SetsOf {
 public:
-    SetsOf(const Graph& graph, std::uint32_t listener) : edges_(graph.of(listener)), set_(edges_.size()) {
+    SetsOf(const Graph& graph, std::uint32_t listener)
+        : graph_(graph), edges_(graph.of(listener)), set_(edges_.size()) {
+        std::vector<std::uint64_t> near(graph.words(), 0);
+        for (const Graph::Edge& e : edges_) near[e.who / 64] |= std::uint64_t{1} << (e.who % 64);
+        std::vector<int> known(edges_.size(), 0);
+        for (std::size_t e = 0; e < edges_.size(); ++e) {
+            const std::uint64_t* row = graph.mutual(edges_[e].who);
+            for (std::size_t w = 0; w < near.size(); ++w) known[e] += std::popcount(row[w] & near[w]);
+        }
         std::vector<std::size_t> order(edges_.size());
         std::iota(order.begin(), order.end(), std::size_t{0});
-        std::vector<int> known(edges_.size(), 0);
-        for (std::size_t a = 0; a < edges_.size(); ++a)
-            for (std::size_t b = 0; b < a; ++b)
-                if (graph.each_other(edges_[a].who, edges_[b].who)) ++known[a], ++known[b];
         std::stable_sort(order.begin(), order.end(),
                          [&](std::size_t a, std::size_t b) { return known[a] > known[b]; });
-        for (std::size_t e : order) set_[e] = place(graph, edges_[e].who);
+        for (std::size_t e : order) set_[e] = place(edges_[e].who);
     }
     std::uint16_t set_of(std::size_t edge) const { return set_[edge]; }
-    std::size_t count() const { return members_.size(); }
+    std::size_t count() const { return common_.size(); }
 
 private:
-    std::uint16_t place(const Graph& graph, std::uint32_t who) {
-        const auto fits = [&](const std::vector<std::uint32_t>& set) {
-            return std::all_of(set.begin(), set.end(),
-                               [&](std::uint32_t other) { return graph.each_other(who, other); });
+    std::uint16_t place(std::uint32_t who) {
+        const auto fits = [&](const std::vector<std::uint64_t>& common) {
+            return (common[who / 64] >> (who % 64) & 1) != 0;
         };
-        auto set = std::find_if(members_.begin(), members_.end(), fits);
-        if (set == members_.end()) set = members_.insert(members_.end(), std::vector<std::uint32_t>{});
-        set->push_back(who);
-        return static_cast<std::uint16_t>(set - members_.begin());
+        const std::uint64_t* row = graph_.mutual(who);
+        auto set = std::find_if(common_.begin(), common_.end(), fits);
+        if (set == common_.end())
+            set = common_.insert(common_.end(), std::vector<std::uint64_t>(row, row + graph_.words()));
+        else
+            for (std::size_t w = 0; w < graph_.words(); ++w) (*set)[w] &= row[w];
+        return static_cast<std::uint16_t>(set - common_.begin());
     }
+    const Graph& graph_;
     std::span<const Graph::Edge> edges_;
     std::vector<std::uint16_t> set_;
-    std::vector<std::vector<std::uint32_t>> members_;
+    /// Of each set: whom all of its members hear, and are heard by.
+    std::vector<std::vector<std::uint64_t>> common_;
 };
 
 }  // namespace

@@ -227,8 +227,8 @@ ScenarioResult run(const AirScenario& s, const CancelToken& cancel) {
         station.headroom = f.saturated ? -1 : share.headroom();
         result.stations.push_back(station);
     }
-    const HeardUse heard(built.contention(), solved);
-    for (std::size_t b = 0; b < s.bss.size(); ++b) result.radios.push_back({heard.of(built.listener(b))});
+    for (std::size_t b = 0; b < s.bss.size(); ++b)
+        result.radios.push_back({solved.of[built.listener(b)].heard_use});
     return result;
 }
 

@@ -248,7 +248,6 @@ HourCapacity Hour::result(const AirOfSite& air, const ContentionResult& solved) 
 }
 
 void Hour::tell_radios(const AirOfSite& air, const ContentionResult& solved, HourCapacity& h) const {
-    const HeardUse heard(air.contention(), solved);
     for (std::size_t r = 0; r < radios_.size(); ++r) {
         RadioCapacity c;
         c.radio = radios_[r];
@@ -264,7 +263,7 @@ void Hour::tell_radios(const AirOfSite& air, const ContentionResult& solved, Hou
         if (q.down >= 0) c.own_use += share(q.down).use;
         if (q.voice_down >= 0) c.own_use += share(q.voice_down).use;
         const std::int32_t listener = q.down >= 0 ? q.down : q.voice_down >= 0 ? q.voice_down : q.beacons;
-        c.use = listener >= 0 ? heard.of(static_cast<std::uint32_t>(listener)) : 0;
+        c.use = listener >= 0 ? share(listener).heard_use : 0;
         h.radios.push_back(std::move(c));
     }
 }
