@@ -17,11 +17,12 @@ SiteWork capacity_work(const Project& project, const std::shared_ptr<CapacitySol
                          return std::make_shared<const HeardFloor>(heard_on(p, *radios, floor));
                      },
                      false};
-    work.of_all = [project, radios, solver](const std::vector<Answer>& answers) -> Answer {
+    work.of_all = [project, radios, solver](const std::vector<Answer>& answers,
+                                            const CancelToken& cancel) -> Answer {
         std::vector<std::shared_ptr<const HeardFloor>> floors;
         for (const Answer& a : answers)
             if (a) floors.push_back(std::static_pointer_cast<const HeardFloor>(a));
-        return solver->solve(project, *radios, floors);
+        return solver->solve(project, *radios, floors, cancel);
     };
     work.judge = [project](Verdict& verdict, const Answer& answer) {
         if (answer) add_capacity(verdict, project, *static_cast<const SiteCapacity*>(answer.get()));

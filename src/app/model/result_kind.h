@@ -47,7 +47,8 @@ using ViewWork = std::function<Answer(const ViewSource&)>;
 /// A result of the whole site: asked of each floor, then put together in the order of the floors.
 struct SiteWork {
     FloorQuestion of_floor;
-    std::function<Answer(const std::vector<Answer>&)> of_all;
+    /// Throws Cancelled.
+    std::function<Answer(const std::vector<Answer>&, const CancelToken&)> of_all;
     /// What it adds to the verdict; and what lenses learn from it, laid on every floor. Both may be empty.
     std::function<void(Verdict&, const Answer&)> judge = {};
     std::function<std::shared_ptr<const AirFigures>(const Answer&)> air = {};

@@ -76,12 +76,12 @@ std::vector<FloorQuestion> PredictionRunner::Request::questions() const {
 
 /// `answers`: of each floor, one a question.
 static void put_together(const WantedWork& more, const std::vector<std::vector<Answer>>& answers,
-                         Prediction& to) {
+                         Prediction& to, const CancelToken& cancel) {
     for (std::size_t q = 0; q < more.of_site.size(); ++q) {
         const auto& [type, work] = more.of_site[q];
         std::vector<Answer> of_floors;
         for (const std::vector<Answer>& floor : answers) of_floors.push_back(floor[q]);
-        const Answer all = work.of_all(of_floors);
+        const Answer all = work.of_all(of_floors, cancel);
         if (work.judge && to.verdict) work.judge(*to.verdict, all);
         if (work.air)
             for (FloorPrediction& floor : to.site.floors) floor.air = work.air(all);
@@ -133,7 +133,7 @@ void PredictionRunner::run_by_floors(const Request& request, const std::vector<F
         judged_ = judge_floors(request, order, in_view, at);
     }
     whole->verdict = judged_->verdict;
-    put_together(request.more, judged_->answers, *whole);
+    put_together(request.more, judged_->answers, *whole, at.cancel());
     note_air(*whole);
     hand_over(at, whole);
 }
@@ -158,7 +158,7 @@ static void judge_site(const WantedWork& more, const std::vector<FloorQuestion>&
         for (const FloorQuestion& q : questions)
             of_floor.push_back(q.answer(whole.project, floor, part, cancel));
     }
-    put_together(more, answers, whole);
+    put_together(more, answers, whole, cancel);
 }
 
 void PredictionRunner::run(const Request& request, const AtWork& at) {

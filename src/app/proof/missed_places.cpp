@@ -13,7 +13,7 @@ static Answer of_floor(const Project& project, const FloorPrediction& floor, con
         MissedPlaces{worst_places(project, {{floor}}, part, most_places, cancel)});
 }
 
-static Answer of_all(const std::vector<Answer>& floors) {
+static Answer of_all(const std::vector<Answer>& floors, const CancelToken&) {
     std::vector<WorstPlace> all;
     for (const Answer& floor : floors) {
         const auto& places = static_cast<const MissedPlaces*>(floor.get())->places;

@@ -121,7 +121,7 @@ WantedWork named_and_counted(int& counted) {
                                      CHECK(part.floors_judged == 1);
                                      return std::make_shared<const std::size_t>(f.surface.cells());
                                  }},
-                                [](const std::vector<Answer>& floors) -> Answer {
+                                [](const std::vector<Answer>& floors, const CancelToken&) -> Answer {
                                     Cells all;
                                     for (const Answer& f : floors)
                                         all.of_floors.push_back(*static_cast<const std::size_t*>(f.get()));
