@@ -53,11 +53,19 @@ void DemandFeature::want_capacity() {
     workspace_.results().want<SiteCapacity>(this, any);
 }
 
+void DemandFeature::change(const QString& label, const std::function<void(Project&)>& how) {
+    try {
+        workspace_.edit(label, how);
+    } catch (const Error& refused) {
+        workspace_.tell(fault_text(refused), true);
+    }
+}
+
 void DemandFeature::add_hour() {
     const QString name = shell_.asking().name(tr("New busy hour"), tr("Evening"));
     if (name.trimmed().isEmpty()) return;
-    workspace_.edit(tr("Add busy hour"),
-                    [&](Project& p) { p.demand.hour = add_busy_hour(p, name.trimmed().toStdString()); });
+    change(tr("Add busy hour"),
+           [&](Project& p) { p.demand.hour = add_busy_hour(p, name.trimmed().toStdString()); });
 }
 
 void DemandFeature::rename_hour() {
@@ -65,18 +73,12 @@ void DemandFeature::rename_hour() {
     if (!now) return;
     const QString name = shell_.asking().name(tr("Rename busy hour"), QString::fromStdString(now->name));
     if (name.trimmed().isEmpty()) return;
-    workspace_.edit(tr("Rename busy hour"), [&, key = now->key](Project& p) {
-        rename_busy_hour(p, key, name.trimmed().toStdString());
-    });
+    change(tr("Rename busy hour"),
+           [&, key = now->key](Project& p) { rename_busy_hour(p, key, name.trimmed().toStdString()); });
 }
 
 void DemandFeature::remove_hour() {
-    try {
-        workspace_.edit(tr("Remove busy hour"),
-                        [](Project& p) { remove_busy_hour(p, std::string(p.demand.hour)); });
-    } catch (const Error& refused) {
-        workspace_.tell(fault_text(refused), true);
-    }
+    change(tr("Remove busy hour"), [](Project& p) { remove_busy_hour(p, std::string(p.demand.hour)); });
 }
 
 void DemandFeature::next_hour() {

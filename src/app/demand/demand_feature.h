@@ -16,6 +16,8 @@ public:
 
 private:
     void want_capacity();
+    /// What is refused is told.
+    void change(const QString& label, const std::function<void(Project&)>& how);
     void add_hour();
     void rename_hour();
     void remove_hour();

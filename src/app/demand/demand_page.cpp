@@ -251,8 +251,8 @@ void DemandPage::choose_hour(int index) {
 
 void DemandPage::add_row(const Row& row, const QString& name, const DemandFigures& f,
                          const PlaceCapacity* c) {
-    const int at = table_->rowCount();
-    table_->insertRow(at);
+    const int at = static_cast<int>(rows_.size());
+    if (at >= table_->rowCount()) table_->insertRow(at);
     rows_.push_back(row);
     const QString none = QStringLiteral("–");
     const bool served = c && c->clients > 0;
@@ -265,10 +265,14 @@ void DemandPage::add_row(const Row& row, const QString& name, const DemandFigure
                             rate(f.up_mbps),
                             served ? render::figure(c->mbps_a_client(), 2) : none,
                             served ? render::percent(c->satisfied_share(), 1) : none};
+    // in place: a drag tells it anew frame by frame
     for (int i = 0; i < words.size(); ++i) {
-        auto* item = new QTableWidgetItem(words[i]);
-        if (i == satisfied_column && served) item->setData(Qt::UserRole, c->satisfied_share() < 0.95);
-        table_->setItem(at, i, item);
+        QTableWidgetItem* item = table_->item(at, i);
+        if (!item) table_->setItem(at, i, item = new QTableWidgetItem);
+        if (item->text() != words[i]) item->setText(words[i]);
+        if (i != satisfied_column) continue;
+        const QVariant poor = served ? QVariant(c->satisfied_share() < 0.95) : QVariant();
+        if (item->data(Qt::UserRole) != poor) item->setData(Qt::UserRole, poor);
     }
 }
 
@@ -282,7 +286,6 @@ void DemandPage::refresh() {
     most_down_mbps_ = 0;
     for (const ZoneFigures& z : figures_.zones) most_down_mbps_ = std::max(most_down_mbps_, z.down_mbps);
     rows_.clear();
-    table_->setRowCount(0);
     for (const FloorFigures& f : figures_.floors) {
         const Floor& floor = *find_floor(project, f.floor);
         const FloorCapacity* of_floor = nullptr;
@@ -297,6 +300,7 @@ void DemandPage::refresh() {
                         QString::fromStdString(find_zone(floor, z.zone)->name), z,
                         hour ? hour->find(z.zone) : nullptr);
     }
+    table_->setRowCount(static_cast<int>(rows_.size()));
     if (figures_.zones.empty())
         summary_->setText(
             tr("No zone says who is there. Draw a zone, select it, and choose its use in Details."));

@@ -22,8 +22,7 @@ void RoughPlan::show_floor(const Project& project, FloorId id, const FirstAnswer
     book_ = project.demand;
     book_.hour = hour;
     answer_ = answer;
-    places_ = rough_places(project, answer);
-    std::erase_if(places_, [&](const RoughPlace& p) { return p.floor != id; });
+    places_ = rough_places(project, answer, id);
     update();
 }
 

@@ -48,7 +48,7 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
             return venue_mark(project);
         case Step::demand:
             if (has_demand(project)) {
-                const double clients = demand_table(project, project.demand.hour).site.clients;
+                const double clients = clients_at(project, project.demand.hour);
                 return counted("%n client", "%n clients", std::lround(clients));
             }
             return zones ? counted("%n zone", "%n zones", zones) : tr("no zones yet");

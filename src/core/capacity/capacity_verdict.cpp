@@ -8,15 +8,12 @@
 namespace yemvo {
 namespace {
 
-/// More is not told: an idle radio has any headroom.
-constexpr double most_headroom = 99;
-
 AirFigures::OfRadio figures_of(const RadioCapacity& r) {
     AirFigures::OfRadio f;
     f.use = r.use;
     f.satisfied = r.satisfied;
     f.clients = r.clients;
-    f.headroom = std::min(r.headroom, most_headroom);
+    f.headroom = r.headroom;
     if (r.clients > 0) f.mbps_a_client = r.asked_down_mbps / r.clients * std::max(0.0, 1 + f.headroom);
     return f;
 }
@@ -83,9 +80,11 @@ private:
     void count_clients() {
         // who is not served counts in the first band that is asked about: nobody gets anything in any
         const BandId unserved = r_.bands.first();
+        std::set<ZoneId> standing;
         for (const ClientCapacity& c : hour_.clients) {
             const Floor& floor = *find_floor(project_, hour_.floors[c.floor].floor);
             const Zone& zone = zone_of(c, floor);
+            standing.insert(zone.id);
             if (!holds_in(zone)) continue;
             const BandId band =
                 c.radio < 0 ? unserved : hour_.radios[static_cast<std::size_t>(c.radio)].radio.channel.band;
@@ -103,6 +102,19 @@ private:
             zones[zone.id].add(band, weight, met, at);
             floor_of[zone.id] = floor.id;
         }
+        for (const ZoneCapacity& z : hour_.zones)
+            if (!standing.contains(z.zone)) count_unreached(z, unserved);
+    }
+    /// People in a zone that no prediction has a place for, as outside of the walls: nobody serves them.
+    void count_unreached(const ZoneCapacity& z, BandId unserved) {
+        const Zone& zone = *find_zone(*find_floor(project_, z.floor), z.zone);
+        const bool served = zone.kind == ZoneKind::served || zone.kind == ZoneKind::keep_out;
+        if (!holds_in(zone) || (!served && set_.is_everywhere())) return;
+        const Worst at{centroid(zone.outline), 0, unserved, margin_of(0, unserved)};
+        site.add(unserved, z.clients, 0, at);
+        floors[z.floor].add(unserved, z.clients, 0, at);
+        zones[z.zone].add(unserved, z.clients, 0, at);
+        floor_of[z.zone] = z.floor;
     }
 
     void count_radios() {

@@ -79,6 +79,14 @@ DemandFigures demand_figures(const ZoneDemand& d, const DemandBook& book, double
     return {area_m2, people(d, area_m2, hour), on_air, on_air * each.down_mbps, on_air * each.up_mbps};
 }
 
+double clients_at(const Project& project, std::string_view hour) {
+    double sum = 0;
+    for (const Floor* f : all_floors(project))
+        for (const Zone& z : *f->zones)
+            if (has_demand(z)) sum += clients(*z.demand, area_m2(z.outline), hour);
+    return sum;
+}
+
 bool has_demand(const Zone& z) { return z.demand && z.demand->amount > 0; }
 
 bool has_demand(const Project& project) {

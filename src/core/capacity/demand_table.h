@@ -48,6 +48,9 @@ struct DemandTable {
 };
 DemandTable demand_table(const Project&, std::string_view hour);
 
+/// Of the whole site.
+double clients_at(const Project&, std::string_view hour);
+
 /// Somebody is there at some busy hour.
 bool has_demand(const Zone&);
 bool has_demand(const Project&);

@@ -287,8 +287,14 @@ std::vector<Point> rough_positions(const std::vector<Point>& outline, int count)
             sum[nearest] = sum[nearest] + c;
             ++members[nearest];
         }
-        for (std::size_t k = 0; k < places.size(); ++k)
-            if (members[k] > 0) places[k] = sum[k] * (1 / members[k]);
+        double moved_m = 0;
+        for (std::size_t k = 0; k < places.size(); ++k) {
+            if (members[k] <= 0) continue;
+            const Point middle = sum[k] * (1 / members[k]);
+            moved_m = std::max(moved_m, distance(middle, places[k]));
+            places[k] = middle;
+        }
+        if (moved_m < 0.01) break;
     }
     // the middle of a bent zone may lie outside of it
     for (Point& p : places)
@@ -296,9 +302,10 @@ std::vector<Point> rough_positions(const std::vector<Point>& outline, int count)
     return places;
 }
 
-std::vector<RoughPlace> rough_places(const Project& project, const FirstAnswer& answer) {
+std::vector<RoughPlace> rough_places(const Project& project, const FirstAnswer& answer, FloorId only) {
     std::vector<RoughPlace> all;
     for (const AnswerFloor& floor : answer.floors) {
+        if (only && floor.floor != only) continue;
         const Floor& f = *find_floor(project, floor.floor);
         std::vector<const AnswerZone*> shared;
         for (const AnswerZone& z : answer.zones) {

@@ -96,7 +96,8 @@ struct RoughPlace {
     Point at;
 };
 /// As many as the answer counts, each in its zone; those for small zones in the ones that ask for most.
-std::vector<RoughPlace> rough_places(const Project&, const FirstAnswer&);
+/// `only`: on that floor; none: on all.
+std::vector<RoughPlace> rough_places(const Project&, const FirstAnswer&, FloorId only = {});
 /// Access points of the wish's model there, at its widths, on channels in turn.
 std::vector<AccessPointId> place_as_a_start(Project&, const AnswerWish&, const std::vector<RoughPlace>&);
 

@@ -123,7 +123,7 @@ void Hour::fall_back_to_20() {
 
 void Hour::note_delivery(const AirOfSite& air, const ContentionResult& solved) {
     delivered_.assign(radios_.size(), 1);
-    headroom_.assign(radios_.size(), 99);
+    headroom_.assign(radios_.size(), most_headroom);
     clients_.assign(radios_.size(), 0);
     const auto note = [&](std::size_t radio, std::int32_t k) {
         if (k < 0) return;
@@ -316,7 +316,7 @@ void Hour::tell_clients(const AirOfSite& air, const ContentionResult& solved, Ho
         z.got_down_mbps += got_down;
         z.got_up_mbps += got_up;
         z.satisfied += weight * double{c.satisfied};
-        z.could_get_mbps += weight * t.down_mbps * std::max(0.0, 1 + std::min(headroom_[r], 99.0));
+        z.could_get_mbps += weight * t.down_mbps * std::max(0.0, 1 + headroom_[r]);
         radio.clients += weight;
         radio.asked_down_mbps += weight * t.down_mbps;
         radio.asked_up_mbps += weight * t.up_mbps;

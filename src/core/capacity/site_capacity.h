@@ -24,6 +24,9 @@ struct WeakClient {
     double satisfied = 1;
 };
 
+/// More headroom is not told: an idle radio has any.
+inline constexpr double most_headroom = 99;
+
 struct RadioCapacity {
     AirRadio radio;
     double clients = 0;

@@ -173,6 +173,9 @@ DemandBook read_demand_book(const Reader& r) {
     });
     r.part([&] { b.networks = read_list<Network>(r.at("networks"), read_network, limits::networks); });
     r.part([&] { b.uplink = read_uplink(r.at("uplink")); });
+    // nobody could be there without one
+    if (b.hours.empty()) b.hours = DemandBook().hours;
+    if (!find_hour(b, b.hour)) b.hour = b.hours.front().key;
     return b;
 }
 

@@ -100,6 +100,26 @@ TEST_CASE("where nobody is, such requirements ask for nothing and do not stand i
     CHECK(asks_about_capacity(j.verdict));
 }
 
+TEST_CASE("people in a zone that no place is predicted for are counted as served by nobody") {
+    Project p = requiring({{{}, "satisfied", all_bands(), 95, 0.5}});
+    const FloorId second = find_floor(p, "Second floor")->id;
+    const double before = judged(p).verdict.requirements[0].site.asked;
+    Zone far{{}, "Beyond the walls", ZoneKind::served, {{200, 200}, {210, 200}, {210, 210}, {200, 210}}};
+    far.demand = find_floor(p, second)->zones->front().demand;
+    far.demand->by = PeopleBy::count;
+    far.demand->amount = 5000;
+    far.demand->presence.clear();
+    const ZoneId id = add_zone(p, second, far);
+    const Judged j = judged(p);
+    const RequirementResult& r = j.verdict.requirements[0];
+    CHECK(r.site.asked > before + 4000);
+    CHECK_FALSE(r.met());
+    const auto there = std::ranges::find(r.zones, id, &PlaceResult::zone);
+    REQUIRE(there != r.zones.end());
+    CHECK(r.share_met(*there) == 0);
+    CHECK(clients_at(p, "evening") == Approx(demand_table(p, "evening").site.clients));
+}
+
 TEST_CASE("lenses of capacity show what the serving radio has, and nothing while it is not known") {
     Judged j = judged(demo::compose_venue());
     FloorPrediction p = *j.site.find(find_floor(j.project, "Ground floor")->id);
