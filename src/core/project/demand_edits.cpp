@@ -3,23 +3,32 @@
 
 #include <algorithm>
 
+#include "project/free_key.h"
 #include "project/limits.h"
 
 namespace yemvo {
 namespace {
 
-template <class List>
-std::vector<std::string> keys_of(const List& list) {
-    std::vector<std::string> keys;
-    for (const auto& thing : list) keys.push_back(thing.key);
-    return keys;
+/// Letters and digits of a name in small, hyphens between.
+std::string key_of(const std::string& name) {
+    std::string key;
+    for (const char c : name) {
+        const bool capital = c >= 'A' && c <= 'Z';
+        if (capital || (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9'))
+            key += capital ? static_cast<char>(c - 'A' + 'a') : c;
+        else if (!key.empty() && key.back() != '-')
+            key += '-';
+        if (key.size() >= 40) break;
+    }
+    while (!key.empty() && key.back() == '-') key.pop_back();
+    return key;
 }
 
 template <class Thing>
 std::string add_keyed(std::vector<Thing>& list, Thing thing, std::size_t most) {
     if (thing.name.empty()) throw Error(say("a name is needed"));
     if (list.size() >= most) throw Error(say("there can be at most %1", static_cast<int>(most)));
-    thing.key = new_key(thing.name, keys_of(list));
+    thing.key = free_key(list, key_of(thing.name));
     list.push_back(std::move(thing));
     return list.back().key;
 }
@@ -55,24 +64,6 @@ void refuse_if_named(const Project& project, Mix ZoneDemand::*mix, const std::st
 }
 
 }  // namespace
-
-std::string new_key(const std::string& name, const std::vector<std::string>& taken) {
-    std::string base;
-    for (const char c : name) {
-        const bool kept = (c >= 'a' && c <= 'z') || (c >= '0' && c <= '9');
-        const bool capital = c >= 'A' && c <= 'Z';
-        if (kept || capital)
-            base += capital ? static_cast<char>(c - 'A' + 'a') : c;
-        else if (!base.empty() && base.back() != '-')
-            base += '-';
-        if (base.size() >= 40) break;
-    }
-    while (!base.empty() && base.back() == '-') base.pop_back();
-    if (base.empty()) base = "own";
-    std::string key = base;
-    for (int n = 2; std::ranges::count(taken, key) > 0; ++n) key = base + "-" + std::to_string(n);
-    return key;
-}
 
 std::string add_busy_hour(Project& p, const std::string& name) {
     return add_keyed(p.demand.hours, BusyHour{{}, name}, limits::busy_hours);

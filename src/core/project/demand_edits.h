@@ -5,10 +5,7 @@
 
 namespace yemvo {
 
-/// A key for a new thing of this name: its letters and digits in small, with a number where another has it.
-std::string new_key(const std::string& name, const std::vector<std::string>& taken);
-
-/// Each gives the key of what was added. Throws Error where the name is empty or there are too many.
+/// Each gives the key of what was added, made of its name. Throws Error where the name is empty or there are too many.
 std::string add_busy_hour(Project&, const std::string& name);
 std::string add_application(Project&, Application);
 std::string add_client(Project&, ClientProfile);

@@ -6,21 +6,11 @@
 #include <set>
 
 #include "project/edits.h"
+#include "project/free_key.h"
 #include "project/working_radio.h"
 
 namespace yemvo {
 namespace {
-
-template <class List>
-std::string free_key(const List& list, std::string wanted) {
-    if (wanted.empty()) wanted = "own";
-    const auto taken = [&](const std::string& key) {
-        return std::ranges::any_of(list, [&](const auto& e) { return e.key == key; });
-    };
-    if (!taken(wanted)) return wanted;
-    for (int i = 2;; ++i)
-        if (std::string key = wanted + "-" + std::to_string(i); !taken(key)) return key;
-}
 
 /// With an id of its own, and a key that no other entry has.
 template <class T>
