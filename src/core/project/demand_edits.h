@@ -5,7 +5,8 @@
 
 namespace yemvo {
 
-/// Each gives the key of what was added, made of its name. Throws Error where the name is empty or there are too many.
+/// Each gives the key of what was added, made of its name. Throws Error where the name is empty or there are
+/// too many.
 std::string add_busy_hour(Project&, const std::string& name);
 std::string add_application(Project&, Application);
 std::string add_client(Project&, ClientProfile);
