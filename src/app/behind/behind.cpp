@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/behind/behind.h"
 
+#include <QTimer>
 #include <algorithm>
 #include <cmath>
 #include <new>
@@ -70,14 +71,27 @@ void Behind::request(Job job) {
         const std::lock_guard lock(mutex_);
         if (manner_.takes == Takes::newest) {
             waiting_.clear();
-            for (const auto& r : running_)
-                if (Clock::now() - r->since >= manner_.patience) r->cancel.cancel();
+            stop_impatiently();
+            if (!running_.empty() && manner_.patience.count() > 0)
+                QTimer::singleShot(manner_.patience + 2ms, Qt::PreciseTimer, this, &Behind::lose_patience);
         }
         waiting_.push_back(std::move(job));
         if (idle_threads_ == 0 && static_cast<int>(threads_.size()) < manner_.threads)
             threads_.emplace_back([this] { run(); });
     }
     wake_.notify_all();
+}
+
+/// The mutex is held.
+void Behind::stop_impatiently() {
+    for (const auto& r : running_)
+        if (Clock::now() - r->since >= manner_.patience) r->cancel.cancel();
+}
+
+/// What ran when something newer came has had its time; what waits need not be the last to come.
+void Behind::lose_patience() {
+    const std::lock_guard lock(mutex_);
+    if (!waiting_.empty()) stop_impatiently();
 }
 
 void Behind::stop() {

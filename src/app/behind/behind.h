@@ -81,7 +81,8 @@ public:
         Takes takes = Takes::newest;
         /// So long nothing newer has to come before work starts, since the hand goes first.
         std::chrono::milliseconds pause{0};
-        /// A newer wish leaves what has run for less than this in peace, so that something arrives.
+        /// A newer wish leaves what has run for less than this in peace, so that something arrives; then it
+        /// is stopped.
         std::chrono::milliseconds patience{0};
         /// More than one for work that cannot be stopped half-way: what was given up does not hold up the
         /// next.
@@ -117,6 +118,8 @@ private:
     friend class AtWork;
     using Clock = std::chrono::steady_clock;
     void run();
+    void stop_impatiently();
+    void lose_patience();
     /// What is to be told afterwards on the window's thread.
     std::function<void()> work_on(const Job&, const std::shared_ptr<BegunJob>&);
     void tell_progress(bool at_once);

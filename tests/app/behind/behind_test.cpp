@@ -181,3 +181,16 @@ TEST_CASE("how far work is, and how long it still takes, is told; paused, it wai
     REQUIRE(rests(behind));
     CHECK(behind.words().isEmpty());
 }
+
+TEST_CASE("the last wish to come does not wait longer than patience for what runs") {
+    Behind behind({Behind::Takes::newest, 0ms, 60ms});
+    Gate never;
+    std::vector<int> got;
+    behind.request(job(
+        {}, [&](const AtWork& at) { return never.pass(at), 1; }, [&](int v) { got.push_back(v); }, no_fault));
+    REQUIRE(never.wait());
+    behind.request(job(
+        {}, [](const AtWork&) { return 2; }, [&](int v) { got.push_back(v); }, no_fault));
+    REQUIRE(rests(behind));
+    CHECK(got == std::vector<int>{2});
+}
