@@ -34,6 +34,12 @@ struct State {
     bool saturated = false;
 };
 
+/// log(1 - x) to ten digits; most chances are small, and this is asked for at every pair of every sweep.
+double log_of_less(double x) {
+    if (x > 0.02) return std::log1p(-std::min(x, 1.0));
+    return -x * (1 + x * (1. / 2 + x * (1. / 3 + x * (1. / 4 + x * (1. / 5)))));
+}
+
 class Sweeps {
 public:
     Sweeps(const Contention& c, const ContentionResult& before);
@@ -45,6 +51,7 @@ private:
     void visit(std::uint32_t k);
     double idle_of(std::uint32_t k) const;
     void update_sets(std::uint32_t k);
+    void share_out(std::uint32_t k);
     double collision_of(std::uint32_t k) const;
     void find_hidden(std::uint32_t k);
     void serve(std::uint32_t k);
@@ -74,7 +81,8 @@ private:
     std::vector<double> needed_;  ///< TXOPs a second with full aggregates
     struct Sets {
         double all = 1;
-        std::vector<double> idle;     ///< of each set, as the contender sees it
+        std::vector<double> use;      ///< of each set
+        std::vector<double> idle;     ///< the same as the contender sees it
         std::vector<double> without;  ///< product of the others' for each set
     };
     std::vector<Sets> sets_;
@@ -104,6 +112,7 @@ Sweeps::Sweeps(const Contention& c, const ContentionResult& before)
         }
         first_flow_.push_back(static_cast<std::uint32_t>(flows_.size()));
         needed_.push_back(needed);
+        sets_[k].use.assign(near_.sets(k), 0);
         sets_[k].idle.assign(near_.sets(k), 1);
         sets_[k].without.assign(near_.sets(k), 1);
         State& s = state_[k];
@@ -137,29 +146,35 @@ double Sweeps::idle_of(std::uint32_t k) const {
 
 void Sweeps::update_sets(std::uint32_t k) {
     Sets& s = sets_[k];
-    if (s.idle.empty()) return;
-    std::fill(s.idle.begin(), s.idle.end(), 0.0);
-    for (const Neighbour& n : near_.of(k)) s.idle[n.set] += n.weight * state_[n.who].use;
+    std::fill(s.use.begin(), s.use.end(), 0.0);
+    for (const Neighbour& n : near_.of(k)) s.use[n.set] += n.weight * state_[n.who].use;
+    share_out(k);
+}
+
+/// What its sets leave of the time that it does not send in.
+void Sweeps::share_out(std::uint32_t k) {
+    Sets& s = sets_[k];
     const double rest = 1 - std::min(state_[k].use, most_use);
     s.all = 1;
-    for (double& idle : s.idle) {
-        idle = 1 - idle / rest;
-        s.all *= std::max(idle, 0.0);
+    for (std::size_t a = 0; a < s.use.size(); ++a) {
+        s.idle[a] = 1 - s.use[a] / rest;
+        s.without[a] = s.all;  // of those before it
+        s.all *= std::max(s.idle[a], 0.0);
     }
-    for (std::size_t a = 0; a < s.idle.size(); ++a) {
-        s.without[a] = 1;
-        for (std::size_t b = 0; b < s.idle.size(); ++b)
-            if (b != a) s.without[a] *= std::max(s.idle[b], 0.0);
+    double after = 1;
+    for (std::size_t a = s.use.size(); a-- > 0;) {
+        s.without[a] *= after;
+        after *= std::max(s.idle[a], 0.0);
     }
 }
 
 double Sweeps::collision_of(std::uint32_t k) const {
-    double alone = 1;
+    double log_alone = 0;
     for (const Neighbour& n : near_.of(k)) {
         const double tries = state_[n.who].attempt * reach(n);
-        if (tries > 0) alone *= n.weight == 1 ? 1 - tries : std::pow(1 - tries, n.weight);
+        if (tries > 0) log_alone += double{n.weight} * log_of_less(tries);
     }
-    return 1 - alone;
+    return -std::expm1(log_alone);
 }
 
 void Sweeps::find_hidden(std::uint32_t k) {
@@ -299,7 +314,7 @@ void Sweeps::account(std::uint32_t k) {
     // two lose in a collision and share its cost; a hidden sender does not see that it lost any
     const double shared = s.hidden_loss > 0 ? 1 : 0.5;
     s.use = std::min(spent + shared * failed * loss_s, most_use);
-    update_sets(k);
+    share_out(k);
 }
 
 void Sweeps::run(const SweepLimits& limits, const CancelToken& cancel) {
