@@ -7,6 +7,7 @@
 #include <sstream>
 
 #include "base/number_text.h"
+#include "capacity/link_story.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "cli/read_input.h"
@@ -86,6 +87,19 @@ void print_link(Context& context, const Json& link) {
                   link["received_dbm"].get<double>(), link["snr_db"].get<double>(),
                   link["noise_dbm"].get<double>());
     context.out << line << off << "  " << link["told"].get<std::string>() << "\n";
+    for (const char* way : {"down", "up"}) {
+        const Json& rate = link[way];
+        std::snprintf(line, sizeof line, "  %9.1f Mbit/s %s for %s\n", rate["mbps"].get<double>(), way,
+                      link["client"].get<std::string>().c_str());
+        context.out << line;
+        for (const Json& why : rate["because"]) context.out << "      " << why.get<std::string>() << "\n";
+    }
+}
+
+Json story_json(const RateStory& s) {
+    Json because = Json::array();
+    for (const Said& why : s.because) because.push_back(why.english());
+    return {{"mbps", rounded(s.mbps, 1)}, {"form", s.form.english()}, {"because", because}};
 }
 
 Json links_at(const Project& project, const Scene& scene, const Floor& floor, Point place) {
@@ -95,6 +109,10 @@ Json links_at(const Project& project, const Scene& scene, const Floor& floor, Po
         const double asked_dbm = signal_asked_dbm(project, link.channel.band);
         links.back()["asked_dbm"] = asked_dbm;
         links.back()["told"] = told(link, "the place", asked_dbm).english();
+        const LinkStory story = link_story(project, link, client(project, project.settings.client));
+        links.back()["client"] = project.settings.client;
+        links.back()["down"] = story_json(story.down);
+        links.back()["up"] = story_json(story.up);
     }
     return links;
 }

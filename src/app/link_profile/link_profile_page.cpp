@@ -17,6 +17,9 @@
 #include "app/model/document.h"
 #include "app/model/in_view.h"
 #include "app/model/probing.h"
+#include "app/model/results.h"
+#include "capacity/link_story.h"
+#include "capacity/site_capacity.h"
 #include "coverage/lens_map.h"
 #include "project/project.h"
 #include "propagation/explain.h"
@@ -216,7 +219,10 @@ void LinkProfilePage::fill_heard() {
 void LinkProfilePage::fill_terms() {
     const auto& probed = workspace_.probing().place();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
+    terms_->clearSpans();
     terms_->setRowCount(l ? static_cast<int>(l->terms.size()) + 1 : 0);
+    for (int r = 0; r < terms_->rowCount(); ++r)
+        terms_->setRowHeight(r, terms_->verticalHeader()->defaultSectionSize());
     sentence_->clear();
     if (!l) return;
     const auto cell = [&](int row, int column, const QString& text, bool strong) {
@@ -246,12 +252,48 @@ void LinkProfilePage::fill_terms() {
     cell(row, 0, tr("Received, ± %1 dB").arg(render::figure(total_deviation_db(l->deviation_db), 1)), true);
     cell(row, 1, {}, true);
     cell(row, 2, render::figure(l->received_dbm, 1), true);
+    tell_rates(*l);
     const double asked = signal_asked_dbm(workspace_.project(), l->channel.band);
     sentence_->setText(said_text(told(*l, probed->name().toStdString(), asked)));
     QPalette ink = sentence_->palette();
     ink.setColor(QPalette::WindowText, l->received_dbm < asked ? theme().not_met : theme().ink);
     sentence_->setPalette(ink);
     sentence_->setFont(render::font(11.5));
+}
+
+/// Below the sum: what the maps' client gets from that level, and why.
+void LinkProfilePage::tell_rates(const LinkExplanation& link) {
+    const Project& project = workspace_.project();
+    const ClientProfile& client = yemvo::client(project, project.settings.client);
+    const auto* site = workspace_.results().find<SiteCapacity>();
+    const HourCapacity* hour = site ? site->find(project.demand.hour) : nullptr;
+    const RadioCapacity* radio = hour ? hour->find(link.access_point, link.radio) : nullptr;
+    const LinkStory story = link_story(project, link, client, radio ? radio->width_mhz : 0);
+    const auto line = [&](const QString& text, bool strong) {
+        const int row = terms_->rowCount();
+        terms_->insertRow(row);
+        terms_->setSpan(row, 0, 1, terms_->columnCount());
+        auto* item = new QTableWidgetItem(text);
+        item->setFont(render::font(strong ? 12 : 11.5, strong ? 650 : 400));
+        item->setForeground(strong ? theme().ink : theme().muted);
+        item->setToolTip(text);
+        terms_->setItem(row, 0, item);
+        const QFontMetrics metrics(item->font());
+        const int lines =
+            metrics.boundingRect(QRect(0, 0, terms_->viewport()->width() - 8, 999), Qt::TextWordWrap, text)
+                .height() /
+            metrics.height();
+        terms_->setRowHeight(row, std::max(1, lines) * metrics.height() + 3);
+    };
+    const auto tell = [&](const QString& way, const RateStory& s) {
+        line(s.mbps > 0 ? tr("%1: %2 Mbit/s").arg(way, render::figure(s.mbps, s.mbps < 100 ? 1 : 0))
+                        : tr("%1: no rate").arg(way),
+             true);
+        for (const Said& why : s.because) line(said_text(why), false);
+    };
+    const QString name = QString::fromStdString(client.name);
+    tell(tr("Down to %1").arg(name), story.down);
+    tell(tr("Up from it"), story.up);
 }
 
 void LinkProfilePage::paintEvent(QPaintEvent*) {

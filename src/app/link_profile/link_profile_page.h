@@ -10,6 +10,10 @@ class QListWidget;
 class QLabel;
 class QTableWidget;
 
+namespace yemvo {
+struct LinkExplanation;
+}
+
 namespace yemvo::app {
 
 class LinkChart;
@@ -29,6 +33,7 @@ private:
     void fill_probes();
     void fill_heard();
     void fill_terms();
+    void tell_rates(const LinkExplanation&);
     void paintEvent(QPaintEvent*) override;
     Workspace& workspace_;
     QComboBox* probes_;

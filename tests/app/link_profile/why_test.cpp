@@ -19,6 +19,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "capacity/link_story.h"
 #include "core/support.h"
 #include "project/storage.h"
 
@@ -147,7 +148,18 @@ TEST_CASE("a probe is pinned, dragged, told in terms that add up, and taken away
     CHECK(strongest.received_dbm == Approx(d.map_at({20.25, 20.25})).margin(0.5));
     auto* terms = page(d).terms();
     double sum = 0;
-    for (int r = 0; r + 1 < terms->rowCount(); ++r) sum += number_in(terms->item(r, 1)->text());
+    const int received = static_cast<int>(strongest.terms.size());
+    for (int r = 0; r < received; ++r) sum += number_in(terms->item(r, 1)->text());
+    CHECK(number_in(terms->item(received, 2)->text()) == Approx(strongest.received_dbm).margin(0.051));
+    // below the sum: what the client gets, and why
+    const ClientProfile& client = yemvo::client(d.project(), d.project().settings.client);
+    const LinkStory story = link_story(d.project(), strongest, client);
+    REQUIRE(story.down.because.size() == 4);
+    REQUIRE(terms->rowCount() == received + 1 + 1 + 4 + 1 + static_cast<int>(story.up.because.size()));
+    const QString down = terms->item(received + 1, 0)->text();
+    CHECK(down.startsWith("Down to " + QString::fromStdString(client.name)));
+    CHECK(number_in(down.section(": ", -1).section(' ', 0, 0)) == Approx(story.down.mbps).margin(0.51));
+    CHECK(terms->item(received + 2, 0)->text().startsWith("802.11"));
     CHECK(sum == Approx(strongest.received_dbm).margin(0.05 * terms->rowCount()));
     CHECK(page(d).sentence().contains("reaches P1 at"));
     // a weaker link by keyboard
@@ -298,6 +310,7 @@ TEST_CASE("words written before the theme changed are readable after it") {
     const auto readable = [&] {
         for (int r = 0; r < terms->rowCount(); ++r)
             for (int c = 0; c < 3; ++c) {
+                if (!terms->item(r, c)) continue;
                 const int ink = terms->item(r, c)->foreground().color().lightness();
                 if (std::abs(ink - theme().paper.lightness()) < 90) return false;
             }
