@@ -111,8 +111,8 @@ Hall hall(int side, int clients_each, int channel_count) {
             hear(at, [&](HeardLevel l) { heard->levels.push_back(l); });
             heard->first.push_back(static_cast<std::uint32_t>(heard->levels.size()));
         }
-        heard->standing.zones.push_back(
-            {static_cast<std::uint16_t>(r + 1), begin, heard->standing.clients.size()});
+        heard->standing.places.push_back(
+            {static_cast<std::uint16_t>(r), begin, heard->standing.clients.size()});
         hear(Point{(r % side + 0.5) * apart_m, (r / side + 0.5) * apart_m}, [&](HeardLevel l) {
             if (l.radio != r) heard->between.push_back({static_cast<std::uint16_t>(r), l});
         });

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Who is in the library, on a weekday afternoon and on an author's evening with the auditorium full.
 #include "demo/composer.h"
+#include "project/kinds/thing_edits.h"
 #include "project/library.h"
 
 namespace yemvo::demo {
@@ -39,6 +40,25 @@ constexpr Use uses[] = {
     {"Garden", "Garden terrace", "cafe", PeopleBy::seats, 32, 0.5, 1.1, 1, 0.6, guests},
     {"Garden", "Glasshouse", "cafe", PeopleBy::count, 8, 1, 1.1, 1, 0.2, guests},
 };
+
+struct Fixed {
+    const char *floor, *zone, *name, *like;
+    Point from, to;
+    double amount;
+};
+const Fixed fixed[] = {
+    {"Ground floor", "Foyer", "Lending desks", "tills", {33.6, 15.2}, {39.6, 15.2}, 4},
+    {"Basement", "Archive", "Climate sensors", "sensors", {40, 25.5}, {58, 25.5}, 6},
+};
+
+ZoneDemand demand_of(const Fixed& row) {
+    ZoneDemand d;
+    for (const ZoneUse& known : standard_devices())
+        if (known.key == row.like) d = known.demand;
+    d.amount = row.amount;
+    d.network = things;
+    return d;
+}
 
 ZoneDemand demand_of(const Use& use) {
     ZoneDemand d;
@@ -95,6 +115,9 @@ void compose_demand(Project& p) {
             break;
         }
     }
+    for (const Fixed& row : fixed)
+        add_thing(p, floor_with(p, row.floor, row.zone).id,
+                  DeviceRow{{}, row.name, row.from, row.to, demand_of(row)});
 }
 
 }  // namespace yemvo::demo

@@ -12,6 +12,12 @@
 namespace yemvo::cli {
 namespace {
 
+/// The name of a zone, or of a row of devices.
+const std::string& place_name(const Project& project, FloorId at, ZoneId zone, DeviceRowId row) {
+    const Floor& floor = *find_floor(project, at);
+    return row ? find_device_row(floor, row)->name : find_zone(floor, zone)->name;
+}
+
 Json place_json(const PlaceCapacity& p) {
     return {{"people", rounded(p.people, 1)},
             {"clients", rounded(p.clients, 1)},
@@ -46,7 +52,7 @@ Json radio_json(const Project& project, const RadioCapacity& r) {
     if (r.weakest) {
         const WeakClient& w = *r.weakest;
         json["weakest"] = {{"profile", (*project.clients)[w.profile].key},
-                           {"zone", find_zone(*find_floor(project, w.floor), w.zone)->name},
+                           {"zone", place_name(project, w.floor, w.zone, w.row)},
                            {"x_m", rounded(w.place.x, 2)},
                            {"y_m", rounded(w.place.y, 2)},
                            {"signal_dbm", rounded(w.signal_dbm, 1)},
@@ -61,7 +67,7 @@ Json hour_json(const Project& project, const HourCapacity& h) {
     Json radios = Json::array(), zones = Json::array(), floors = Json::array(), channels = Json::array();
     for (const RadioCapacity& r : h.radios) radios.push_back(radio_json(project, r));
     for (const ZoneCapacity& z : h.zones) {
-        Json json{{"zone", find_zone(*find_floor(project, z.floor), z.zone)->name},
+        Json json{{z.row ? "devices" : "zone", place_name(project, z.floor, z.zone, z.row)},
                   {"floor", find_floor(project, z.floor)->name}};
         json.update(place_json(z));
         zones.push_back(json);
@@ -101,8 +107,8 @@ void print_hour(std::ostream& out, const Project& project, const HourCapacity& h
     out << line;
     for (const ZoneCapacity& z : h.zones) {
         std::snprintf(line, sizeof line, "  %-28.28s %5.0f clients  %7.1f of %7.1f Mbit/s  %8s satisfied\n",
-                      find_zone(*find_floor(project, z.floor), z.zone)->name.c_str(), z.clients,
-                      z.got_down_mbps, z.asked_down_mbps, format_percent(z.satisfied_share(), 1).c_str());
+                      place_name(project, z.floor, z.zone, z.row).c_str(), z.clients, z.got_down_mbps,
+                      z.asked_down_mbps, format_percent(z.satisfied_share(), 1).c_str());
         out << line;
     }
     for (const RadioCapacity& r : h.radios) {

@@ -83,29 +83,38 @@ Json to_json(const Project& project, const Verdict& verdict) {
                                   {"value", rounded(f.worst->value, 2)}};
             floors.push_back(entry);
         }
-        list.push_back({{"name", requirement_name(r.requirement).english()},
-                        {"set", find_requirement_set(project, r.set)->name},
-                        {"group", lens_group_name(required_lens(r.requirement).group)},
-                        {"lens", r.requirement.lens},
-                        {"counts", counts_name(required_lens(r.requirement).counts)},
-                        {"asked", rounded(r.site.asked, 1)},
-                        {"bands_ghz", bands_ghz(r.requirement.bands)},
-                        {"any_band", r.requirement.any_band},
-                        {"limit", r.requirement.limit},
-                        {"share_required", r.requirement.share_required},
-                        {"share_met", rounded(r.share_met(), 4)},
-                        {"by_band", shares_by_band(r.requirement, r.site)},
-                        {"met", r.met()},
-                        {"floors", floors}});
+        Json requirement{{"name", requirement_name(r.requirement).english()},
+                         {"set", find_requirement_set(project, r.set)->name},
+                         {"group", lens_group_name(required_lens(r.requirement).group)},
+                         {"lens", r.requirement.lens},
+                         {"counts", counts_name(required_lens(r.requirement).counts)},
+                         {"asked", rounded(r.site.asked, 1)},
+                         {"bands_ghz", bands_ghz(r.requirement.bands)},
+                         {"any_band", r.requirement.any_band},
+                         {"limit", r.requirement.limit},
+                         {"share_required", r.requirement.share_required},
+                         {"share_met", rounded(r.share_met(), 4)},
+                         {"by_band", shares_by_band(r.requirement, r.site)},
+                         {"met", r.met()},
+                         {"floors", floors}};
+        if (!r.site.hour.empty()) requirement["busy_hour"] = r.site.hour;
+        list.push_back(requirement);
     }
     Json coarse = Json::array();
     for (const CoarseFloor& c : verdict.coarse)
         coarse.push_back({{"name", find_floor(project, c.floor)->name}, {"grid_m", c.cell_m}});
-    return {{"met", verdict.met()},
-            {"judged_m2", rounded(verdict.demanded_m2(), 2)},
-            {"grid_m", verdict.grid_m},
-            {"coarser_floors", coarse},
-            {"requirements", list}};
+    Json json{{"met", verdict.met()},
+              {"judged_m2", rounded(verdict.demanded_m2(), 2)},
+              {"grid_m", verdict.grid_m},
+              {"coarser_floors", coarse},
+              {"requirements", list}};
+    if (const auto& u = verdict.uplink)
+        json["uplink"] = {{"busy_hour", u->hour},
+                          {"down_share", rounded(u->down_share, 4)},
+                          {"up_share", rounded(u->up_share, 4)},
+                          {"allowed", u->allowed},
+                          {"met", u->met()}};
+    return json;
 }
 
 }  // namespace yemvo::cli

@@ -141,6 +141,7 @@ int verdict(Context& context, const std::string& file) {
     const Project project = load(context, file);
     Predictor predictor;
     Verdict v = judge_by_floors(project, predictor);
+    judge_uplink(v, project);
     if (asks_about_capacity(v) && has_demand(project))
         add_capacity(v, project, *capacity_by_floors(project, predictor));
     const Json json = to_json(project, v);
@@ -163,6 +164,10 @@ int verdict(Context& context, const std::string& file) {
                       format_percent(r.requirement.share_required, 1).c_str());
         context.out << line;
     }
+    if (v.uplink)
+        context.out << (v.uplink->met() ? "met      " : "NOT MET  ") << "Uplink in use "
+                    << format_percent(v.uplink->share(), 1) << " of at most "
+                    << format_percent(v.uplink->allowed, 1) << "\n";
     context.out << (v.met() ? "All requirements are met.\n" : "Not every requirement is met.\n");
     return v.met() ? done : not_met;
 }

@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/plan_demand.h"
 
+#include <algorithm>
 #include <array>
+#include <cmath>
 
 #include "capacity/site_capacity.h"
 #include "render/plan_solids.h"
@@ -26,32 +28,83 @@ const std::array<QColor, colours>& hues(bool dark) {
 
 bool is_dark(const Palette& palette) { return palette.paper.lightness() < 128; }
 
-DemandFigures figures_of(const Project& project, const Zone& z) {
-    return demand_figures(*z.demand, project.demand, area_m2(z.outline), project.demand.hour);
+DemandFigures figures_of(const Project& project, const DemandPlace& place) {
+    return demand_figures(place, project.demand, project.demand.hour);
 }
 
-/// A head with shoulders, and an upright tablet: 10 px high.
+/// A head with shoulders: 10 px high.
 void paint_person(QPainter& p, QPointF at) {
     p.drawEllipse(at + QPointF(0, -2.8), 1.9, 1.9);
     p.drawArc(QRectF(at + QPointF(-3.4, 0), QSizeF(6.8, 8)), 0, 180 * 16);
 }
+/// Under the middle of a row, or above it, where nothing else is.
+std::optional<QPointF> beside_row(const DeviceRow& row, QSizeF size, const PlanMap& map,
+                                  const std::vector<QRectF>& taken) {
+    const QPointF at = map.to_screen(middle(row));
+    for (const double dy : {26.0, -26.0, 50.0, -50.0}) {
+        const QPointF c = at + QPointF(0, dy);
+        const QRectF box(c - QPointF(size.width() / 2, size.height() / 2), size);
+        if (std::ranges::none_of(taken, [&](const QRectF& t) { return t.intersects(box); })) return c;
+    }
+    return std::nullopt;
+}
+
+QString shortened_count(double n) { return n > 0 && n < 1 ? QStringLiteral("<1") : figure(n); }
+
+QString tint_title(DemandTint tint) {
+    switch (tint) {
+        case DemandTint::people:
+            return tr("People a m²");
+        case DemandTint::clients:
+            return tr("Clients a m²");
+        case DemandTint::mbps:
+            break;
+    }
+    return tr("Mbit/s down a m²");
+}
+
+/// More of a row are not drawn one by one.
+constexpr std::size_t most_drawn_devices = 200;
+/// Closer together than this on the screen and some are left out.
+constexpr double device_step_px = 9;
+
+}  // namespace
+
+double density(const DemandFigures& f, DemandTint tint) {
+    if (f.area_m2 <= 0) return 0;
+    return (tint == DemandTint::people    ? f.people
+            : tint == DemandTint::clients ? f.clients
+                                          : f.down_mbps) /
+           f.area_m2;
+}
+
 void paint_device(QPainter& p, QPointF at) {
     p.drawRoundedRect(QRectF(at + QPointF(-2.6, -4.5), QSizeF(5.2, 9)), 1, 1);
     p.drawLine(at + QPointF(-0.8, 2.9), at + QPointF(0.8, 2.9));
 }
 
-QString shortened_count(double n) { return n > 0 && n < 1 ? QStringLiteral("<1") : figure(n); }
+void paint_device_row(QPainter& p, const DeviceRow& row, const PlanMap& map, const Palette& palette) {
+    const QPointF from = map.to_screen(row.from), to = map.to_screen(row.to);
+    const double length_px = QLineF(from, to).length();
+    const auto fits = static_cast<std::size_t>(length_px / device_step_px) + 1;
+    const auto there = static_cast<std::size_t>(std::ceil(std::max(row.demand.amount, 1.0)));
+    const std::size_t drawn = std::min({there, fits, most_drawn_devices});
+    p.setPen(QPen(with_alpha(palette.ink, 0.45), 1, Qt::DotLine));
+    p.drawLine(from, to);
+    p.setPen(QPen(palette.ink, 1.1));
+    p.setBrush(palette.tile);
+    for (std::size_t i = 0; i < drawn; ++i) paint_device(p, map.to_screen(place_in_row(row, i, drawn)));
+    p.setBrush(Qt::NoBrush);
+}
 
-}  // namespace
-
-QColor density_colour(double people_per_m2, const Palette& palette) {
+QColor density_colour(double per_m2, const Palette& palette) {
     std::size_t step = 0;
-    while (step < std::size(density_steps) && people_per_m2 >= density_steps[step]) ++step;
+    while (step < std::size(density_steps) && per_m2 >= density_steps[step]) ++step;
     return hues(is_dark(palette))[step];
 }
 
 void paint_demand(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
-                  const Palette& palette, ZoneId selected) {
+                  const Palette& palette, ZoneId selected, DemandTint tint) {
     for (const Zone& z : *floor.zones) {
         const bool there = has_demand(z);
         QPen pen(z.id == selected ? palette.accent : with_alpha(palette.ink, there ? 0.55 : 0.3),
@@ -59,7 +112,7 @@ void paint_demand(QPainter& p, const Project& project, const Floor& floor, const
         if (z.id != selected) pen.setDashPattern({6, 3});
         pen.setCapStyle(Qt::FlatCap);
         p.setPen(pen);
-        p.setBrush(there ? QBrush(density_colour(figures_of(project, z).people_per_m2(), palette))
+        p.setBrush(there ? QBrush(density_colour(density(figures_of(project, {&z, nullptr}), tint), palette))
                          : QBrush(Qt::NoBrush));
         p.drawPolygon(polygon_of(z.outline, map));
     }
@@ -67,21 +120,22 @@ void paint_demand(QPainter& p, const Project& project, const Floor& floor, const
 
 void paint_demand_tags(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
                        const Palette& palette, ZoneId selected, std::vector<QRectF> taken) {
-    for (const Zone& z : *floor.zones) {
-        if (!has_demand(z)) continue;
-        const DemandFigures f = figures_of(project, z);
-        const QString name = QString::fromStdString(z.name);
+    // a row's tag gives way to those of zones
+    for (const DemandPlace& place : demand_places(floor)) {
+        const DemandFigures f = figures_of(project, place);
+        const QString name = QString::fromStdString(place.name());
         const QString people = shortened_count(f.people), clients = shortened_count(f.clients);
         const QFont head = font(11.5, 600), small = font(11.5, 500);
         const QFontMetricsF of_head(head), of_small(small);
-        const double figures_px =
-            12 + of_small.horizontalAdvance(people) + 14 + 10 + of_small.horizontalAdvance(clients);
+        const double people_px = place.row ? 0 : 12 + of_small.horizontalAdvance(people) + 14;
+        const double figures_px = people_px + 10 + of_small.horizontalAdvance(clients);
         const QSizeF size(std::max(of_head.horizontalAdvance(name), figures_px) + 14, 36);
-        const auto c = label_place(z, size, map, taken);
+        const auto c =
+            place.row ? beside_row(*place.row, size, map, taken) : label_place(*place.zone, size, map, taken);
         if (!c) continue;
         const QRectF box(c->x() - size.width() / 2, c->y() - size.height() / 2, size.width(), size.height());
         taken.push_back(box);
-        const bool chosen = z.id == selected;
+        const bool chosen = place.zone && place.zone->id == selected;
         p.setPen(QPen(chosen ? palette.accent : palette.line, 1));
         p.setBrush(chosen ? palette.accent : with_alpha(palette.paper, 0.94));
         p.drawRoundedRect(box, 4, 4);
@@ -99,17 +153,17 @@ void paint_demand_tags(QPainter& p, const Project& project, const Floor& floor, 
             p.drawText(QPointF(x + 12, y + 4), words);
             x += 12 + of_small.horizontalAdvance(words) + 14;
         };
-        one(paint_person, people);
+        if (!place.row) one(paint_person, people);
         one(paint_device, clients);
     }
 }
 
-void paint_demand_legend(QPainter& p, QPointF lower_right, const Palette& palette) {
+void paint_demand_legend(QPainter& p, QPointF lower_right, const Palette& palette, DemandTint tint) {
     constexpr double step_px = 40, height_px = 11;
     const QRectF strip(lower_right.x() - step_px * colours, lower_right.y() - height_px - 15,
                        step_px * colours, height_px);
     const QFont small = font(11);
-    const QString title = tr("People a m²");
+    const QString title = tint_title(tint);
     const double wide = QFontMetricsF(font(12, 600)).horizontalAdvance(title);
     p.setPen(Qt::NoPen);
     p.setBrush(with_alpha(palette.paper, 0.85));

@@ -7,6 +7,7 @@
 #include "app/forms/form_parts.h"
 #include "capacity/demand_table.h"
 #include "project/demand_edits.h"
+#include "project/demand_place.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
@@ -151,14 +152,21 @@ void client_bands(const Rows<ClientProfile>& rows) {
     }
 }
 
+/// Names of zones and rows of devices.
+QStringList places_where(const Project& project, const std::function<bool(const ZoneDemand&)>& holds) {
+    QStringList names;
+    for (const Floor* f : all_floors(project))
+        for (const DemandPlace& place : told_places(*f))
+            if (holds(place.demand())) names << QString::fromStdString(place.name());
+    return names;
+}
+
 void uses(Form& form, Mix ZoneDemand::*mix, const std::string& key) {
     form.group(tr("Where it is counted on"));
     form.text(tr("Zones"), [&w = form.workspace(), mix, key] {
-        QStringList zones;
-        for (const Floor* f : all_floors(w.project()))
-            for (const Zone& z : *f->zones)
-                if (z.demand && share_of((*z.demand).*mix, key) > 0) zones << QString::fromStdString(z.name);
-        return zones.empty() ? tr("none") : zones.join(", ");
+        const QStringList named =
+            places_where(w.project(), [&](const ZoneDemand& d) { return share_of(d.*mix, key) > 0; });
+        return named.empty() ? tr("none") : named.join(", ");
     });
 }
 
@@ -281,11 +289,9 @@ Form* network_form(Workspace& w, QWidget* parent, const std::string& key) {
     form->note(tr("0: no limit, not told"));
     form->group(tr("Who uses it"));
     form->text(tr("Zones"), [&w, key] {
-        QStringList zones;
-        for (const Floor* f : all_floors(w.project()))
-            for (const Zone& z : *f->zones)
-                if (z.demand && z.demand->network == key) zones << QString::fromStdString(z.name);
-        return zones.empty() ? tr("none by name") : zones.join(", ");
+        const QStringList named =
+            places_where(w.project(), [&](const ZoneDemand& d) { return d.network == key; });
+        return named.empty() ? tr("none by name") : named.join(", ");
     });
     form->stretch();
     return form;

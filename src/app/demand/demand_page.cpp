@@ -50,7 +50,7 @@ public:
         const auto at = static_cast<std::size_t>(index.row());
         if (at >= page_.rows().size()) return;
         const DemandPage::Row& row = page_.rows()[at];
-        const bool floor = !row.zone;
+        const bool floor = !row.item;
         if (option.state & QStyle::State_Selected) p->fillRect(option.rect, theme().accent_tint);
         p->fillRect(QRect(option.rect.left(), option.rect.bottom(), option.rect.width(), 1),
                     floor ? theme().line : theme().line2);
@@ -58,9 +58,15 @@ public:
         p->setFont(render::font(12.5, floor ? 600 : 400));
         if (index.column() == zone_column && !floor) {
             const QRectF swatch(r.left() + 4, r.center().y() - 4.5, 9, 9);
-            p->fillRect(swatch, render::density_colour(row.density, theme()));
-            p->setPen(theme().edge);
-            p->drawRect(swatch);
+            if (row.item->kind == ItemKind::zone) {
+                p->fillRect(swatch, render::density_colour(row.density, theme()));
+                p->setPen(theme().edge);
+                p->drawRect(swatch);
+            } else {
+                p->setPen(theme().muted);
+                p->setBrush(Qt::NoBrush);
+                render::paint_device(*p, swatch.center());
+            }
             r.setLeft(r.left() + 22);
         }
         if (index.column() == down_column && !floor && row.down_mbps > 0) {
@@ -256,10 +262,13 @@ void DemandPage::add_row(const Row& row, const QString& name, const DemandFigure
     rows_.push_back(row);
     const QString none = QStringLiteral("–");
     const bool served = c && c->clients > 0;
+    const bool devices = row.item && row.item->kind == ItemKind::device_row;
     const QStringList words{name,
-                            render::figure(f.area_m2),
-                            count(f.people),
-                            row.zone ? density(f.people_per_m2()) : QString(),
+                            devices ? none : render::figure(f.area_m2),
+                            devices ? none : count(f.people),
+                            devices    ? none
+                            : row.item ? density(f.people_per_m2())
+                                       : QString(),
                             count(f.clients),
                             rate(f.down_mbps),
                             rate(f.up_mbps),
@@ -274,6 +283,15 @@ void DemandPage::add_row(const Row& row, const QString& name, const DemandFigure
         const QVariant poor = served ? QVariant(c->satisfied_share() < 0.95) : QVariant();
         if (item->data(Qt::UserRole) != poor) item->setData(Qt::UserRole, poor);
     }
+}
+
+void DemandPage::add_place(const Floor& floor, const ZoneFigures& f, const HourCapacity* hour) {
+    if (f.row)
+        return add_row({floor.id, Item{ItemKind::device_row, f.row.value}, f.down_mbps, 0},
+                       QString::fromStdString(find_device_row(floor, f.row)->name), f,
+                       hour ? hour->find(f.row) : nullptr);
+    add_row({floor.id, Item{ItemKind::zone, f.zone.value}, f.down_mbps, f.people_per_m2()},
+            QString::fromStdString(find_zone(floor, f.zone)->name), f, hour ? hour->find(f.zone) : nullptr);
 }
 
 void DemandPage::refresh() {
@@ -292,27 +310,24 @@ void DemandPage::refresh() {
         if (hour)
             for (const FloorCapacity& c : hour->floors)
                 if (c.floor == f.floor) of_floor = &c;
-        add_row({f.floor, {}, f.down_mbps, 0}, QString::fromStdString(floor_title(project, floor)), f,
-                of_floor);
+        add_row({f.floor, std::nullopt, f.down_mbps, 0}, QString::fromStdString(floor_title(project, floor)),
+                f, of_floor);
         for (const ZoneFigures& z : figures_.zones)
-            if (z.floor == f.floor)
-                add_row({f.floor, z.zone, z.down_mbps, z.people_per_m2()},
-                        QString::fromStdString(find_zone(floor, z.zone)->name), z,
-                        hour ? hour->find(z.zone) : nullptr);
+            if (z.floor == f.floor) add_place(floor, z, hour);
     }
     table_->setRowCount(static_cast<int>(rows_.size()));
     if (figures_.zones.empty())
         summary_->setText(
             tr("No zone says who is there. Draw a zone, select it, and choose its use in Details."));
     else
-        summary_->setText(
-            tr("%1 people with %2 clients ask for %3 Mbit/s down and %4 up.")
-                .arg(render::figure(figures_.site.people), render::figure(figures_.site.clients),
-                     render::figure(figures_.site.down_mbps), render::figure(figures_.site.up_mbps)) +
-            (hour && hour->site.clients > 0
-                 ? "\n" + tr("%1 of the clients get what they need.")
-                              .arg(render::percent(hour->site.satisfied_share(), 1))
-                 : QString()));
+        summary_->setText(tr("%1 people with %2 clients ask for %3 Mbit/s down and %4 up.")
+                              .arg(render::figure(figures_.site.people),
+                                   render::figure(figures_.site.clients), rate(figures_.site.down_mbps),
+                                   rate(figures_.site.up_mbps)) +
+                          (hour && hour->site.clients > 0
+                               ? "\n" + tr("%1 of the clients get what they need.")
+                                            .arg(render::percent(hour->site.satisfied_share(), 1))
+                               : QString()));
     side_->refresh();
 }
 
@@ -320,7 +335,7 @@ void DemandPage::go_to(int row) {
     if (row < 0 || static_cast<std::size_t>(row) >= rows_.size()) return;
     const Row to = rows_[static_cast<std::size_t>(row)];
     workspace_.in_view().show_floor(to.floor);
-    if (to.zone) workspace_.selection().select_alone({Item{Item::Kind::zone, to.zone.value}});
+    if (to.item) workspace_.selection().select_alone({*to.item});
 }
 
 void DemandPage::paintEvent(QPaintEvent*) { QPainter(this).fillRect(rect(), theme().paper); }

@@ -33,7 +33,7 @@ public:
     /// What a row is about.
     struct Row {
         FloorId floor;
-        ZoneId zone;  ///< none: the floor's own
+        std::optional<Item> item;  ///< a zone or a row of devices; none: the floor's own
         double down_mbps = 0;
         double density = 0;  ///< people a m²
     };
@@ -46,6 +46,7 @@ private:
     void refresh();
     void fill_hours();
     void add_row(const Row&, const QString& name, const DemandFigures&, const PlaceCapacity*);
+    void add_place(const Floor&, const ZoneFigures&, const HourCapacity*);
     void go_to(int row);
     void choose_hour(int index);
     void showEvent(QShowEvent*) override;

@@ -34,12 +34,13 @@ QString radio_words(const Workspace& w, const RadioCapacity& r) {
     if (r.weakest && r.satisfied < 0.999) {
         const Floor* floor = find_floor(w.project(), r.weakest->floor);
         const Zone* zone = floor ? find_zone(*floor, r.weakest->zone) : nullptr;
-        if (zone && r.weakest->profile < w.project().clients->size())
+        const DeviceRow* row = floor ? find_device_row(*floor, r.weakest->row) : nullptr;
+        if ((zone || row) && r.weakest->profile < w.project().clients->size())
             words +=
                 "\n" + tr("Weakest: %1 in %2, %3 dBm, %4 Mbit/s down")
                            .arg(QString::fromStdString((*w.project().clients)[r.weakest->profile].name),
-                                QString::fromStdString(zone->name), render::figure(r.weakest->signal_dbm),
-                                render::figure(r.weakest->down_mbps));
+                                QString::fromStdString(row ? row->name : zone->name),
+                                render::figure(r.weakest->signal_dbm), render::figure(r.weakest->down_mbps));
     }
     return words;
 }

@@ -7,6 +7,7 @@
 #include "app/forms/form_parts.h"
 #include "app/model/results.h"
 #include "capacity/site_capacity.h"
+#include "project/demand_place.h"
 #include "project/edits.h"
 #include "project/library.h"
 #include "render/text_style.h"
@@ -18,6 +19,9 @@ namespace {
 constexpr double whole = 100;
 
 Range percent_range(Range shares) { return {whole * shares.low, whole * shares.high, "%"}; }
+
+/// Parts of one are told where there are few.
+QString few(double n) { return render::figure(n, n < 10 && n != std::round(n) ? 1 : 0); }
 
 const std::vector<ZoneUse>& uses() {
     static const std::vector<ZoneUse> all = standard_uses();
@@ -37,19 +41,20 @@ struct MixRows {
 
 class DemandRows {
 public:
-    DemandRows(Form& form, Workspace& workspace, ZoneId id) : form_(form), w_(workspace), id_(id) {}
+    DemandRows(Form& form, Workspace& workspace, const Item& item)
+        : form_(form), w_(workspace), item_(item) {}
 
     void build() {
-        form_.group(tr("Who is here"));
-        use();
+        form_.group(is_row() ? tr("What they are") : tr("Who is here"));
+        is_row() ? device() : use();
         form_.built_for([rows = *this] { return rows.shape(); });
-        if (!zone().demand) {
+        if (!told()) {
             form_.note(
                 tr("Nobody, as far as the plan knows. Choose a use to begin with; its figures can be "
                    "changed."));
             return;
         }
-        occupancy();
+        is_row() ? count() : occupancy();
         hours();
         mix({&ZoneDemand::profiles, tr("Client profiles"), "profile", tr("Add a profile…"),
              tr("Change mix of client profiles"), profiles()});
@@ -60,17 +65,23 @@ public:
     }
 
 private:
-    const Zone& zone() const { return *find_zone(*w_.floor(), id_); }
-    const ZoneDemand& demand() const { return *zone().demand; }
-    double size_m2() const { return area_m2(zone().outline); }
+    bool is_row() const { return item_.kind == ItemKind::device_row; }
+    DemandPlace place() const {
+        return is_row() ? DemandPlace{nullptr, find_device_row(*w_.floor(), DeviceRowId{item_.id})}
+                        : DemandPlace{find_zone(*w_.floor(), ZoneId{item_.id}), nullptr};
+    }
+    bool told() const { return is_row() || place().zone->demand; }
+    ZoneDemand demand() const { return place().demand(); }
+    double size_m2() const { return place().size_m2(); }
     const std::string& hour() const { return w_.project().demand.hour; }
 
     /// What decides which rows there are.
     QString shape() const {
-        if (!zone().demand) return "none";
+        if (!told()) return "none";
         QString words = QString::number(static_cast<int>(demand().by));
-        for (const MixPart& p : demand().profiles) words += " p:" + QString::fromStdString(p.key);
-        for (const MixPart& p : demand().applications) words += " a:" + QString::fromStdString(p.key);
+        const ZoneDemand now = demand();
+        for (const MixPart& p : now.profiles) words += " p:" + QString::fromStdString(p.key);
+        for (const MixPart& p : now.applications) words += " a:" + QString::fromStdString(p.key);
         for (const BusyHour& h : w_.project().demand.hours)
             words += " h:" + QString::fromStdString(h.key + h.name);
         for (const Network& n : *w_.project().demand.networks)
@@ -78,33 +89,55 @@ private:
         return words;
     }
 
-    void change(const QString& label, const std::function<void(Zone&)>& how) const {
-        change_thing(
-            w_, label, [id = id_](Project&, const Floor& f) { return find_zone(f, id); },
-            [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); }, how);
-    }
     void change_demand(const QString& label, const std::function<void(ZoneDemand&)>& how) const {
-        change(label, [&](Zone& z) {
-            if (z.demand) how(*z.demand);
-        });
+        w_.edit(label, [&, at = w_.floor_id()](Project& p) { yemvo::change_demand(p, at, item_, how); });
+    }
+
+    /// What a row may begin with; it stays as many.
+    void device() const {
+        static const std::vector<ZoneUse> kinds = standard_devices();
+        QStringList names{tr("As set below")};
+        for (const ZoneUse& k : kinds) names << tr_mark(k.name);
+        form_.choice(
+            form_.row(tr("Kind")), "deviceKind", names, [] { return 0; },
+            [rows = *this](int i) {
+                if (i == 0) return;
+                rows.change_demand(tr("Change kind of fixed devices"), [&](ZoneDemand& d) {
+                    const double many = d.amount;
+                    d = kinds[static_cast<std::size_t>(i - 1)].demand;
+                    d.amount = many;
+                });
+            });
+    }
+    void count() const {
+        number(form_.row(tr("How many")), "demandAmount", {}, 0, tr("Change number of devices"),
+               &ZoneDemand::amount, limits::people);
+        number(form_.row(tr("On the air")), "demandConnected", tr("% of them"), 0,
+               tr("Change share connected"), &ZoneDemand::connected, percent_range(limits::share), whole);
+        number(form_.row(tr("Growth")), "demandGrowth", "%", 0, tr("Change growth"), &ZoneDemand::growth,
+               percent_range(limits::growth), whole);
     }
 
     void use() const {
         QStringList names{tr("Nobody"), tr("As set below")};
         for (const ZoneUse& u : uses()) names << tr_mark(u.name);
         auto* combo = form_.choice(
-            form_.row(tr("Use")), "zoneUse", names, [rows = *this] { return rows.zone().demand ? 1 : 0; },
+            form_.row(tr("Use")), "zoneUse", names, [rows = *this] { return rows.told() ? 1 : 0; },
             [rows = *this](int i) { rows.take_use(i); });
         combo->setToolTip(tr("A start: people, devices and what they do, as is usual in such rooms"));
     }
     void take_use(int i) const {
         if (i == 1) return;
-        change(tr("Change use of the zone"), [&](Zone& z) {
-            if (i == 0)
-                z.demand.reset();
-            else
-                z.demand = uses()[static_cast<std::size_t>(i - 2)].demand;
-        });
+        change_thing(
+            w_, tr("Change use of the zone"),
+            [id = ZoneId{item_.id}](Project&, const Floor& f) { return find_zone(f, id); },
+            [](Project& p, FloorId at, const Zone& z) { replace_zone(p, at, z); },
+            [&](Zone& z) {
+                if (i == 0)
+                    z.demand.reset();
+                else
+                    z.demand = uses()[static_cast<std::size_t>(i - 2)].demand;
+            });
     }
 
     void number(QHBoxLayout* row, const QString& object, const QString& unit, int decimals,
@@ -187,7 +220,7 @@ private:
 
     void mix(const MixRows& m) const {
         form_.group(m.title);
-        const Mix& parts = demand().*m.mix;
+        const Mix parts = demand().*m.mix;
         for (std::size_t i = 0; i < parts.size(); ++i) {
             const std::string key = parts[i].key;
             const auto at = std::ranges::find_if(m.known, [&](const auto& k) { return k.first == key; });
@@ -244,14 +277,13 @@ private:
         return tr("Adds to %1: each counts as its part of that.").arg(render::percent(all, 0));
     }
 
-    DemandFigures figures() const { return demand_figures(demand(), w_.project().demand, size_m2(), hour()); }
+    DemandFigures figures() const { return demand_figures(place(), w_.project().demand, hour()); }
     void totals() const {
         form_.group(tr("At the busy hour"));
         form_.text(tr("Who"), [rows = *this] {
             const DemandFigures f = rows.figures();
-            return tr("%1 people, %2 clients")
-                .arg(render::figure(f.people, f.people < 10 ? 1 : 0),
-                     render::figure(f.clients, f.clients < 10 ? 1 : 0));
+            if (rows.is_row()) return tr("%1 clients").arg(few(f.clients));
+            return tr("%1 people, %2 clients").arg(few(f.people), few(f.clients));
         });
         form_.text(tr("They ask"), [rows = *this] {
             const DemandFigures f = rows.figures();
@@ -268,9 +300,11 @@ private:
     QString carried() const {
         const auto* site = w_.results().find<SiteCapacity>();
         const HourCapacity* h = site ? site->find(hour()) : nullptr;
-        const ZoneCapacity* z = h ? h->find(id_) : nullptr;
+        const ZoneCapacity* z = !h         ? nullptr
+                                : is_row() ? h->find(DeviceRowId{item_.id})
+                                           : h->find(ZoneId{item_.id});
         if (!z) return tr("not worked out");
-        if (z->clients <= 0) return tr("nobody is here then");
+        if (z->clients <= 0) return is_row() ? tr("none is on then") : tr("nobody is here then");
         if (z->not_reached >= z->clients - 1e-6) return tr("nobody is served");
         return tr("%1 of the clients get what they need").arg(render::percent(z->satisfied_share(), 0));
     }
@@ -294,17 +328,19 @@ private:
             [rows = *this](int i) {
                 const auto& all = *rows.w_.project().demand.networks;
                 const std::string key = i > 0 ? all[static_cast<std::size_t>(i - 1)].key : std::string();
-                rows.change_demand(tr("Change network of the zone"), [&](ZoneDemand& d) { d.network = key; });
+                rows.change_demand(tr("Change network of clients"), [&](ZoneDemand& d) { d.network = key; });
             });
     }
 
     Form& form_;
     Workspace& w_;
-    ZoneId id_;
+    Item item_;
 };
 
 }  // namespace
 
-void demand_rows(Form& form, Workspace& workspace, ZoneId id) { DemandRows(form, workspace, id).build(); }
+void demand_rows(Form& form, Workspace& workspace, const Item& item) {
+    DemandRows(form, workspace, item).build();
+}
 
 }  // namespace yemvo::app

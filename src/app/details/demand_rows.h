@@ -1,13 +1,16 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Who is in a zone, as rows of its form.
+// Who is in a zone, or what the devices of a row do, as rows of its form.
 #pragma once
-#include "base/id.h"
+
+namespace yemvo {
+struct Item;
+}
 
 namespace yemvo::app {
 
 class Form;
 class Workspace;
 
-void demand_rows(Form&, Workspace&, ZoneId);
+void demand_rows(Form&, Workspace&, const Item&);
 
 }  // namespace yemvo::app

@@ -262,6 +262,33 @@ void fill_where(QMenu* menu, Workspace& w, RequirementSetId id) {
     }
 }
 
+/// It counts clients or radios, and there are several busy hours that it may do so at.
+bool can_choose_hour(const Project& project, const RequirementSet& set) {
+    return project.demand.hours.size() > 1 && std::ranges::any_of(set.requirements, [](const Requirement& r) {
+               return find_lens(r.lens) && required_lens(r).counts != RequirementCounts::area;
+           });
+}
+
+void add_hour_row(Form* form, Workspace& w, RequirementSetId id) {
+    QStringList names{tr("Every busy hour")};
+    for (const BusyHour& h : w.project().demand.hours) names << QString::fromStdString(h.name);
+    auto* hour = form->choice(
+        form->row(tr("Counted at")), "setHour" + QString::number(id.value), names,
+        [&w, id] {
+            const auto& hours = w.project().demand.hours;
+            const auto at =
+                std::ranges::find(hours, find_requirement_set(w.project(), id)->hour, &BusyHour::key);
+            return at == hours.end() ? 0 : static_cast<int>(at - hours.begin()) + 1;
+        },
+        [&w, id](int i) {
+            const auto& hours = w.project().demand.hours;
+            const std::string key = i > 0 ? hours[static_cast<std::size_t>(i - 1)].key : std::string();
+            change_set(w, id, tr("Change busy hour of requirement set"),
+                       [&](RequirementSet& s) { s.hour = key; });
+        });
+    hour->setToolTip(tr("When its clients and radios are counted; what asks about area holds at all times"));
+}
+
 void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
     const auto get = [&w, id]() -> const RequirementSet& { return *find_requirement_set(w.project(), id); };
     const QString tail = QString::number(id.value);
@@ -295,6 +322,7 @@ void add_set_rows(Form* form, Workspace& w, RequirementSetId id) {
         where->setText(where->fontMetrics().elidedText(words, Qt::ElideRight, room_px));
         where->setToolTip(words);
     });
+    if (can_choose_hour(w.project(), get())) add_hour_row(form, w, id);
     auto* buttons = form->row({});
     auto* add = new QPushButton(tr("Add requirement"));
     add->setObjectName("addRequirement" + tail);
@@ -342,7 +370,11 @@ Form* requirements_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
     form->built_for([&w] {
         QString s;
-        for (const RequirementSet& set : *w.project().requirement_sets) s += QString(" %1").arg(set.id.value);
+        for (const RequirementSet& set : *w.project().requirement_sets) {
+            s += QString(" %1").arg(set.id.value);
+            if (!can_choose_hour(w.project(), set)) continue;
+            for (const BusyHour& h : w.project().demand.hours) s += "h" + QString::fromStdString(h.name);
+        }
         if (const Requirement* r = find_requirement(w.project(), w.selection().requirement()))
             s += QString(" of %1 %2 %3 %4")
                      .arg(r->id.value)

@@ -393,7 +393,8 @@ Form* zone_form(Workspace& w, QWidget* parent, ZoneId id) {
         [=](int i) { change(tr("Change roof"), [&](Zone& z) { z.open_air = i == 1; }); });
     form->text(tr("Area"),
                [zone, &w] { return render::local(format_area(area_m2(zone().outline), w.units(), 1)); });
-    if (zone().kind == ZoneKind::served || zone().kind == ZoneKind::keep_out) demand_rows(*form, w, id);
+    if (zone().kind == ZoneKind::served || zone().kind == ZoneKind::keep_out)
+        demand_rows(*form, w, {ItemKind::zone, id.value});
     form->built_for([zone] { return QString::number(static_cast<int>(zone().kind)); });
     form->group(tr("Requirements here"));
     form->text(tr("Met"),

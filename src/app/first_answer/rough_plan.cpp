@@ -38,11 +38,9 @@ void RoughPlan::paintEvent(QPaintEvent*) {
         QPointF(width() / 2.0, height() / 2.0) - QPointF(box->centre().x, -box->centre().y) * map.px_per_m;
     for (const Zone& z : *floor_.zones) {
         p.setPen(QPen(theme().line, 1));
-        p.setBrush(z.demand
-                       ? QBrush(render::density_colour(
-                             demand_figures(*z.demand, book_, area_m2(z.outline), book_.hour).people_per_m2(),
-                             theme()))
-                       : QBrush(Qt::NoBrush));
+        p.setBrush(z.demand ? QBrush(render::density_colour(
+                                  demand_figures({&z, nullptr}, book_, book_.hour).people_per_m2(), theme()))
+                            : QBrush(Qt::NoBrush));
         p.drawPolygon(render::polygon_of(z.outline, map));
     }
     for (const RoughPlace& place : places_) {

@@ -24,6 +24,7 @@ class Workspace;
 /// How it is found under the pointer.
 enum class PickBy {
     mark,   ///< drawn as a mark at its place, above all; it is moved as a whole
+    run,    ///< drawn from its first corner to its last, above all but marks
     line,   ///< walls, and the openings in them
     solid,  ///< by its outline, then anywhere inside
     hole,   ///< the same, below solids

@@ -93,6 +93,7 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
         workspace_.edit(tr("Choose client"), [&](Project& p) { p.settings.client = key; });
     });
     row->addWidget(client_);
+    add_tints();
     words_ = new QLabel(this);
     words_->setObjectName("muted");
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
@@ -182,6 +183,28 @@ void LensBar::fill_ticks(QMenu* list) {
     }
 }
 
+/// In the step Demand, in place of a lens.
+void LensBar::add_tints() {
+    const std::pair<QString, QString> choices[] = {
+        {tr("People"), tr("Zones are tinted by how many people a m² are in them at the busy hour")},
+        {tr("Clients"), tr("Zones are tinted by how many clients a m² are in them at the busy hour")},
+        {tr("Mbit/s"), tr("Zones are tinted by the Mbit/s down a m² that is asked for at the busy hour")}};
+    for (int i = 0; i < render::demand_tints; ++i) {
+        QToolButton* button = segment(choices[i].first, choices[i].second);
+        button->setObjectName("slimSegment");
+        button->setAccessibleName(tr("tint by %1").arg(choices[i].first));
+        connect(button, &QToolButton::clicked, this, [this, i] {
+            workspace_.shown().tint_demand_by(static_cast<render::DemandTint>(i));
+            shown_.reset();
+            refresh();
+        });
+        tints_.push_back(button);
+    }
+    a_m2_ = new QLabel(" " + tr("a m²") + "   ", this);
+    a_m2_->setObjectName("muted");
+    layout()->addWidget(a_m2_);
+}
+
 void LensBar::add_colouring() {
     colouring_ = new QToolButton(this);
     colouring_->setObjectName("slimSegment");
@@ -225,7 +248,9 @@ void LensBar::refresh() {
               nullptr,
               {},
               coarser_grid(),
-              roomy};
+              roomy,
+              !on && workspace_.activity().step() == Step::demand && !workspace_.in_view().site_shown(),
+              workspace_.shown().demand_tint()};
     if (const Floor* f = workspace_.floor()) {
         const SiteSettings& settings = workspace_.project().settings;
         now.client = settings.client;
@@ -252,6 +277,11 @@ void LensBar::refresh() {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.shown().radios()) == i);
         radios_[i]->setVisible(on && !narrow && (!crowded || radios_[i]->isChecked()));
     }
+    for (std::size_t i = 0; i < tints_.size(); ++i) {
+        tints_[i]->setChecked(static_cast<std::size_t>(now.tint) == i);
+        tints_[i]->setVisible(now.demand);
+    }
+    a_m2_->setVisible(now.demand);
     for_->setVisible(asks_client && !tight);
     client_->setVisible(asks_client);
     if (asks_client && workspace_.document().is_open()) {

@@ -27,6 +27,7 @@ private:
     QToolButton* segment(const QString& text, const QString& tip);
     void add_bands();
     void add_radios();
+    void add_tints();
     void add_colouring();
     void fill_ticks(QMenu*);
     void refresh();
@@ -42,6 +43,8 @@ private:
         DrawingId drawing;
         QString coarser;
         bool roomy = false;
+        bool demand = false;
+        render::DemandTint tint = render::DemandTint::people;
         friend bool operator==(const Shown&, const Shown&) = default;
     };
     std::optional<Shown> shown_;
@@ -51,9 +54,9 @@ private:
     void changeEvent(QEvent*) override;
     Workspace& workspace_;
     QComboBox *lens_, *client_;
-    std::vector<QToolButton*> bands_, radios_;
+    std::vector<QToolButton*> bands_, radios_, tints_;
     QToolButton *colouring_, *height_;
-    QLabel *for_, *words_;
+    QLabel *for_, *words_, *a_m2_;
 };
 
 }  // namespace yemvo::app

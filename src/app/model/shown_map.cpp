@@ -105,4 +105,10 @@ void ShownMap::show_clients(bool on) {
     emit changed();
 }
 
+void ShownMap::tint_demand_by(render::DemandTint tint) {
+    if (demand_tint_ == tint) return;
+    demand_tint_ = tint;
+    emit changed();
+}
+
 }  // namespace yemvo::app

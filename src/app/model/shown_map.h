@@ -7,6 +7,7 @@
 #include <vector>
 
 #include "render/map_choice.h"
+#include "render/plan_demand.h"
 
 namespace yemvo::app {
 
@@ -40,6 +41,9 @@ public:
     /// Each client as a dot joined to the radio that serves it.
     bool clients() const { return clients_; }
     void show_clients(bool);
+    /// What zones are tinted by in the step Demand.
+    render::DemandTint demand_tint() const { return demand_tint_; }
+    void tint_demand_by(render::DemandTint);
 
     /// For the workspace: another project.
     void start();
@@ -56,6 +60,7 @@ private:
     render::MapChoice map_;
     RadiosShown radios_ = RadiosShown::all;
     bool clients_ = false;
+    render::DemandTint demand_tint_ = render::DemandTint::people;
     std::vector<AccessPointId> ticked_;
 };
 

@@ -28,6 +28,7 @@ enum class ToolId {
     ramp,
     probe,
     closet,
+    device_row,
 };
 
 }  // namespace yemvo::app

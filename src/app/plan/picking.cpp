@@ -76,6 +76,12 @@ public:
             if (!place.empty() && face.mark_area(map.to_screen(place.front())).contains(at)) add(item);
         });
     }
+    void runs() {
+        each(PickBy::run, [&](const KindFace&, const Item& item) {
+            const auto ends = corners(project_, floor_, item);
+            if (!ends.empty() && distance(Segment{ends.front(), ends.back()}, at_) <= reach_m_) add(item);
+        });
+    }
     void outlines(PickBy by) {
         each(by, [&](const KindFace&, const Item& item) {
             if (near_outline(shape_of(project_, floor_, item), at_, reach_m_)) add(item);
@@ -126,6 +132,7 @@ std::vector<Item> items_at(const Project& project, const Floor& floor, const ren
                            QPointF at) {
     Picker pick(project, floor, map.to_floor(at), reach_px / map.px_per_m);
     pick.marks(map, at);
+    pick.runs();
     pick.openings();
     pick.walls();
     pick.outlines(PickBy::solid);

@@ -31,6 +31,7 @@
 #include "project/project.h"
 #include "render/map_choice.h"
 #include "render/plan_demand.h"
+#include "render/plan_loads.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
 #include "render/text_style.h"
@@ -78,6 +79,8 @@ PlanView::PlanView(Workspace& workspace, QWidget* parent)
     });
     connect(&workspace.shown(), &ShownMap::changed, this, [this] {
         heat_old_ = true;
+        if (drawn_tint_ != workspace_.shown().demand_tint() || drawn_clients_ != workspace_.shown().clients())
+            layers_old_ = true;
         update();
     });
     listen(
@@ -283,6 +286,8 @@ void PlanView::redraw_layers() {
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
     drawn_hour_ = workspace_.project().demand.hour;
+    drawn_tint_ = workspace_.shown().demand_tint();
+    drawn_clients_ = workspace_.shown().clients();
     drawn_chosen_ = workspace_.selection().items();
     std::erase_if(drawn_chosen_, is_not_layered);
     request_drawings();
@@ -299,16 +304,21 @@ void PlanView::redraw_layers() {
         if (item.kind == Item::Kind::zone) selected = ZoneId{item.id};
     const bool demand = workspace_.activity().step() == Step::demand;
     if (shown(ItemKind::zone) && demand)
-        render::paint_demand(under, project, *f, layers_map_, theme(), selected);
+        render::paint_demand(under, project, *f, layers_map_, theme(), selected,
+                             workspace_.shown().demand_tint());
     else if (shown(ItemKind::zone))
         render::paint_zones(over, *f, layers_map_, theme(), selected, !workspace_.activity().shows_map());
     if (shown(ItemKind::obstacle)) render::paint_obstacles(over, project, *f, layers_map_, all, theme());
     if (shown(ItemKind::wall))
         render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.activity().shows_map());
     if (shown(ItemKind::ceiling)) render::paint_ceilings(over, project, *f, layers_map_, theme());
+    if (shown(ItemKind::device_row))
+        for (const DeviceRow& row : *f->device_rows)
+            render::paint_device_row(over, row, layers_map_, theme());
     std::vector<QRectF> taken;
+    const double tag_px = workspace_.shown().clients() ? render::load_tag_px : 0;
     for (const AccessPoint& ap : access_points(project, f->id))
-        taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)));
+        taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)).adjusted(0, 0, 0, tag_px));
     if (shown(ItemKind::zone) && demand)
         render::paint_demand_tags(over, project, *f, layers_map_, theme(), selected, taken);
     else if (shown(ItemKind::zone))
@@ -344,6 +354,13 @@ void PlanView::redraw_heat() {
     last_map_ms_ = static_cast<double>(timer.nsecsElapsed()) / 1e6;
 }
 
+/// Whose clients are shown; null where none are asked for.
+const HourCapacity* PlanView::hour_on_plan() const {
+    if (!workspace_.shown().clients() || workspace_.activity().step() == Step::venue) return nullptr;
+    const auto* site = workspace_.results().find<SiteCapacity>();
+    return site ? site->find(workspace_.project().demand.hour) : nullptr;
+}
+
 void PlanView::paintEvent(QPaintEvent*) {
     QElapsedTimer timer;
     timer.start();
@@ -370,10 +387,8 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (workspace_.shown().map().labels && shown && values_.size() == shown->surface.cells())
         render::paint_value_labels(p, *shown, values_, painted_map_, map_, size(), theme());
     if (const Floor* f = workspace_.floor()) {
-        if (workspace_.shown().clients() && workspace_.activity().step() != Step::venue)
-            if (const auto* site = workspace_.results().find<SiteCapacity>())
-                if (const HourCapacity* hour = site->find(workspace_.project().demand.hour))
-                    render::paint_clients(p, workspace_.project(), *f, *hour, map_, size(), theme());
+        const HourCapacity* hour = hour_on_plan();
+        if (hour) render::paint_clients(p, workspace_.project(), *f, *hour, map_, size(), theme());
         tool_->paint(p);
         if (workspace_.activity().shows_map()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {
@@ -383,6 +398,8 @@ void PlanView::paintEvent(QPaintEvent*) {
                     badges_.paint(p, map_.to_screen(ap.position), workspace_.project(), ap,
                                   selected ? render::BadgeState::selected : render::BadgeState::plain, ratio);
         }
+        if (hour && is_shown(workspace_.project(), ItemKind::access_point))
+            render::paint_loads(p, workspace_.project(), *f, *hour, map_, size(), theme());
         paint_decoration(p);
     }
     painted_ = workspace_.results().prediction().get();
@@ -401,7 +418,8 @@ void PlanView::paint_decoration(QPainter& p) {
     render::paint_north(p, QPointF(190, height() - 24), theme());
     if (!values_.empty()) legend().paint(p, statistics_, theme());
     if (workspace_.activity().step() == Step::demand)
-        render::paint_demand_legend(p, QPointF(width() - 24, height() - 10), theme());
+        render::paint_demand_legend(p, QPointF(width() - 24, height() - 10), theme(),
+                                    workspace_.shown().demand_tint());
 }
 
 PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) const {

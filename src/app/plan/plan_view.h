@@ -21,10 +21,15 @@
 #include "render/drawings/drawing_layer.h"
 #include "render/legend.h"
 #include "render/map_choice.h"
+#include "render/plan_demand.h"
 #include "render/plan_walls.h"
 #include "venue/floor.h"
 
 class QTimer;
+
+namespace yemvo {
+struct HourCapacity;
+}
 
 namespace yemvo::app {
 
@@ -83,6 +88,7 @@ private:
     void set_map_view(const render::PlanMap&, bool by_hand = true);
     void redraw_layers();
     void redraw_heat();
+    const HourCapacity* hour_on_plan() const;
     void request_drawings();
     bool layers_cover(const render::PlanMap&) const;
     void paint_decoration(QPainter&);
@@ -147,6 +153,8 @@ private:
     Shared<std::vector<WallType>> drawn_types_;
     Display drawn_display_;
     std::string drawn_hour_;
+    render::DemandTint drawn_tint_ = render::DemandTint::people;
+    bool drawn_clients_ = false;
     std::vector<Item> drawn_chosen_;
     const Prediction* painted_ = nullptr;  ///< only compared, never looked into
     double last_paint_ms_ = 0, last_map_ms_ = 0;

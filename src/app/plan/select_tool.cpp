@@ -255,7 +255,9 @@ void SelectTool::paint(QPainter& p) {
         const bool closed = is_outline(item);
         for (Point q : shape_of(workspace_.project(), *floor(), item)) line << map().to_screen(q);
         p.setBrush(closed ? QBrush(render::with_alpha(colours.accent, 0.07)) : Qt::NoBrush);
-        for (const QPen& pen : {QPen(colours.tile, 4.5), QPen(colours.accent, 2)}) {
+        // what stands along a run stays to be seen
+        const bool run = kind_face(item.kind).pick == PickBy::run;
+        for (const QPen& pen : {QPen(colours.tile, run ? 0.5 : 4.5), QPen(colours.accent, run ? 1 : 2)}) {
             p.setPen(pen);
             closed ? p.drawPolygon(line) : p.drawPolyline(line);
         }

@@ -31,7 +31,8 @@ ToolStrip::ToolStrip(Workspace& workspace, QWidget* parent)
         button->setObjectName(QString("tool-") + tool.icon);
         button->setCheckable(true);
         button->setText(tr(tool.name));
-        button->setToolTip(QString("%1 (%2)").arg(tr(tool.what), tool.key));
+        button->setToolTip(
+            QString("%1 (%2)").arg(tr(tool.what), QString(tool.key).replace("Shift", tr("Shift"))));
         connect(button, &QToolButton::clicked, this, [this, id = tool.id] {
             workspace_.activity().set_tool(id);
             refresh();

@@ -93,7 +93,13 @@ void ProofTable::refresh() {
     bands_.clear();
     if (workspace_.document().is_open() && workspace_.results().verdict()) {
         for (const BandResult& b : workspace_.results().verdict()->bands) bands_.push_back(b.band);
-        for (LensGroup group : {LensGroup::service, LensGroup::air, LensGroup::reach}) add_rows(group);
+        for (LensGroup group : {LensGroup::service, LensGroup::air, LensGroup::reach}) {
+            add_rows(group);
+            if (group == LensGroup::service && workspace_.results().verdict()->uplink) {
+                if (rows_.empty()) rows_.push_back({Row::Kind::group, 0, group_title(group), {}});
+                rows_.push_back({Row::Kind::uplink, 0, tr("Uplink in use"), {}});
+            }
+        }
         if (!rows_.empty()) rows_.push_back({Row::Kind::all, 0, tr("All of them"), {}});
         find_places();
     }
@@ -152,6 +158,11 @@ const PlaceResult* ProofTable::at(const RequirementResult& r, const Place& place
 
 std::optional<ProofTable::Figure> ProofTable::figure(const Row& row, const Place& place, BandId band) const {
     if (row.kind == Row::Kind::group) return std::nullopt;
+    if (row.kind == Row::Kind::uplink) {
+        if (place.floor) return std::nullopt;
+        const UplinkResult& u = *workspace_.results().verdict()->uplink;
+        return Figure{u.share(), u.met() ? Outcome::met : Outcome::not_met};
+    }
     if (row.kind == Row::Kind::requirement) {
         const RequirementResult& r = result(row);
         const PlaceResult* p = r.requirement.bands.contains(band) ? at(r, place) : nullptr;
@@ -195,6 +206,8 @@ QString ProofTable::text() const {
         if (rows_[i].kind == Row::Kind::requirement) {
             const Requirement& r = result(rows_[i]).requirement;
             out += "\t" + limit_words(r) + "\t" + render::percent(r.share_required, 0);
+        } else if (rows_[i].kind == Row::Kind::uplink) {
+            out += "\t" + uplink_limit() + "\t";
         } else {
             out += "\t\t";
         }
@@ -254,9 +267,27 @@ std::optional<ProofTable::Cell> ProofTable::cell_at(QPoint at) const {
     return std::nullopt;
 }
 
+void ProofTable::look_at_hour(const std::string& hour) {
+    if (!hour.empty() && hour != workspace_.project().demand.hour)
+        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
+}
+
+QString ProofTable::uplink_limit() const {
+    return tr("≤ %1 of it").arg(render::percent(workspace_.results().verdict()->uplink->allowed, 0));
+}
+
+QString ProofTable::uplink_words() const {
+    const UplinkResult& u = *workspace_.results().verdict()->uplink;
+    const BusyHour* hour = find_hour(workspace_.project().demand, u.hour);
+    return tr("%1: demand takes %2 of the circuit down and %3 up. A click looks at that busy hour")
+        .arg(hour ? QString::fromStdString(hour->name) : QString(), render::percent(u.down_share, 0),
+             render::percent(u.up_share, 0));
+}
+
 void ProofTable::go(const Cell& cell) {
     const Row& row = rows_[static_cast<std::size_t>(cell.row)];
     const Place& place = places_[static_cast<std::size_t>(cell.place)];
+    if (row.kind == Row::Kind::uplink) return look_at_hour(workspace_.results().verdict()->uplink->hour);
     if (row.kind == Row::Kind::all) {
         if (place.floor) workspace_.in_view().show_floor(place.floor);
         return;
@@ -273,8 +304,7 @@ void ProofTable::go(const Cell& cell) {
     const std::string hour = p->hour;
     workspace_.selection().choose_requirement(asked.id);
     // what counts clients or radios is of its worst busy hour
-    if (!hour.empty() && hour != workspace_.project().demand.hour)
-        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
+    look_at_hour(hour);
     look_at(workspace_, asked, asked.any_band ? asked.bands : BandSet(band), floor, worst);
 }
 
@@ -380,6 +410,8 @@ bool ProofTable::event(QEvent* e) {
             words = tr("Worst: %1 %2 at %3 GHz, limit %4. A click goes there")
                         .arg(render::figure(p->worst->value, 1), tr_mark(info.unit),
                              QString::fromStdString(band(p->worst->band).name), limit_words(r.requirement));
+    } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::uplink) {
+        words = uplink_words();
     } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::all) {
         words = tr("The share of the area where every requirement of the band holds at once");
     }
@@ -430,6 +462,7 @@ void ProofTable::paint_figure(QPainter& p, const QRect& where, const std::option
 
 /// The last of the bands from this one on that share its figure: side by side, and one of them is enough.
 std::size_t ProofTable::joined_with(const Row& row, std::size_t band) const {
+    if (row.kind == Row::Kind::uplink) return bands_.size() - 1;
     if (row.kind != Row::Kind::requirement) return band;
     const Requirement& r = result(row).requirement;
     if (!r.any_band || !r.bands.contains(bands_[band])) return band;
@@ -447,7 +480,7 @@ void ProofTable::paint_figures(QPainter& p, int row) const {
             // one figure for bands of which one is enough
             paint_figure(p, where.united(figure_rect(row, place, bands_[last])),
                          figure(r, places_[static_cast<std::size_t>(place)], bands_[b]),
-                         r.kind == Row::Kind::all, last != b);
+                         r.kind == Row::Kind::all, last != b || r.kind == Row::Kind::uplink);
             b = last;
         }
         for (const auto& cell : {hovered_, hasFocus() ? cursor_ : std::nullopt}) {
@@ -476,7 +509,7 @@ void ProofTable::paint_row(QPainter& p, int row) const {
     }
     const bool all = r.kind == Row::Kind::all;
     if (all) p.fillRect(QRectF(0, y - 1, width(), 1.5), c.ink);
-    const Requirement* q = all ? nullptr : &result(r).requirement;
+    const Requirement* q = r.kind == Row::Kind::requirement ? &result(r).requirement : nullptr;
     if (q && q->id == workspace_.selection().requirement())
         p.fillRect(QRect(0, y, places_left(), h - 1), c.accent_tint);
     p.setPen(c.ink);
@@ -492,6 +525,11 @@ void ProofTable::paint_row(QPainter& p, int row) const {
         p.drawText(QRect(title_width_, y, limit_width, h), Qt::AlignVCenter, limit_words(*q));
         p.drawText(QRect(title_width_ + limit_width, y, area_width, h), Qt::AlignVCenter,
                    render::percent(q->share_required, 0));
+    }
+    if (r.kind == Row::Kind::uplink) {
+        p.setFont(render::font(11.5));
+        p.setPen(c.muted);
+        p.drawText(QRect(title_width_, y, limit_width, h), Qt::AlignVCenter, uplink_limit());
     }
     paint_figures(p, row);
     p.fillRect(QRect(0, y + h - 1, width(), 1), c.line2);

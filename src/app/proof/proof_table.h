@@ -52,7 +52,7 @@ private:
         ZoneId zone;
     };
     struct Row {
-        enum class Kind { group, requirement, all } kind;
+        enum class Kind { group, requirement, uplink, all } kind;
         std::size_t index;  ///< into the verdict's requirements
         QString title;
         QString set;  ///< where several ask the same
@@ -82,6 +82,9 @@ private:
     int place_x(int place) const;
     void go(const Cell&);
     void move_cursor(int rows, int cells);
+    void look_at_hour(const std::string&);
+    QString uplink_limit() const;
+    QString uplink_words() const;
     void paint_head(QPainter&) const;
     void paint_row(QPainter&, int row) const;
     void paint_figure(QPainter&, const QRect&, const std::optional<Figure>&, bool strong, bool joined) const;

@@ -15,6 +15,7 @@
 #include "app/model/selection.h"
 #include "app/proof/missed_places.h"
 #include "app/proof/proof_table.h"
+#include "capacity/worst_clients.h"
 #include "geometry/point.h"
 #include "project/project.h"
 #include "render/map_choice.h"
@@ -40,6 +41,8 @@ QString part_of(const Box& box, Point p) {
 
 QString where(const Project& project, const WorstPlace& place) {
     const Floor& floor = *find_floor(project, place.floor);
+    if (const DeviceRow* row = find_device_row(floor, place.clients.row))
+        return QString::fromStdString(row->name);
     if (const Zone* z = find_zone(floor, place.zone))
         return QString::fromStdString(z->name) + ", " + part_of(*bounds(z->outline), place.place);
     const auto box = extent(floor);
@@ -68,16 +71,41 @@ void WorstCards::refresh() {
     const auto& known = workspace_.results().prediction();
     if (!known || !known->verdict) return;  // a part of a prediction changes nothing here
     cards_.clear();
-    const MissedPlaces* missed = workspace_.results().find<MissedPlaces>();
-    for (const WorstPlace& place : missed ? missed->places : std::vector<WorstPlace>()) {
-        if (count() == room()) break;
+    for (const WorstPlace& place : shown_places())
         if (find_floor(workspace_.project(), place.floor) &&
             find_requirement(workspace_.project(), place.requirement))
             cards_.push_back(card(place));
-    }
     chosen_ = std::clamp(chosen_, 0, std::max(0, count() - 1));
     setVisible(!cards_.empty());
     update();
+}
+
+/// Areas and clients in turn, as many as have room: neither hides the other.
+std::vector<WorstPlace> WorstCards::shown_places() const {
+    const Results& results = workspace_.results();
+    const MissedPlaces* missed = results.find<MissedPlaces>();
+    const SiteCapacity* site = results.find<SiteCapacity>();
+    const auto most = static_cast<std::size_t>(room());
+    const std::vector<WorstPlace> areas = missed ? missed->places : std::vector<WorstPlace>();
+    const std::vector<WorstPlace> clients =
+        site ? worst_clients(workspace_.project(), *results.prediction()->verdict, *site, most)
+             : std::vector<WorstPlace>();
+    std::vector<WorstPlace> shown;
+    for (std::size_t i = 0; shown.size() < most && i < std::max(areas.size(), clients.size()); ++i) {
+        if (i < areas.size()) shown.push_back(areas[i]);
+        if (i < clients.size() && shown.size() < most) shown.push_back(clients[i]);
+    }
+    return shown;
+}
+
+/// "56 clients, worst Phone, 2 chains at −71 dBm".
+static QStringList client_words(const Project& project, const WorstPlace& place) {
+    const WorstPlace::Clients& c = place.clients;
+    const QString name = c.profile < project.clients->size()
+                             ? QString::fromStdString((*project.clients)[c.profile].name)
+                             : QString();
+    return {counted("%n client", "%n clients", std::lround(std::max(c.count, 1.0))),
+            place.serving ? tr("worst: %1, %2 dBm").arg(name, render::figure(c.signal_dbm)) : name};
 }
 
 WorstCards::Card WorstCards::card(const WorstPlace& place) const {
@@ -88,12 +116,18 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     const QString name = tr_mark(info.name), value = render::figure(place.value, 1);
     const double limit = r.limit_in(place.band);
     c.short_value = QString("%1 %2").arg(name, value);
-    c.words << where(project, place) << QString("%1 %2 %3").arg(name, value, tr_mark(info.unit))
-            << (info.more_is_better ? tr("%1 below %2") : tr("%1 above %2"))
-                   .arg(render::local(format_area(place.area_m2, project.settings.units)),
-                        render::figure(limit, limit == std::round(limit) ? 0 : 1))
-            << (place.serving ? tr("served by access point %1").arg(place.serving) : tr("not served"));
-    if (info.more_is_better && place.value <= value_of_nothing(info))
+    const QStringList of_clients = client_words(project, place);
+    c.words << where(project, place) << QString("%1 %2 %3").arg(name, value, tr_mark(info.unit));
+    if (place.is_of_clients())
+        c.words << of_clients[0] + ", " +
+                       (place.serving ? tr("access point %1").arg(place.serving) : tr("nobody serves them"))
+                << of_clients[1];
+    else
+        c.words << (info.more_is_better ? tr("%1 below %2") : tr("%1 above %2"))
+                       .arg(render::local(format_area(place.area_m2, project.settings.units)),
+                            render::figure(limit, limit == std::round(limit) ? 0 : 1))
+                << (place.serving ? tr("served by access point %1").arg(place.serving) : tr("not served"));
+    if (!place.is_of_clients() && info.more_is_better && place.value <= value_of_nothing(info))
         c.words[1] = c.short_value = tr("%1: none").arg(name);
     const FloorPrediction* p = workspace_.results().prediction()->site.find(place.floor);
     if (!p) return c;
@@ -111,12 +145,17 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
 }
 
 void WorstCards::go(int index) {
-    const WorstPlace& place = cards_[static_cast<std::size_t>(index)].place;
-    const Requirement* r = find_requirement(workspace_.project(), place.requirement);
-    if (!r) return;
+    // an edit makes the cards anew
+    const WorstPlace place = cards_[static_cast<std::size_t>(index)].place;
+    const Requirement* found = find_requirement(workspace_.project(), place.requirement);
+    if (!found) return;
+    const Requirement r = *found;
     chosen_ = index;
-    workspace_.selection().choose_requirement(r->id);
-    look_at(workspace_, *r, r->any_band ? r->bands : BandSet(place.band), place.floor, place.place);
+    if (const std::string hour = place.clients.hour;
+        !hour.empty() && hour != workspace_.project().demand.hour)
+        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
+    workspace_.selection().choose_requirement(r.id);
+    look_at(workspace_, r, r.any_band ? r.bands : BandSet(place.band), place.floor, place.place);
     update();
 }
 

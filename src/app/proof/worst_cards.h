@@ -39,6 +39,7 @@ private:
     int room() const;
     int card_width() const;
     void refresh();
+    std::vector<WorstPlace> shown_places() const;
     Card card(const WorstPlace&) const;
     void go(int card);
     Workspace& workspace_;

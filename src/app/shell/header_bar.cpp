@@ -63,9 +63,7 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
     }
     if (requirements_in_force(project).empty()) return tr("nothing required");
     if (!verdict || placed.empty()) return tr("nothing to check");
-    std::size_t open = 0;
-    for (const RequirementResult& r : verdict->requirements)
-        open += !r.met() && (r.asks() || required_lens(r.requirement).counts == RequirementCounts::area);
+    const int open = verdict->not_met();
     return open ? tr("%1 not met").arg(QString::number(open)) : tr("all met");
 }
 

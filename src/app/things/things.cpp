@@ -6,6 +6,7 @@
 #include "app/details/detail_forms.h"
 #include "app/look/theme.h"
 #include "app/things/closet.h"
+#include "app/things/device_row.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
@@ -58,6 +59,7 @@ void tell_things() {
         {ItemKind::access_point, PickBy::mark, mark("access points"), access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
+        device_row_face(),
         {ItemKind::note, PickBy::mark, mark("notes"), plain<note>, form_of<NoteId, note_form>, true,
          render::note_area, paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden

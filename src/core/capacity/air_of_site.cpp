@@ -26,7 +26,7 @@ double retry_share(double margin_db) { return 0.1 * std::pow(10, -std::max(margi
 
 AirOfSite::AirOfSite(const Project& project, const std::vector<AirRadio>& radios, const LinkRates& rates,
                      std::span<const std::shared_ptr<const HeardFloor>> floors,
-                     std::span<const Joined> joined, std::span<const std::vector<ZoneAsk>> asks)
+                     std::span<const Joined> joined, std::span<const std::vector<PlaceAsk>> asks)
     : project_(project),
       radios_(radios),
       rates_(rates),
@@ -91,7 +91,7 @@ void AirOfSite::gather_client(std::size_t k) {
     const Joined& j = joined_[k];
     const auto radio = static_cast<std::size_t>(j.radio);
     const HeardFloor& floor = *floors_[j.floor];
-    const Traffic& t = asks_[j.floor][j.zone_at].each;
+    const Traffic& t = asks_[j.floor][j.place_at].each;
     const double dbm = j.cdbm / 100.0 + rates_.gain_db(j.profile);
     const double up_dbm = dbm + rates_.up_shift_db(radio, j.profile);
     const RateLadder::Step* down = rates_.down(radio, j.profile).step(dbm);

@@ -12,9 +12,9 @@
 
 namespace yemvo {
 
-/// What one client of a zone asks for, and the zone.
-struct ZoneAsk {
-    const Zone* zone;
+/// What one client of a zone or row of devices asks for, and the place.
+struct PlaceAsk {
+    DemandPlace place;
     Traffic each;
 };
 
@@ -44,7 +44,7 @@ class AirOfSite {
 public:
     AirOfSite(const Project&, const std::vector<AirRadio>&, const LinkRates&,
               std::span<const std::shared_ptr<const HeardFloor>>, std::span<const Joined>,
-              std::span<const std::vector<ZoneAsk>> asks);
+              std::span<const std::vector<PlaceAsk>> asks);
 
     const Contention& contention() const { return c_; }
     /// What a contender is, whoever solves for it: equal in two states of a site for the same queue.
@@ -85,7 +85,7 @@ private:
     const LinkRates& rates_;
     std::span<const std::shared_ptr<const HeardFloor>> floors_;
     std::span<const Joined> joined_;
-    std::span<const std::vector<ZoneAsk>> asks_;
+    std::span<const std::vector<PlaceAsk>> asks_;
 
     std::size_t channels_ = 0;
     std::vector<std::size_t> channel_;  ///< of each radio

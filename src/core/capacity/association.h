@@ -39,7 +39,7 @@ private:
 /// One client with its radio at an hour.
 struct Joined {
     std::uint32_t floor, client;
-    std::uint16_t zone_at;  ///< index into the floor's StandingZones
+    std::uint16_t place_at;  ///< index into the floor's StandingPlaces
     std::uint16_t profile;
     std::int32_t radio = -1;
     std::int16_t cdbm = silent_cdb;  ///< of its radio, where it stands

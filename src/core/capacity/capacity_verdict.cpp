@@ -18,6 +18,37 @@ AirFigures::OfRadio figures_of(const RadioCapacity& r) {
     return f;
 }
 
+double value_of(LensId lens, const AirFigures::OfRadio& f) {
+    switch (lens) {
+        case LensId::mbps_client:
+            return f.mbps_a_client;
+        case LensId::air_used:
+            return 100 * f.use;
+        case LensId::radio_clients:
+            return f.clients;
+        case LensId::headroom:
+            return 100 * f.headroom;
+        default:
+            return 100 * f.satisfied;
+    }
+}
+
+double margin_of(const Requirement& r, double value, BandId band) {
+    return required_lens(r).more_is_better ? value - r.limit_in(band) : r.limit_in(band) - value;
+}
+
+const StandingClient& standing_client(const HourCapacity& hour, const ClientCapacity& c) {
+    return hour.heard[c.floor]->standing.clients[c.client];
+}
+
+/// Null for fixed devices in no zone.
+const Zone* zone_of(const StandingClient& c, const Floor& floor) {
+    return c.zone > 0 ? &(*floor.zones)[c.zone - 1u] : nullptr;
+}
+bool holds_in(const RequirementSet& set, const Zone* zone) {
+    return set.is_everywhere() || (zone && set.names(*zone));
+}
+
 /// What is counted at one place, by band.
 struct Tally {
     std::vector<double> asked, met;
@@ -42,7 +73,6 @@ public:
     HourTally(const Project& project, const RequirementSet& set, const Requirement& r,
               const HourCapacity& hour)
         : project_(project), set_(set), r_(r), info_(required_lens(r)), hour_(hour) {
-        for (const RadioCapacity& radio : hour.radios) figures_.push_back(figures_of(radio));
         if (info_.counts == RequirementCounts::clients)
             count_clients();
         else
@@ -54,65 +84,34 @@ public:
     std::map<ZoneId, FloorId> floor_of;
 
 private:
-    bool holds_in(const Zone& z) const { return set_.is_everywhere() || set_.names(z); }
-    const Zone& zone_of(const ClientCapacity& c, const Floor& floor) const {
-        return (*floor.zones)[hour_.heard[c.floor]->standing.clients[c.client].zone - 1u];
-    }
-    double value_of(std::size_t radio) const {
-        const AirFigures::OfRadio& f = figures_[radio];
-        switch (info_.id) {
-            case LensId::mbps_client:
-                return f.mbps_a_client;
-            case LensId::air_used:
-                return 100 * f.use;
-            case LensId::radio_clients:
-                return f.clients;
-            case LensId::headroom:
-                return 100 * f.headroom;
-            default:
-                return 100 * f.satisfied;
-        }
-    }
-    double margin_of(double value, BandId band) const {
-        return info_.more_is_better ? value - r_.limit_in(band) : r_.limit_in(band) - value;
-    }
-
     void count_clients() {
-        // who is not served counts in the first band that is asked about: nobody gets anything in any
-        const BandId unserved = r_.bands.first();
-        std::set<ZoneId> standing;
         for (const ClientCapacity& c : hour_.clients) {
-            const Floor& floor = *find_floor(project_, hour_.floors[c.floor].floor);
-            const Zone& zone = zone_of(c, floor);
-            standing.insert(zone.id);
-            if (!holds_in(zone)) continue;
-            const BandId band =
-                c.radio < 0 ? unserved : hour_.radios[static_cast<std::size_t>(c.radio)].radio.channel.band;
-            if (!r_.bands.contains(band)) continue;
-            const double value = c.radio < 0 ? 0
-                                 : info_.id == LensId::satisfied
-                                     ? 100 * double{c.satisfied}
-                                     : value_of(static_cast<std::size_t>(c.radio));
-            const double margin = margin_of(value, band);
-            const Worst at{hour_.heard[c.floor]->standing.clients[c.client].place, value, band, margin};
+            const ClientStanding s = standing_of(project_, set_, r_, hour_, c);
+            if (!s.counts) continue;
+            const FloorId floor = hour_.floors[c.floor].floor;
+            const Worst at{standing_client(hour_, c).place, s.value, s.band, s.margin};
             const double weight = double{c.weight};
-            const double met = margin >= -1e-6 ? weight : 0;
-            site.add(band, weight, met, at);
-            floors[floor.id].add(band, weight, met, at);
-            zones[zone.id].add(band, weight, met, at);
-            floor_of[zone.id] = floor.id;
+            const double met = s.margin >= -1e-6 ? weight : 0;
+            site.add(s.band, weight, met, at);
+            floors[floor].add(s.band, weight, met, at);
+            if (!s.zone) continue;
+            zones[s.zone->id].add(s.band, weight, met, at);
+            floor_of[s.zone->id] = floor;
         }
         for (const ZoneCapacity& z : hour_.zones)
-            if (!standing.contains(z.zone)) count_unreached(z, unserved);
+            if (z.stands_nowhere) count_unreached(z, r_.bands.first());
     }
     /// People in a zone that no prediction has a place for, as outside of the walls: nobody serves them.
     void count_unreached(const ZoneCapacity& z, BandId unserved) {
-        const Zone& zone = *find_zone(*find_floor(project_, z.floor), z.zone);
-        const bool served = zone.kind == ZoneKind::served || zone.kind == ZoneKind::keep_out;
-        if (!holds_in(zone) || (!served && set_.is_everywhere())) return;
-        const Worst at{centroid(zone.outline), 0, unserved, margin_of(0, unserved)};
+        const Floor& floor = *find_floor(project_, z.floor);
+        const Zone* zone = z.row ? nullptr : find_zone(floor, z.zone);
+        const bool served = !zone || zone->kind == ZoneKind::served || zone->kind == ZoneKind::keep_out;
+        if (!holds_in(set_, zone) || (!served && set_.is_everywhere())) return;
+        const Worst at{zone ? centroid(zone->outline) : middle(*find_device_row(floor, z.row)), 0, unserved,
+                       margin_of(r_, 0, unserved)};
         site.add(unserved, z.clients, 0, at);
         floors[z.floor].add(unserved, z.clients, 0, at);
+        if (!zone) return;
         zones[z.zone].add(unserved, z.clients, 0, at);
         floor_of[z.zone] = z.floor;
     }
@@ -122,21 +121,23 @@ private:
         for (const ClientCapacity& c : hour_.clients) {
             if (c.radio < 0) continue;
             const Floor& floor = *find_floor(project_, hour_.floors[c.floor].floor);
-            const Zone& zone = zone_of(c, floor);
-            if (!holds_in(zone)) continue;
-            serves[static_cast<std::size_t>(c.radio)].insert(zone.id);
-            floor_of[zone.id] = floor.id;
+            const Zone* zone = zone_of(standing_client(hour_, c), floor);
+            if (!holds_in(set_, zone)) continue;
+            serves[static_cast<std::size_t>(c.radio)].insert(zone ? zone->id : ZoneId{});
+            if (zone) floor_of[zone->id] = floor.id;
         }
         for (std::size_t i = 0; i < hour_.radios.size(); ++i) {
             const AirRadio& radio = hour_.radios[i].radio;
             if (serves[i].empty() || !r_.bands.contains(radio.channel.band)) continue;
-            const double value = value_of(i), margin = margin_of(value, radio.channel.band);
+            const double value = value_of(info_.id, figures_of(hour_.radios[i])),
+                         margin = margin_of(r_, value, radio.channel.band);
             const AccessPoint* ap = find_access_point(project_, radio.floor, radio.access_point);
             const Worst at{ap ? ap->position : Point{}, value, radio.channel.band, margin};
             const double met = margin >= -1e-6 ? 1 : 0;
             site.add(radio.channel.band, 1, met, at);
             floors[radio.floor].add(radio.channel.band, 1, met, at);
-            for (ZoneId z : serves[i]) zones[z].add(radio.channel.band, 1, met, at);
+            for (ZoneId z : serves[i])
+                if (z) zones[z].add(radio.channel.band, 1, met, at);
         }
     }
 
@@ -145,7 +146,6 @@ private:
     const Requirement& r_;
     const LensInfo& info_;
     const HourCapacity& hour_;
-    std::vector<AirFigures::OfRadio> figures_;
 };
 
 /// Of one requirement at one place the worst busy hour.
@@ -176,15 +176,47 @@ const RequirementSet& set_of(const Project& project, RequirementSetId id) {
 
 }  // namespace
 
+ClientStanding standing_of(const Project& project, const RequirementSet& set, const Requirement& r,
+                           const HourCapacity& hour, const ClientCapacity& c) {
+    ClientStanding s;
+    s.zone = zone_of(standing_client(hour, c), *find_floor(project, hour.floors[c.floor].floor));
+    // who is not served counts in the first band that is asked about: nobody gets anything in any
+    s.band =
+        c.radio < 0 ? r.bands.first() : hour.radios[static_cast<std::size_t>(c.radio)].radio.channel.band;
+    if (!holds_in(set, s.zone) || !r.bands.contains(s.band)) return s;
+    s.counts = true;
+    const LensId lens = required_lens(r).id;
+    if (c.radio >= 0)
+        s.value = lens == LensId::satisfied
+                      ? 100 * double{c.satisfied}
+                      : value_of(lens, figures_of(hour.radios[static_cast<std::size_t>(c.radio)]));
+    s.margin = margin_of(r, s.value, s.band);
+    return s;
+}
+
+void judge_uplink(Verdict& verdict, const Project& project) {
+    verdict.uplink.reset();
+    const Uplink& u = project.demand.uplink;
+    if ((u.down_mbps <= 0 && u.up_mbps <= 0) || !has_demand(project)) return;
+    for (const BusyHour& h : project.demand.hours) {
+        const UplinkLoad load = uplink_load(project.demand, demand_table(project, h.key).site);
+        const UplinkResult at{h.key, load.down_share, load.up_share, u.allowed};
+        if (!verdict.uplink || at.share() > verdict.uplink->share()) verdict.uplink = at;
+    }
+}
+
 void add_capacity(Verdict& verdict, const Project& project, const SiteCapacity& site) {
+    judge_uplink(verdict, project);
     for (RequirementResult& result : verdict.requirements) {
         const Requirement& r = result.requirement;
         if (required_lens(r).counts == RequirementCounts::area) continue;
+        const RequirementSet& set = set_of(project, result.set);
         WorstHour whole;
         std::map<FloorId, WorstHour> floors;
         std::map<ZoneId, WorstHour> zones;
         for (const HourCapacity& hour : site.hours) {
-            const HourTally t(project, set_of(project, result.set), r, hour);
+            if (!set.hour.empty() && hour.hour != set.hour && site.find(set.hour)) continue;
+            const HourTally t(project, set, r, hour);
             whole.take(t.site, hour.hour, {}, {});
             for (const auto& [id, tally] : t.floors) floors[id].take(tally, hour.hour, id, {});
             for (const auto& [id, tally] : t.zones) zones[id].take(tally, hour.hour, t.floor_of.at(id), id);

@@ -72,27 +72,17 @@ DemandFigures& DemandFigures::operator+=(const DemandFigures& f) {
     return *this;
 }
 
-DemandFigures demand_figures(const ZoneDemand& d, const DemandBook& book, double area_m2,
-                             std::string_view hour) {
-    const Traffic each = traffic(d, book);
-    const double on_air = clients(d, area_m2, hour);
-    return {area_m2, people(d, area_m2, hour), on_air, on_air * each.down_mbps, on_air * each.up_mbps};
+DemandFigures demand_figures(const DemandPlace& place, const DemandBook& book, std::string_view hour) {
+    const Traffic each = traffic(place.demand(), book);
+    const double on_air = place.clients_at(hour);
+    return {place.size_m2(), place.people_at(hour), on_air, on_air * each.down_mbps, on_air * each.up_mbps};
 }
 
 double clients_at(const Project& project, std::string_view hour) {
     double sum = 0;
     for (const Floor* f : all_floors(project))
-        for (const Zone& z : *f->zones)
-            if (has_demand(z)) sum += clients(*z.demand, area_m2(z.outline), hour);
+        for (const DemandPlace& p : demand_places(*f)) sum += p.clients_at(hour);
     return sum;
-}
-
-bool has_demand(const Zone& z) { return z.demand && z.demand->amount > 0; }
-
-bool has_demand(const Project& project) {
-    for (const Floor* f : all_floors(project))
-        if (std::ranges::any_of(*f->zones, [](const Zone& z) { return has_demand(z); })) return true;
-    return false;
 }
 
 DemandTable demand_table(const Project& project, std::string_view hour) {
@@ -100,15 +90,15 @@ DemandTable demand_table(const Project& project, std::string_view hour) {
     table.highest_band.assign(band_count(), 0);
     for (const Floor* f : all_floors(project)) {
         FloorFigures floor{{}, f->id};
-        for (const Zone& z : *f->zones) {
-            if (!has_demand(z)) continue;
-            const DemandFigures own = demand_figures(*z.demand, project.demand, area_m2(z.outline), hour);
-            table.zones.push_back({own, f->id, z.id});
+        for (const DemandPlace& place : demand_places(*f)) {
+            const DemandFigures own = demand_figures(place, project.demand, hour);
+            table.zones.push_back({own, f->id, place.row ? ZoneId{} : place.zone->id,
+                                   place.row ? place.row->id : DeviceRowId{}});
             floor += own;
             for (const ClientProfile& c : *project.clients)
                 if (const int band = highest_band(c); band >= 0)
                     table.highest_band[static_cast<std::size_t>(band)] +=
-                        own.clients * share_of(z.demand->profiles, c.key);
+                        own.clients * share_of(place.demand().profiles, c.key);
         }
         if (!table.zones.empty() && table.zones.back().floor == f->id) table.floors.push_back(floor);
         table.site += floor;

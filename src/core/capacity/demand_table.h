@@ -4,7 +4,7 @@
 #include <string_view>
 #include <vector>
 
-#include "project/project.h"
+#include "project/demand_place.h"
 
 namespace yemvo {
 
@@ -27,19 +27,20 @@ struct DemandFigures {
     DemandFigures& operator+=(const DemandFigures&);
     double people_per_m2() const { return area_m2 > 0 ? people / area_m2 : 0; }
 };
-/// Of an area, which a zone has as it is drawn: nothing is taken off where others lie on it.
-DemandFigures demand_figures(const ZoneDemand&, const DemandBook&, double area_m2, std::string_view hour);
+/// A zone has its area as it is drawn: nothing is taken off where others lie on it.
+DemandFigures demand_figures(const DemandPlace&, const DemandBook&, std::string_view hour);
 
 struct ZoneFigures : DemandFigures {
     FloorId floor;
-    ZoneId zone;
+    ZoneId zone;      ///< or
+    DeviceRowId row;  ///< of fixed devices
 };
 struct FloorFigures : DemandFigures {
     FloorId floor;
 };
 struct DemandTable {
-    std::vector<ZoneFigures> zones;    ///< those with people at some busy hour, as the floors have them
-    std::vector<FloorFigures> floors;  ///< those with such zones
+    std::vector<ZoneFigures> zones;    ///< as demand_places of each floor
+    std::vector<FloorFigures> floors;  ///< those with such places
     DemandFigures site;
     /// Clients by the highest band that they know, by band index.
     std::vector<double> highest_band;
@@ -50,10 +51,6 @@ DemandTable demand_table(const Project&, std::string_view hour);
 
 /// Of the whole site.
 double clients_at(const Project&, std::string_view hour);
-
-/// Somebody is there at some busy hour.
-bool has_demand(const Zone&);
-bool has_demand(const Project&);
 
 /// What the circuit and the gateway are asked for, over what is said to be there.
 struct UplinkLoad {

@@ -109,21 +109,24 @@ private:
         AnswerFloor floor;
         floor.floor = f.id;
         std::vector<AnswerZone> zones;
+        const std::vector<DemandPlace> places = demand_places(f);
         for (const Zone& z : *f.zones) {
             if (z.kind != ZoneKind::served && z.kind != ZoneKind::keep_out) continue;
             AnswerZone zone;
             zone.floor = f.id;
             zone.zone = z.id;
-            const ZoneDemand demand = z.demand.value_or(ZoneDemand{});
-            static_cast<DemandFigures&>(zone) =
-                demand_figures(demand, project_.demand, area_m2(z.outline), wish_.hour);
+            zone.area_m2 = area_m2(z.outline);
+            zone.bands.resize(band_count());
+            for (const DemandPlace& place : places)
+                if (place.row ? contains(z.outline, place.middle()) : place.zone == &z)
+                    add_place(zone, place);
             zones.push_back(zone);
             floor += zone;
         }
         if (zones.empty()) return;
         double shared = 0;
         for (AnswerZone& zone : zones) {
-            weigh(zone, *find_zone(f, zone.zone));
+            weigh(zone);
             shared += zone.share;
             floor.access_points += zone.access_points;
         }
@@ -150,22 +153,27 @@ private:
         return std::nullopt;
     }
 
-    void weigh(AnswerZone& zone, const Zone& drawn) {
-        zone.bands.resize(band_count());
-        if (drawn.demand) {
-            const Traffic each = traffic(*drawn.demand, project_.demand);
-            for (const ClientProfile& c : *project_.clients) {
-                const double clients = zone.clients * share_of(drawn.demand->profiles, c.key);
-                const auto id = clients > 0 ? band_of(c) : std::nullopt;
-                if (!id) continue;
-                const AnswerBand& own = wish_.bands[id->index];
-                AnswerOfBand& of = zone.bands[id->index];
-                of.clients += clients;
-                const auto [link, fresh] = links_.try_emplace({c.key, *id});
-                if (fresh) link->second = median_link(c, *id, own);
-                of.air += clients * air_of_client(each, link->second, *id);
-            }
+    /// What people of a zone, or devices that stand in it, ask of each band.
+    void add_place(AnswerZone& zone, const DemandPlace& place) {
+        const double area_m2 = zone.area_m2;
+        const DemandFigures asked = demand_figures(place, project_.demand, wish_.hour);
+        zone += asked;
+        zone.area_m2 = area_m2;
+        const Traffic each = traffic(place.demand(), project_.demand);
+        for (const ClientProfile& c : *project_.clients) {
+            const double clients = asked.clients * share_of(place.demand().profiles, c.key);
+            const auto id = clients > 0 ? band_of(c) : std::nullopt;
+            if (!id) continue;
+            const AnswerBand& own = wish_.bands[id->index];
+            AnswerOfBand& of = zone.bands[id->index];
+            of.clients += clients;
+            const auto [link, fresh] = links_.try_emplace({c.key, *id});
+            if (fresh) link->second = median_link(c, *id, own);
+            of.air += clients * air_of_client(each, link->second, *id);
         }
+    }
+
+    void weigh(AnswerZone& zone) {
         double most = 0;
         for (const Band& b : bands()) {
             const std::size_t i = b.id.index;

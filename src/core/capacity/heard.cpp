@@ -84,7 +84,7 @@ HeardFloor heard_on(const Project& project, const std::vector<AirRadio>& radios,
     for (const AirRadio& r : radios) out.radios.push_back({r.access_point, r.radio});
     out.first.push_back(0);
     for (const StandingClient& c : out.standing.clients) {
-        each_level(all, c.cell, [&](HeardLevel l) { out.levels.push_back(l); });
+        if (c.cell != beyond_surface) each_level(all, c.cell, [&](HeardLevel l) { out.levels.push_back(l); });
         out.first.push_back(static_cast<std::uint32_t>(out.levels.size()));
     }
     if (p.surface.cells() > 0)

@@ -14,6 +14,8 @@ namespace {
 constexpr double least_delivered = 0.95;
 /// Overfull radios let go of clients so often, with a new solution in between.
 constexpr int most_sheddings = 3;
+/// Fewer clients than this share that went elsewhere change nothing to speak of.
+constexpr double least_moved = 0.002;
 /// Radios with less headroom take nobody from others.
 constexpr double least_room = 0.1;
 /// A radio lets go of clients where it delivers less than this share.
@@ -28,10 +30,9 @@ public:
         for (const auto& floor : floors) {
             const Floor& f = *find_floor(project, floor->floor);
             auto& asks = asks_.emplace_back();
-            for (const StandingZone& z : floor->standing.zones) {
-                const Zone& zone = (*f.zones)[z.zone - 1u];
-                asks.push_back({&zone, traffic(*zone.demand, project.demand)});
-            }
+            const std::vector<DemandPlace> places = demand_places(f);
+            for (const StandingPlace& s : floor->standing.places)
+                asks.push_back({places[s.at], traffic(places[s.at].demand(), project.demand)});
         }
         join_all();
         fall_back_to_20();
@@ -57,6 +58,7 @@ private:
     void tell_radios(const AirOfSite&, const ContentionResult&, HourCapacity&) const;
     void tell_clients(const AirOfSite&, const ContentionResult&, HourCapacity&) const;
     void tell_unheard(HourCapacity&) const;
+    ZoneCapacity capacity_of(const DemandPlace&, FloorId) const;
     double satisfied(const ZoneDemand&, const ClientCapacity&, double down, double up, double voice) const;
 
     const Project& project_;
@@ -64,7 +66,7 @@ private:
     const std::vector<std::shared_ptr<const HeardFloor>>& floors_;
     std::string_view hour_;
     LinkRates rates_;
-    std::vector<std::vector<ZoneAsk>> asks_;
+    std::vector<std::vector<PlaceAsk>> asks_;
     std::vector<Joined> joined_;
     std::vector<double> delivered_, headroom_, clients_;  ///< of each radio
 };
@@ -73,14 +75,14 @@ void Hour::join_all() {
     const Chooser chooser{project_, radios_, rates_};
     for (std::uint32_t f = 0; f < floors_.size(); ++f) {
         const StandingFloor& standing = floors_[f]->standing;
-        for (std::uint16_t z = 0; z < standing.zones.size(); ++z) {
-            const Zone& zone = *asks_[f][z].zone;
-            const Attendance there = attendance(zone, standing.zones[z], hour_);
+        for (std::uint16_t at = 0; at < standing.places.size(); ++at) {
+            const DemandPlace& place = asks_[f][at].place;
+            const Attendance there = attendance(place, standing.places[at], hour_);
             for (std::size_t i = 0; i < there.count; ++i) {
                 Joined j = chooser.choose(
-                    *floors_[f], static_cast<std::uint32_t>(standing.zones[z].begin + i), *zone.demand);
+                    *floors_[f], static_cast<std::uint32_t>(standing.places[at].begin + i), place.demand());
                 j.floor = f;
-                j.zone_at = z;
+                j.place_at = at;
                 j.weight = static_cast<float>(there.weight);
                 joined_.push_back(j);
             }
@@ -170,7 +172,7 @@ bool Hour::shed() {
         const auto from = static_cast<std::size_t>(j.radio);
         if (excess[from] <= 0) continue;
         const ClientProfile& profile = (*project_.clients)[j.profile];
-        const ZoneDemand& demand = *asks_[j.floor][j.zone_at].zone->demand;
+        const ZoneDemand& demand = asks_[j.floor][j.place_at].place.demand();
         std::int32_t best = -1;
         HeardLevel to{};
         double best_score = 0;
@@ -197,7 +199,7 @@ bool Hour::shed() {
         j.cdbm = to.cdbm;
         moved += double{j.weight};
     }
-    return moved > 0;
+    return moved > least_moved * static_cast<double>(joined_.size());
 }
 
 double Hour::satisfied(const ZoneDemand& demand, const ClientCapacity& c, double down, double up,
@@ -268,27 +270,34 @@ void Hour::tell_radios(const AirOfSite& air, const ContentionResult& solved, Hou
     }
 }
 
+/// Of a place with nobody counted yet.
+ZoneCapacity Hour::capacity_of(const DemandPlace& place, FloorId floor) const {
+    ZoneCapacity z;
+    z.floor = floor;
+    if (place.row)
+        z.row = place.row->id;
+    else
+        z.zone = place.zone->id;
+    z.people = place.people_at(hour_);
+    return z;
+}
+
 void Hour::tell_clients(const AirOfSite& air, const ContentionResult& solved, HourCapacity& h) const {
     std::map<std::pair<std::uint32_t, std::uint16_t>, std::size_t> zone_at;
     std::vector<double> asked_down(radios_.size(), 0), asked_up(radios_.size(), 0);
     for (std::size_t k = 0; k < joined_.size(); ++k) {
         const Joined& j = joined_[k];
-        const Zone& zone = *asks_[j.floor][j.zone_at].zone;
-        const Traffic& t = asks_[j.floor][j.zone_at].each;
-        const auto [at, added] = zone_at.try_emplace({j.floor, j.zone_at}, h.zones.size());
-        if (added) {
-            ZoneCapacity z;
-            z.floor = floors_[j.floor]->floor;
-            z.zone = zone.id;
-            z.people = people(*zone.demand, area_m2(zone.outline), hour_);
-            h.zones.push_back(z);
-        }
+        const DemandPlace& place = asks_[j.floor][j.place_at].place;
+        const Traffic& t = asks_[j.floor][j.place_at].each;
+        const auto [at, added] = zone_at.try_emplace({j.floor, j.place_at}, h.zones.size());
+        if (added) h.zones.push_back(capacity_of(place, floors_[j.floor]->floor));
         ZoneCapacity& z = h.zones[at->second];
         const double weight = double{j.weight};
         z.clients += weight;
         z.asked_down_mbps += weight * t.down_mbps;
         z.asked_up_mbps += weight * t.up_mbps;
-        ClientCapacity c{j.floor, j.client, j.radio, j.weight, 0, 0, 0, 0};
+        ClientCapacity c{j.floor, j.client, static_cast<std::uint32_t>(at->second), j.radio, j.weight, 0, 0,
+                         0,       0};
         if (j.radio < 0) {
             z.not_reached += weight;
             h.clients.push_back(c);
@@ -307,7 +316,7 @@ void Hour::tell_clients(const AirOfSite& air, const ContentionResult& solved, Ho
         c.down_mbps = static_cast<float>(rates_.down(r, j.profile).rate_mbps(dbm));
         c.up_mbps =
             static_cast<float>(rates_.up(r, j.profile).rate_mbps(dbm + rates_.up_shift_db(r, j.profile)));
-        c.satisfied = static_cast<float>(satisfied(*zone.demand, c, down, up, voice));
+        c.satisfied = static_cast<float>(satisfied(place.demand(), c, down, up, voice));
         const auto got = [&](const Traffic::Queue& q, const Traffic::Queue& v, double share_of_q) {
             return (q.per_s * q.bytes * share_of_q + v.per_s * v.bytes * voice) * 8e-6;
         };
@@ -334,6 +343,7 @@ void Hour::tell_clients(const AirOfSite& air, const ContentionResult& solved, Ho
         if (!radio.weakest || weaker(*radio.weakest))
             radio.weakest = WeakClient{z.floor,
                                        z.zone,
+                                       z.row,
                                        floors_[j.floor]->standing.clients[j.client].place,
                                        j.profile,
                                        dbm,
@@ -351,15 +361,12 @@ void Hour::tell_clients(const AirOfSite& air, const ContentionResult& solved, Ho
 /// Zones with people that no prediction has a place for: nobody reaches them.
 void Hour::tell_unheard(HourCapacity& h) const {
     for (const Floor* f : all_floors(project_))
-        for (const Zone& zone : *f->zones) {
-            if (!has_demand(zone) || h.find(zone.id)) continue;
-            const double size_m2 = area_m2(zone.outline);
-            const DemandFigures asked = demand_figures(*zone.demand, project_.demand, size_m2, hour_);
+        for (const DemandPlace& place : demand_places(*f)) {
+            if (place.row ? h.find(place.row->id) : h.find(place.zone->id)) continue;
+            const DemandFigures asked = demand_figures(place, project_.demand, hour_);
             if (asked.clients <= 0) continue;
-            ZoneCapacity z;
-            z.floor = f->id;
-            z.zone = zone.id;
-            z.people = asked.people;
+            ZoneCapacity z = capacity_of(place, f->id);
+            z.stands_nowhere = true;
             z.clients = z.not_reached = asked.clients;
             z.asked_down_mbps = asked.down_mbps;
             z.asked_up_mbps = asked.up_mbps;
@@ -390,6 +397,11 @@ const RadioCapacity* HourCapacity::find(AccessPointId id, std::size_t radio) con
 
 const ZoneCapacity* HourCapacity::find(ZoneId id) const {
     const auto at = std::ranges::find(zones, id, &ZoneCapacity::zone);
+    return at == zones.end() ? nullptr : &*at;
+}
+
+const ZoneCapacity* HourCapacity::find(DeviceRowId id) const {
+    const auto at = std::ranges::find(zones, id, &ZoneCapacity::row);
     return at == zones.end() ? nullptr : &*at;
 }
 

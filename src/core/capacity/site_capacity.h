@@ -16,7 +16,8 @@ namespace yemvo {
 /// A client that gets least of what it needs on its radio.
 struct WeakClient {
     FloorId floor;
-    ZoneId zone;
+    ZoneId zone;      ///< or
+    DeviceRowId row;  ///< of fixed devices
     Point place;
     std::uint16_t profile = 0;  ///< index into the project's client profiles
     double signal_dbm = 0;
@@ -55,7 +56,9 @@ struct PlaceCapacity {
 };
 struct ZoneCapacity : PlaceCapacity {
     FloorId floor;
-    ZoneId zone;
+    ZoneId zone;                  ///< or
+    DeviceRowId row;              ///< of fixed devices
+    bool stands_nowhere = false;  ///< no prediction has a place for them, as beyond the walls
 };
 struct FloorCapacity : PlaceCapacity {
     FloorId floor;
@@ -63,9 +66,10 @@ struct FloorCapacity : PlaceCapacity {
 
 /// One standing client.
 struct ClientCapacity {
-    std::uint32_t floor;   ///< index into HourCapacity::floors
-    std::uint32_t client;  ///< index into its standing clients
-    std::int32_t radio;    ///< index into HourCapacity::radios; -1: nobody
+    std::uint32_t floor;     ///< index into HourCapacity::floors
+    std::uint32_t client;    ///< index into its standing clients
+    std::uint32_t place_at;  ///< index into HourCapacity::zones
+    std::int32_t radio;      ///< index into HourCapacity::radios; -1: nobody
     float weight;
     float satisfied;
     float signal_dbm, down_mbps, up_mbps;  ///< signal and PHY rates
@@ -81,7 +85,7 @@ struct ChannelCapacity {
 struct HourCapacity {
     std::string hour;
     std::vector<RadioCapacity> radios;  ///< as air_radios
-    std::vector<ZoneCapacity> zones;    ///< those with somebody at this hour
+    std::vector<ZoneCapacity> zones;    ///< and rows of devices, those with somebody at this hour
     std::vector<FloorCapacity> floors;
     std::vector<ChannelCapacity> channels;
     std::vector<ClientCapacity> clients;
@@ -91,6 +95,7 @@ struct HourCapacity {
     bool settled = true;  ///< the sweeps came to rest
     const RadioCapacity* find(AccessPointId, std::size_t radio) const;
     const ZoneCapacity* find(ZoneId) const;
+    const ZoneCapacity* find(DeviceRowId) const;
 };
 
 struct SiteCapacity {

@@ -4,8 +4,6 @@
 #include <algorithm>
 #include <cmath>
 
-#include "capacity/demand_table.h"
-
 namespace yemvo {
 namespace {
 
@@ -50,11 +48,24 @@ private:
     std::vector<Part> parts_;
 };
 
-double most_clients(const Zone& z, const DemandBook& book) {
+std::size_t most_clients(const DemandPlace& place, const DemandBook& book) {
     double most = 0;
-    const double size_m2 = area_m2(z.outline);
-    for (const BusyHour& h : book.hours) most = std::max(most, clients(*z.demand, size_m2, h.key));
-    return most;
+    for (const BusyHour& h : book.hours) most = std::max(most, place.clients_at(h.key));
+    return std::min(most_standing, static_cast<std::size_t>(std::ceil(most - 1e-9)));
+}
+
+/// Each where it is put, in the zone that it stands in.
+void stand_along(const DeviceRow& row, const FloorPrediction& p, std::size_t count, Turns& turns,
+                 std::vector<StandingClient>& out) {
+    for (std::size_t i = 0; i < count; ++i) {
+        const Point place = place_in_row(row, i, count);
+        StandingClient c{beyond_surface, 0, turns.next(), place};
+        if (const auto cell = p.surface.cell_at(place)) {
+            c.cell = static_cast<std::uint32_t>(*cell);
+            c.zone = p.mask->zone[*cell];
+        }
+        out.push_back(c);
+    }
 }
 
 void stand_in(const Surface& surface, const CellMask& mask, std::uint16_t zone,
@@ -94,23 +105,28 @@ StandingFloor standing_clients(const Project& project, const Floor& floor, const
     for (std::size_t i = 0; i < p.mask->zone.size(); ++i)
         if (p.mask->zone[i] > 0 && p.mask->shown[i])
             cells[p.mask->zone[i] - 1u].push_back(static_cast<std::uint32_t>(i));
-    for (std::size_t z = 0; z < floor.zones->size(); ++z) {
-        const Zone& zone = (*floor.zones)[z];
-        if (!has_demand(zone) || cells[z].empty()) continue;
-        Turns turns(project, zone.demand->profiles);
-        const auto count = std::min(
-            most_standing, static_cast<std::size_t>(std::ceil(most_clients(zone, project.demand) - 1e-9)));
-        if (turns.empty() || count == 0) continue;
-        const auto number = static_cast<std::uint16_t>(z + 1);
+    const std::vector<DemandPlace> places = demand_places(floor);
+    for (std::size_t at = 0; at < places.size(); ++at) {
+        const DemandPlace& place = places[at];
+        Turns turns(project, place.demand().profiles);
+        const std::size_t count = most_clients(place, project.demand);
+        if (turns.empty() || count == 0 || p.surface.cells() == 0) continue;
         const std::size_t begin = out.clients.size();
-        stand_in(p.surface, *p.mask, number, cells[z], count, turns, zone.id.value, out.clients);
-        out.zones.push_back({number, begin, out.clients.size()});
+        if (place.row) {
+            stand_along(*place.row, p, count, turns, out.clients);
+        } else {
+            const auto index = static_cast<std::size_t>(place.zone - floor.zones->data());
+            if (cells[index].empty()) continue;
+            stand_in(p.surface, *p.mask, static_cast<std::uint16_t>(index + 1), cells[index], count, turns,
+                     place.zone->id.value, out.clients);
+        }
+        out.places.push_back({static_cast<std::uint16_t>(at), begin, out.clients.size()});
     }
     return out;
 }
 
-Attendance attendance(const Zone& zone, const StandingZone& standing, std::string_view hour) {
-    const double there = clients(*zone.demand, area_m2(zone.outline), hour);
+Attendance attendance(const DemandPlace& place, const StandingPlace& standing, std::string_view hour) {
+    const double there = place.clients_at(hour);
     const std::size_t count =
         std::min(standing.end - standing.begin, static_cast<std::size_t>(std::ceil(there - 1e-9)));
     return {count, count > 0 ? there / static_cast<double>(count) : 0};

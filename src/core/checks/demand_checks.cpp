@@ -15,14 +15,6 @@ namespace {
 /// More of the air for beacons than this is told.
 constexpr double most_beacons = 0.05;
 
-std::function<void(Project&)> put(FloorId floor, ZoneId id, std::function<void(ZoneDemand&)> change) {
-    return [floor, id, change = std::move(change)](Project& p) {
-        Zone z = *find_zone(*find_floor(p, floor), id);
-        if (z.demand) change(*z.demand);
-        replace_zone(p, floor, z);
-    };
-}
-
 bool in_project(const Project& p, const ClientProfile*, const std::string& key) {
     return std::ranges::find(*p.clients, key, &ClientProfile::key) != p.clients->end();
 }
@@ -32,56 +24,59 @@ bool in_project(const Project& p, const Application*, const std::string& key) {
 
 /// Keys of a mix that the project does not have.
 template <class Thing>
-void check_mix(const Check& c, const Zone& z, Mix ZoneDemand::*mix) {
-    for (const MixPart& part : (*z.demand).*mix) {
+void check_mix(const Check& c, const DemandPlace& place, Mix ZoneDemand::*mix) {
+    for (const MixPart& part : place.demand().*mix) {
         if (in_project(c.project, static_cast<const Thing*>(nullptr), part.key)) continue;
-        Finding& f = c.add(Rule::demand_unknown, centroid(z.outline),
-                           say("%1 counts on '%2', which the project does not have", z.name, part.key),
-                           {{ItemKind::zone, z.id.value}});
-        f.mends.push_back(
-            {say("Take it out of the mix"), put(c.floor.id, z.id, [mix, key = part.key](ZoneDemand& d) {
-                 std::erase_if(d.*mix, [&](const MixPart& p) { return p.key == key; });
-             })});
+        Finding& f = c.add(Rule::demand_unknown, place.middle(),
+                           say("%1 counts on '%2', which the project does not have", place.name(), part.key),
+                           {place.item()});
+        f.mends.push_back({say("Take it out of the mix"),
+                           [floor = c.floor.id, item = place.item(), mix, key = part.key](Project& p) {
+                               change_demand(p, floor, item, [&](ZoneDemand& d) {
+                                   std::erase_if(d.*mix, [&](const MixPart& m) { return m.key == key; });
+                               });
+                           }});
     }
 }
 
-void check_zone(const Check& c, const Zone& z) {
-    check_mix<ClientProfile>(c, z, &ZoneDemand::profiles);
-    check_mix<Application>(c, z, &ZoneDemand::applications);
-    const std::vector<Item> items{{ItemKind::zone, z.id.value}};
-    const Point middle = centroid(z.outline);
-    if (z.kind != ZoneKind::served && z.kind != ZoneKind::keep_out) {
-        c.add(Rule::demand_unserved, middle, say("%1 has people, but nobody needs service there", z.name),
-              items)
-            .mends.push_back({say("Take its demand away"), [floor = c.floor.id, id = z.id](Project& p) {
-                                  Zone changed = *find_zone(*find_floor(p, floor), id);
-                                  changed.demand.reset();
-                                  replace_zone(p, floor, changed);
-                              }});
+void check_place(const Check& c, const DemandPlace& place) {
+    check_mix<ClientProfile>(c, place, &ZoneDemand::profiles);
+    check_mix<Application>(c, place, &ZoneDemand::applications);
+    const std::vector<Item> items{place.item()};
+    if (place.zone && place.zone->kind != ZoneKind::served && place.zone->kind != ZoneKind::keep_out) {
+        c.add(Rule::demand_unserved, place.middle(),
+              say("%1 has people, but nobody needs service there", place.name()), items)
+            .mends.push_back(
+                {say("Take its demand away"),
+                 [floor = c.floor.id, item = place.item()](Project& p) { remove_demand(p, floor, item); }});
         return;
     }
-    if (sum(z.demand->profiles) <= 0)
-        c.add(Rule::demand_empty, middle,
-              say("%1 has people, but its client profiles add to nothing", z.name), items);
-    else if (traffic(*z.demand, c.project.demand).nothing())
-        c.add(Rule::demand_empty, middle,
-              say("%1 has people, but their applications ask for nothing", z.name), items);
+    if (sum(place.demand().profiles) <= 0)
+        c.add(Rule::demand_empty, place.middle(),
+              place.row ? say("%1 has devices, but its client profiles add to nothing", place.name())
+                        : say("%1 has people, but its client profiles add to nothing", place.name()),
+              items);
+    else if (traffic(place.demand(), c.project.demand).nothing())
+        c.add(Rule::demand_empty, place.middle(),
+              place.row ? say("%1 has devices, but their applications ask for nothing", place.name())
+                        : say("%1 has people, but their applications ask for nothing", place.name()),
+              items);
 }
 
-/// Profiles that zones count on and no radio has a band for.
-void check_bands(const Check& c, const Zone& z) {
+/// Profiles that demand counts on and no radio has a band for.
+void check_bands(const Check& c, const DemandPlace& place) {
     BandSet on;
     for (const RadioAt& r : radios_at_work(c.project)) on = on.with(r.set().channel.band);
     if (on.empty()) return;
-    for (const MixPart& part : z.demand->profiles) {
+    for (const MixPart& part : place.demand().profiles) {
         const auto profile = std::ranges::find(*c.project.clients, part.key, &ClientProfile::key);
         if (profile == c.project.clients->end() || part.share <= 0) continue;
         const bool any = std::ranges::any_of(
             profile->widest_mhz, [&](const auto& w) { return w.second > 0 && on.contains(w.first); });
         if (!any)
-            c.add(Rule::demand_unserved, centroid(z.outline),
-                  say("%1 in %2: no radio is on in a band that it knows", profile->name, z.name),
-                  {{ItemKind::zone, z.id.value}});
+            c.add(Rule::demand_unserved, place.middle(),
+                  say("%1 in %2: no radio is on in a band that it knows", profile->name, place.name()),
+                  {place.item()});
     }
 }
 
@@ -108,20 +103,20 @@ void check_uplink(const Project& p, std::vector<Finding>& out) {
     }
 }
 
-/// Clients of the zones that use a network by name.
-double clients_of(const Project& p, const DemandTable& table, const Network& n) {
+/// Clients that use a network by name.
+double clients_of(const Project& p, const Network& n, const std::string& hour) {
     double sum = 0;
-    for (const ZoneFigures& z : table.zones)
-        if (find_zone(*find_floor(p, z.floor), z.zone)->demand->network == n.key) sum += z.clients;
+    for (const Floor* f : all_floors(p))
+        for (const DemandPlace& place : demand_places(*f))
+            if (place.demand().network == n.key) sum += place.clients_at(hour);
     return sum;
 }
 
 void check_addresses(const Project& p, std::vector<Finding>& out) {
     for (std::size_t i = 0; i < p.demand.hours.size(); ++i) {
-        const DemandTable table = demand_table(p, p.demand.hours[i].key);
         for (std::size_t k = 0; k < p.demand.networks->size(); ++k) {
             const Network& n = (*p.demand.networks)[k];
-            const double needed = n.addresses > 0 ? clients_of(p, table, n) : 0;
+            const double needed = n.addresses > 0 ? clients_of(p, n, p.demand.hours[i].key) : 0;
             if (needed <= n.addresses) continue;
             Finding f;
             f.rule = Rule::uplink_narrow;
@@ -155,10 +150,9 @@ void check_networks(const Project& p, std::vector<Finding>& out) {
 }  // namespace
 
 void check_demand(const Check& c) {
-    for (const Zone& z : *c.floor.zones) {
-        if (!has_demand(z)) continue;
-        check_zone(c, z);
-        check_bands(c, z);
+    for (const DemandPlace& place : demand_places(c.floor)) {
+        check_place(c, place);
+        check_bands(c, place);
     }
 }
 

@@ -263,18 +263,21 @@ double RequirementResult::share_met(const PlaceResult& place) const {
     return least;
 }
 
-bool Verdict::met() const {
-    const auto counts_nobody = [](const RequirementResult& r) {
-        return !r.asks() && required_lens(r.requirement).counts != RequirementCounts::area;
-    };
-    bool any = false;
-    for (const RequirementResult& r : requirements) {
-        if (counts_nobody(r)) continue;
-        if (!r.met()) return false;
-        any = true;
-    }
-    return any;
+namespace {
+
+/// Asks about clients or radios, and nobody is there.
+bool counts_nobody(const RequirementResult& r) {
+    return !r.asks() && required_lens(r.requirement).counts != RequirementCounts::area;
 }
+
+}  // namespace
+
+int Verdict::not_met() const {
+    const auto failed = [](const RequirementResult& r) { return !counts_nobody(r) && !r.met(); };
+    return static_cast<int>(std::ranges::count_if(requirements, failed)) + (uplink && !uplink->met());
+}
+
+bool Verdict::met() const { return not_met() == 0 && !std::ranges::all_of(requirements, counts_nobody); }
 
 bool asks_about_capacity(const Verdict& v) {
     return std::ranges::any_of(v.requirements, [](const RequirementResult& r) {

@@ -49,6 +49,15 @@ struct RequirementResult {
     bool met() const { return asks() && share_met() >= requirement.share_required - 1e-9; }
 };
 
+/// The circuit at the busy hour that takes most of it.
+struct UplinkResult {
+    std::string hour;
+    double down_share = 0, up_share = 0;  ///< of what it carries; 0 where nothing is told of it
+    double allowed = 0;
+    double share() const { return std::max(down_share, up_share); }
+    bool met() const { return share() <= allowed + 1e-9; }
+};
+
 struct FloorArea : Area {
     FloorId floor;
 };
@@ -87,8 +96,12 @@ struct Verdict {
     std::vector<BandResult> bands;                ///< those with requirements
     std::vector<FloorArea> floors;                ///< all requirements of all bands together
     std::vector<ZoneArea> zones;                  ///< the same by zone
-    /// Every requirement that asks about an area, or about somebody who is there; false when there is none.
+    std::optional<UplinkResult> uplink;           ///< where a circuit is told and somebody asks for it
+    /// Every requirement that asks about an area, or about somebody who is there, and the uplink; false when
+    /// there is none.
     bool met() const;
+    /// How many of them do not hold.
+    int not_met() const;
     const BandResult* find(BandId) const;
     const FloorArea* find(FloorId) const;
     const RequirementResult* find(RequirementId) const;

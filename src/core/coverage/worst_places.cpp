@@ -91,7 +91,8 @@ private:
         taken_[floor.id].resize(missed.size());
         for (std::size_t i = 0; i < missed.size(); ++i) {
             if (!missed[i]) continue;
-            Candidate c{{}, take_area(missed, p.surface, i)};
+            Candidate c;
+            c.cells = take_area(missed, p.surface, i);
             // a cell or two at a corner is nothing to go to
             if (static_cast<double>(c.cells.size()) * p.surface.cell_m * p.surface.cell_m < least_m2)
                 continue;

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 
+#include "project/demand_place.h"
 #include "project/free_key.h"
 #include "project/limits.h"
 
@@ -39,28 +40,24 @@ void replace_keyed(Shared<std::vector<Thing>>& list, const Thing& thing) {
     *std::ranges::find(list.edit(), thing.key, &Thing::key) = thing;
 }
 
-/// Every zone with demand, changed where `change` says that it did.
+/// All demand of zones and rows of devices, changed where `change` says that it did.
 template <class Change>
 void each_demand(Project& project, Change change) {
-    for (Building& b : project.buildings)
-        for (Floor& f : b.floors)
-            for (std::size_t i = 0; i < f.zones->size(); ++i) {
-                if (!(*f.zones)[i].demand) continue;
-                ZoneDemand d = *(*f.zones)[i].demand;
-                if (change(d)) f.zones.edit()[i].demand = std::move(d);
-            }
-}
-
-const Zone* zone_naming(const Project& project, Mix ZoneDemand::*mix, const std::string& key) {
+    std::vector<std::pair<FloorId, Item>> changed;
     for (const Floor* f : all_floors(project))
-        for (const Zone& z : *f->zones)
-            if (z.demand && std::ranges::count((*z.demand).*mix, key, &MixPart::key) > 0) return &z;
-    return nullptr;
+        for (const DemandPlace& p : told_places(*f)) {
+            ZoneDemand d = p.demand();
+            if (change(d)) changed.emplace_back(f->id, p.item());
+        }
+    for (const auto& [floor, item] : changed)
+        change_demand(project, floor, item, [&](ZoneDemand& d) { change(d); });
 }
 
 void refuse_if_named(const Project& project, Mix ZoneDemand::*mix, const std::string& key) {
-    if (const Zone* z = zone_naming(project, mix, key))
-        throw Error(say("zone %1 still counts on it", z->name), {}, say("Take it out of the mix there"));
+    for (const Floor* f : all_floors(project))
+        for (const DemandPlace& p : told_places(*f))
+            if (std::ranges::count(p.demand().*mix, key, &MixPart::key) > 0)
+                throw Error(say("%1 still counts on it", p.name()), {}, say("Take it out of the mix there"));
 }
 
 }  // namespace
@@ -83,10 +80,12 @@ void rename_busy_hour(Project& p, const std::string& key, const std::string& nam
         if (h.key == key) h.name = name;
 }
 
-void remove_busy_hour(Project& p, const std::string& key) {
+void remove_busy_hour(Project& p, std::string key) {
     if (p.demand.hours.size() < 2) throw Error(say("one busy hour has to stay"));
     std::erase_if(p.demand.hours, [&](const BusyHour& h) { return h.key == key; });
     if (p.demand.hour == key) p.demand.hour = p.demand.hours.front().key;
+    for (std::size_t i = 0; i < p.requirement_sets->size(); ++i)
+        if ((*p.requirement_sets)[i].hour == key) p.requirement_sets.edit()[i].hour.clear();
     each_demand(p, [&](ZoneDemand& d) {
         return std::erase_if(d.presence, [&](const Presence& a) { return a.hour == key; }) > 0;
     });
@@ -96,12 +95,12 @@ void replace_application(Project& p, const Application& a) { replace_keyed(p.dem
 void replace_client(Project& p, const ClientProfile& c) { replace_keyed(p.clients, c); }
 void replace_network(Project& p, const Network& n) { replace_keyed(p.demand.networks, n); }
 
-void remove_application(Project& p, const std::string& key) {
+void remove_application(Project& p, std::string key) {
     refuse_if_named(p, &ZoneDemand::applications, key);
     std::erase_if(p.demand.applications.edit(), [&](const Application& a) { return a.key == key; });
 }
 
-void remove_client(Project& p, const std::string& key) {
+void remove_client(Project& p, std::string key) {
     refuse_if_named(p, &ZoneDemand::profiles, key);
     if (p.settings.client == key)
         throw Error(say("the maps show rates for it"), {}, say("Choose another client for the maps first"));
@@ -109,7 +108,7 @@ void remove_client(Project& p, const std::string& key) {
     std::erase_if(p.clients.edit(), [&](const ClientProfile& c) { return c.key == key; });
 }
 
-void remove_network(Project& p, const std::string& key) {
+void remove_network(Project& p, std::string key) {
     std::erase_if(p.demand.networks.edit(), [&](const Network& n) { return n.key == key; });
     each_demand(p, [&](ZoneDemand& d) {
         if (d.network != key) return false;

@@ -18,9 +18,10 @@ enum class ItemKind {
     slab_area,
     note,
     ramp,
-    closet
+    closet,
+    device_row
 };
-inline constexpr int item_kinds = 11;
+inline constexpr int item_kinds = 12;
 
 struct Item {
     using Kind = ItemKind;

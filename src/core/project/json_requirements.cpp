@@ -45,12 +45,14 @@ Requirement read_requirement(const Reader& r) {
 }  // namespace
 
 Json write_requirement_set(const RequirementSet& set) {
-    return {{"id", set.id.value},
-            {"name", set.name},
-            {"on", set.on},
-            {"zones", write_list(set.zones, [](ZoneId id) { return Json(id.value); })},
-            {"kinds", write_list(set.kinds, [](ZoneKind kind) { return Json(zone_kind_name(kind)); })},
-            {"requirements", write_list(set.requirements, write_requirement)}};
+    Json json{{"id", set.id.value},
+              {"name", set.name},
+              {"on", set.on},
+              {"zones", write_list(set.zones, [](ZoneId id) { return Json(id.value); })},
+              {"kinds", write_list(set.kinds, [](ZoneKind kind) { return Json(zone_kind_name(kind)); })},
+              {"requirements", write_list(set.requirements, write_requirement)}};
+    if (!set.hour.empty()) json["hour"] = set.hour;
+    return json;
 }
 
 RequirementSet read_requirement_set(const Reader& r) {
@@ -62,6 +64,7 @@ RequirementSet read_requirement_set(const Reader& r) {
     set.kinds =
         read_list_if_any<ZoneKind>(r, "kinds", [](const Reader& k) { return k.word(find_zone_kind); });
     set.requirements = read_list<Requirement>(r.at("requirements"), read_requirement);
+    if (const auto hour = r.find("hour")) set.hour = hour->text(limits::key);
     return r.kept(std::move(set));
 }
 

@@ -44,11 +44,11 @@ DemandBook standard_demand() {
     book.applications = built_in<Application>("demand.json", "applications", read_application);
     return book;
 }
-std::vector<ZoneUse> standard_uses() {
-    return built_in<ZoneUse>("demand.json", "uses", [](const Reader& r) {
-        return ZoneUse{r.at("key").text(), r.at("name").text(), read_zone_demand(r.at("demand"))};
-    });
+static ZoneUse read_use(const Reader& r) {
+    return {r.at("key").text(), r.at("name").text(), read_zone_demand(r.at("demand"))};
 }
+std::vector<ZoneUse> standard_uses() { return built_in<ZoneUse>("demand.json", "uses", read_use); }
+std::vector<ZoneUse> standard_devices() { return built_in<ZoneUse>("demand.json", "devices", read_use); }
 std::vector<RequirementSet> standard_requirement_sets() {
     return built_in<RequirementSet>("requirement_sets.json", "sets", read_requirement_set);
 }

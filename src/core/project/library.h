@@ -30,6 +30,8 @@ struct ZoneUse {
     ZoneDemand demand;
 };
 std::vector<ZoneUse> standard_uses();
+/// The same for rows of fixed devices.
+std::vector<ZoneUse> standard_devices();
 /// Requirement sets to begin with; the first is what a new project has.
 std::vector<RequirementSet> standard_requirement_sets();
 /// What the standard set of that name is for, in a sentence; empty for any other.

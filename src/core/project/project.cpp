@@ -160,6 +160,9 @@ const Obstacle* find_obstacle(const Floor& floor, ObstacleId id) { return find_i
 const CeilingArea* find_ceiling(const Floor& floor, CeilingId id) { return find_id(*floor.ceilings, id); }
 const Ramp* find_ramp(const Floor& floor, RampId id) { return find_id(*floor.ramps, id); }
 const Note* find_note(const Floor& floor, NoteId id) { return find_id(*floor.notes, id); }
+const DeviceRow* find_device_row(const Floor& floor, DeviceRowId id) {
+    return find_id(*floor.device_rows, id);
+}
 const AccessPoint* find_access_point(const Project& project, FloorId floor, AccessPointId id) {
     return find_id(access_points(project, floor), id);
 }

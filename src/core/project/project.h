@@ -177,6 +177,7 @@ const Obstacle* find_obstacle(const Floor&, ObstacleId);
 const CeilingArea* find_ceiling(const Floor&, CeilingId);
 const Ramp* find_ramp(const Floor&, RampId);
 const Note* find_note(const Floor&, NoteId);
+const DeviceRow* find_device_row(const Floor&, DeviceRowId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
 
 }  // namespace yemvo

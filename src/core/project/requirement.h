@@ -39,6 +39,7 @@ struct RequirementSet {
     std::vector<ZoneId> zones;
     std::vector<ZoneKind> kinds;
     std::vector<Requirement> requirements;
+    std::string hour = {};  ///< busy hour at which its clients and radios are counted; empty: each
     friend bool operator==(const RequirementSet&, const RequirementSet&) = default;
 
     bool is_everywhere() const { return zones.empty() && kinds.empty(); }

@@ -13,6 +13,7 @@
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
 #include "venue/closet.h"
+#include "venue/device_row.h"
 #include "venue/drawing.h"
 #include "venue/obstacle.h"
 #include "venue/wall.h"
@@ -133,6 +134,7 @@ struct Floor {
     Shared<std::vector<Ramp>> ramps;
     Shared<std::vector<Note>> notes;
     Shared<std::vector<Closet>> closets;
+    Shared<std::vector<DeviceRow>> device_rows;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first
     std::optional<Alignment> alignment;
 

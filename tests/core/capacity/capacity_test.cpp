@@ -2,6 +2,7 @@
 #include "capacity/association.h"
 #include "capacity/site_capacity.h"
 #include "demo/demo.h"
+#include "project/kinds/thing_edits.h"
 #include "project/library.h"
 
 using namespace yemvo;
@@ -327,4 +328,42 @@ TEST_CASE("every client of the demo is told once, and sums are those of the zone
         CHECK(asked == Approx(table.site.down_mbps).epsilon(1e-4));
         CHECK(h.settled);
     }
+}
+
+TEST_CASE("devices in a row are clients where they stand, with their zone or with none") {
+    Project p = room(0.0001, "phone", "idle");
+    const FloorId floor = test::floor_at(p, 0);
+    access_point(p, {10, 5});
+    DeviceRow row{{}, "Cameras", {2, 2}, {18, 2}, standard_devices().front().demand};
+    row.demand.amount = 5;
+    const DeviceRowId id = add_thing(p, floor, row);
+    HourCapacity h = solved(p);
+    const ZoneCapacity* cameras = h.find(id);
+    REQUIRE(cameras);
+    CHECK(cameras->clients == Approx(5));
+    CHECK(cameras->people == 0);
+    CHECK(cameras->asked_up_mbps == Approx(20));
+    CHECK(cameras->got_up_mbps == Approx(20).epsilon(0.02));
+    CHECK(cameras->satisfied_share() == Approx(1));
+    const StandingFloor& standing = h.heard[0]->standing;
+    const auto last = standing.clients.back();
+    CHECK(last.place == Point{18, 2});
+    CHECK(last.zone == 1);
+    CHECK((*p.clients)[last.profile].key == "camera");
+
+    // one end in the open: who stands beyond all predictions is served by nobody
+    Floor& f = p.buildings[0].floors[0];
+    f.device_rows.edit()[0].to = {400, 2};
+    h = solved(p);
+    CHECK(h.find(id)->clients == Approx(5));
+    CHECK(h.find(id)->not_reached == Approx(4));
+    CHECK(h.find(id)->satisfied == Approx(1));
+
+    // in no zone at all
+    f.zones.edit().clear();
+    f.device_rows.edit()[0].to = {18, 2};
+    h = solved(p);
+    REQUIRE(h.find(id));
+    CHECK(h.heard[0]->standing.clients.back().zone == 0);
+    CHECK(h.site.satisfied == Approx(5));
 }

@@ -1,9 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "capacity/capacity_verdict.h"
 
+#include "capacity/worst_clients.h"
 #include "coverage/lens_map.h"
 #include "demo/demo.h"
 #include "project/demand_edits.h"
+#include "project/json_project.h"
+#include "project/kinds/thing_edits.h"
+#include "project/library.h"
 
 using namespace yemvo;
 
@@ -88,11 +92,10 @@ TEST_CASE("a set of some zones counts who is there, and the radios that serve th
 
 TEST_CASE("where nobody is, such requirements ask for nothing and do not stand in the way") {
     Project p = requiring({{{}, "satisfied", all_bands(), 95, 0.95}, {{}, "signal", band_24, -100, 0.01}});
-    for (const Floor* f : all_floors(p))
-        for (Zone z : std::vector<Zone>(*f->zones)) {
-            z.demand.reset();
-            replace_zone(p, f->id, z);
-        }
+    const Project before = p;
+    for (const Floor* f : all_floors(before))
+        for (const DemandPlace& place : told_places(*f)) remove_demand(p, f->id, place.item());
+    CHECK_FALSE(has_demand(p));
     const Judged j = judged(p);
     CHECK_FALSE(j.verdict.requirements[0].asks());
     CHECK(j.verdict.met());
@@ -161,4 +164,82 @@ TEST_CASE("what demand counts on cannot be taken away, and what names a network 
     CHECK(add_busy_hour(p, "Author\u2019s night!") == "author-s-night");
     CHECK(add_busy_hour(p, "author s night") == "author-s-night-2");
     CHECK_THROWS_AS(add_busy_hour(p, ""), Error);
+}
+
+TEST_CASE("fixed devices in no zone count where a requirement holds everywhere, and in no zone's set") {
+    const auto with_row = [](std::vector<ZoneId> zones) {
+        Project p = requiring({{{}, "satisfied", all_bands(), 95, 0.5}}, std::move(zones));
+        const FloorId second = find_floor(p, "Second floor")->id;
+        DeviceRow far{{}, "Turnstiles", {300, 300}, {310, 300}, standard_devices().front().demand};
+        far.demand.amount = 700;
+        add_thing(p, second, far);
+        return p;
+    };
+    const Project p = with_row({});
+    const double people = demand_table(p, "evening").site.clients - 700;
+    const Judged j = judged(p);
+    CHECK(j.verdict.requirements[0].site.asked == Approx(people + 700).epsilon(0.01));
+    CHECK_FALSE(j.verdict.requirements[0].met());
+    const ZoneId one = find_floor(p, "Second floor")->zones->front().id;
+    CHECK(judged(with_row({one})).verdict.requirements[0].site.asked < 200);
+}
+
+TEST_CASE("a set of one busy hour is counted at that alone; a busy hour that is gone counts at each") {
+    Project p = requiring({{{}, "satisfied", all_bands(), 95, 0.95}});
+    CHECK_FALSE(judged(p).verdict.requirements[0].met());
+    p.requirement_sets.edit()[0].hour = "weekday";
+    const Judged at_one = judged(p);
+    CHECK(at_one.verdict.requirements[0].site.hour == "weekday");
+    CHECK(at_one.verdict.requirements[0].met());
+    CHECK(project_from_json(project_to_json(p)) == p);
+    p.requirement_sets.edit()[0].hour = "no such hour";
+    CHECK(judged(p).verdict.requirements[0].site.hour == "evening");
+    p.requirement_sets.edit()[0].hour = "weekday";
+    remove_busy_hour(p, "weekday");
+    CHECK(p.requirement_sets->front().hour.empty());
+}
+
+TEST_CASE("the circuit is judged at the busy hour that takes most of it") {
+    Project p = requiring({{{}, "signal", band_24, -100, 0.01}});
+    Verdict v = judged(p).verdict;
+    REQUIRE(v.uplink);
+    CHECK(v.uplink->hour == "weekday");  // more Mbit/s down than in the evening, by fewer people
+    const DemandFigures asked = demand_table(p, "weekday").site;
+    CHECK(v.uplink->down_share == Approx(asked.down_mbps / p.demand.uplink.down_mbps));
+    CHECK(v.uplink->met());
+    CHECK(v.met());
+    p.demand.uplink.up_mbps = demand_table(p, "evening").site.up_mbps / 0.91;
+    v = judged(p).verdict;
+    CHECK(v.uplink->hour == "evening");  // pictures are posted then
+    CHECK(v.uplink->up_share == Approx(0.91));
+    CHECK_FALSE(v.uplink->met());
+    CHECK_FALSE(v.met());
+    CHECK(v.not_met() == 1);
+    p.demand.uplink.down_mbps = p.demand.uplink.up_mbps = 0;
+    CHECK_FALSE(judged(p).verdict.uplink);
+}
+
+TEST_CASE("the clients that miss a requirement are named by place and radio, the most first") {
+    const Judged j = judged(requiring({{{}, "satisfied", all_bands(), 95, 0.95}}));
+    const auto worst = worst_clients(j.project, j.verdict, *j.capacity, 100);
+    REQUIRE(worst.size() >= 2);
+    const HourCapacity& evening = *j.capacity->find("evening");
+    double unsatisfied = 0, told = 0;
+    for (const ClientCapacity& c : evening.clients)
+        if (c.satisfied < 0.95f) unsatisfied += double{c.weight};
+    for (std::size_t i = 0; i < worst.size(); ++i) {
+        told += worst[i].clients.count;
+        CHECK(worst[i].clients.hour == "evening");
+        CHECK(worst[i].clients.profile < j.project.clients->size());
+        if (i > 0) CHECK(worst[i].clients.count <= worst[i - 1].clients.count);
+    }
+    CHECK(told == Approx(unsatisfied));
+    const Floor& floor = *find_floor(j.project, worst[0].floor);
+    REQUIRE(find_zone(floor, worst[0].zone));
+    CHECK(find_zone(floor, worst[0].zone)->name == "Auditorium");
+    CHECK(contains(find_zone(floor, worst[0].zone)->outline, worst[0].place));
+    CHECK(worst[0].serving > 0);
+    CHECK(worst_clients(j.project, j.verdict, *j.capacity, 1).size() == 1);
+    const Judged met = judged(requiring({{{}, "satisfied", all_bands(), 1, 0.01}}));
+    CHECK(worst_clients(met.project, met.verdict, *met.capacity, 9).empty());
 }

@@ -9,6 +9,7 @@
 #include "project/clipping.h"
 #include "project/demand_edits.h"
 #include "project/json_project.h"
+#include "project/kinds/thing_edits.h"
 #include "project/library.h"
 #include "project/rules.h"
 #include "project/storage.h"
@@ -474,7 +475,18 @@ private:
         replace_access_point(p, floor, ap);
     }
     void change_demand(Project& p, FloorId floor) {
-        switch (engine_() % 8) {
+        switch (engine_() % 10) {
+            case 7: {
+                DeviceRow row{{}, text("D"), place(), place(), pick(standard_devices()).demand};
+                row.demand.amount = value(0, 40);
+                row.demand.presence = {{pick(p.demand.hours).key, value(0, 2)}};
+                add_thing(p, floor, row);
+                break;
+            }
+            case 8:
+                if (!p.requirement_sets->empty())
+                    p.requirement_sets.edit()[0].hour = pick(p.demand.hours).key;
+                break;
             case 0:
                 if (p.demand.hours.size() < 4) add_busy_hour(p, "Hour " + text("h"));
                 break;

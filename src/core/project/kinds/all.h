@@ -6,6 +6,7 @@
 
 #include "project/kinds/ceiling.h"
 #include "project/kinds/closet.h"
+#include "project/kinds/device_row.h"
 #include "project/kinds/note.h"
 #include "project/kinds/obstacle.h"
 #include "project/kinds/ramp.h"
@@ -20,7 +21,8 @@ template <class... Thing>
 struct Things {};
 
 /// What lies lower comes first.
-using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, Note>;
+using FloorThings =
+    Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, DeviceRow, Note>;
 
 template <class List>
 struct ListsOf;
