@@ -8,8 +8,10 @@
 #include <QLabel>
 #include <QListWidget>
 #include <QPainter>
+#include <QScrollArea>
 #include <QStyledItemDelegate>
 #include <QTableWidget>
+#include <QToolButton>
 
 #include "app/link_profile/link_chart.h"
 #include "app/look/columns.h"
@@ -123,6 +125,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     auto* sum = new QVBoxLayout(right);
     sum->setContentsMargins(10, 2, 4, 4);
     sum->setSpacing(3);
+    sum->addLayout(build_sides());
     terms_ = new QTableWidget(0, 3);
     terms_->setObjectName("terms");
     terms_->setAccessibleName(tr("The sum"));
@@ -148,6 +151,21 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     sentence_->setWordWrap(true);
     sentence_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
     sum->addWidget(sentence_);
+    rates_ = new QLabel;
+    rates_->setObjectName("linkRates");
+    rates_->setWordWrap(true);
+    rates_->setTextFormat(Qt::RichText);
+    rates_->setTextInteractionFlags(Qt::TextSelectableByMouse | Qt::TextSelectableByKeyboard);
+    rates_->setAlignment(Qt::AlignLeft | Qt::AlignTop);
+    rates_area_ = new QScrollArea;
+    rates_area_->setWidgetResizable(true);
+    rates_area_->setFrameShape(QFrame::NoFrame);
+    rates_area_->setHorizontalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
+    rates_area_->setWidget(rates_);
+    rates_area_->viewport()->setAutoFillBackground(false);
+    rates_->setAutoFillBackground(false);
+    sum->addWidget(rates_area_, 1);
+    show_rates(false);
     row->addWidget(right);
     connect(&workspace.probing(), &Probing::changed, this, &LinkProfilePage::refresh);
     connect(&workspace, &Workspace::project_changed, this, [this] {
@@ -155,6 +173,34 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     });
     connect(&workspace.document(), &Document::opened, this, &LinkProfilePage::refresh);
     refresh();
+}
+
+/// The level term by term, or the rate that it allows.
+QLayout* LinkProfilePage::build_sides() {
+    auto* row = new QHBoxLayout;
+    row->setSpacing(0);
+    const std::pair<QString, QString> choices[] = {
+        {tr("Level"), tr("What arrives, term by term")},
+        {tr("Rate"), tr("What the maps' client gets from that level, down and up, and what decides it")}};
+    for (int i = 0; i < 2; ++i) {
+        sides_[i] = new QToolButton;
+        sides_[i]->setObjectName("slimSegment");
+        sides_[i]->setText(choices[i].first);
+        sides_[i]->setToolTip(choices[i].second);
+        sides_[i]->setCheckable(true);
+        connect(sides_[i], &QToolButton::clicked, this, [this, i] { show_rates(i == 1); });
+        row->addWidget(sides_[i]);
+    }
+    row->addStretch(1);
+    return row;
+}
+
+void LinkProfilePage::show_rates(bool on) {
+    sides_[0]->setChecked(!on);
+    sides_[1]->setChecked(on);
+    terms_->setVisible(!on);
+    sentence_->setVisible(!on);
+    rates_area_->setVisible(on);
 }
 
 QString LinkProfilePage::sentence() const { return sentence_->text(); }
@@ -219,11 +265,9 @@ void LinkProfilePage::fill_heard() {
 void LinkProfilePage::fill_terms() {
     const auto& probed = workspace_.probing().place();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
-    terms_->clearSpans();
     terms_->setRowCount(l ? static_cast<int>(l->terms.size()) + 1 : 0);
-    for (int r = 0; r < terms_->rowCount(); ++r)
-        terms_->setRowHeight(r, terms_->verticalHeader()->defaultSectionSize());
     sentence_->clear();
+    rates_->clear();
     if (!l) return;
     const auto cell = [&](int row, int column, const QString& text, bool strong) {
         auto* item = new QTableWidgetItem(text);
@@ -261,7 +305,7 @@ void LinkProfilePage::fill_terms() {
     sentence_->setFont(render::font(11.5));
 }
 
-/// Below the sum: what the maps' client gets from that level, and why.
+/// What the maps' client gets from that level, and why.
 void LinkProfilePage::tell_rates(const LinkExplanation& link) {
     const Project& project = workspace_.project();
     const ClientProfile& client = yemvo::client(project, project.settings.client);
@@ -269,31 +313,22 @@ void LinkProfilePage::tell_rates(const LinkExplanation& link) {
     const HourCapacity* hour = site ? site->find(project.demand.hour) : nullptr;
     const RadioCapacity* radio = hour ? hour->find(link.access_point, link.radio) : nullptr;
     const LinkStory story = link_story(project, link, client, radio ? radio->width_mhz : 0);
-    const auto line = [&](const QString& text, bool strong) {
-        const int row = terms_->rowCount();
-        terms_->insertRow(row);
-        terms_->setSpan(row, 0, 1, terms_->columnCount());
-        auto* item = new QTableWidgetItem(text);
-        item->setFont(render::font(strong ? 12 : 11.5, strong ? 650 : 400));
-        item->setForeground(strong ? theme().ink : theme().muted);
-        item->setToolTip(text);
-        terms_->setItem(row, 0, item);
-        const QFontMetrics metrics(item->font());
-        const int lines =
-            metrics.boundingRect(QRect(0, 0, terms_->viewport()->width() - 8, 999), Qt::TextWordWrap, text)
-                .height() /
-            metrics.height();
-        terms_->setRowHeight(row, std::max(1, lines) * metrics.height() + 3);
+    const auto told = [&](const QString& way, const RateStory& s) {
+        QString text =
+            "<p style='margin:0 0 2px 0'><b>" +
+            (s.mbps > 0 ? tr("%1: %2 Mbit/s").arg(way, render::figure(s.mbps, s.mbps < 100 ? 1 : 0))
+                        : tr("%1: no rate").arg(way))
+                .toHtmlEscaped() +
+            "</b></p>";
+        for (const Said& why : s.because)
+            if (&s == &story.down || std::ranges::count(story.down.because, why) == 0)
+                text += "<p style='margin:0 0 1px 8px'>" + said_text(why).toHtmlEscaped() + "</p>";
+        return text;
     };
-    const auto tell = [&](const QString& way, const RateStory& s) {
-        line(s.mbps > 0 ? tr("%1: %2 Mbit/s").arg(way, render::figure(s.mbps, s.mbps < 100 ? 1 : 0))
-                        : tr("%1: no rate").arg(way),
-             true);
-        for (const Said& why : s.because) line(said_text(why), false);
-    };
-    const QString name = QString::fromStdString(client.name);
-    tell(tr("Down to %1").arg(name), story.down);
-    tell(tr("Up from it"), story.up);
+    rates_->setFont(render::font(11.5));
+    // the way up tells only what is another there
+    rates_->setText(told(tr("Down to %1").arg(QString::fromStdString(client.name)), story.down) +
+                    told(tr("Up from it"), story.up));
 }
 
 void LinkProfilePage::paintEvent(QPaintEvent*) {

@@ -8,7 +8,9 @@
 class QComboBox;
 class QListWidget;
 class QLabel;
+class QScrollArea;
 class QTableWidget;
+class QToolButton;
 
 namespace yemvo {
 struct LinkExplanation;
@@ -34,13 +36,17 @@ private:
     void fill_heard();
     void fill_terms();
     void tell_rates(const LinkExplanation&);
+    QLayout* build_sides();
+    void show_rates(bool);
     void paintEvent(QPaintEvent*) override;
     Workspace& workspace_;
     QComboBox* probes_;
     QListWidget* heard_;
     LinkChart* chart_;
     QTableWidget* terms_;
-    QLabel *noise_, *sentence_;
+    QLabel *noise_, *sentence_, *rates_;
+    QToolButton* sides_[2];
+    QScrollArea* rates_area_;
     bool filling_ = false, stale_ = false;
     const void* listed_ = nullptr;  ///< the probes in the choice
 };

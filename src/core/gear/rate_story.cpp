@@ -42,8 +42,8 @@ Said about_streams(int used, int of_radio, int of_client, int of_standard) {
 
 Said about_level(const RateLadder& ladder, const RateLadder::Step& step, double received_dbm) {
     const Said holds =
-        say("it holds from %1 dBm, %2 dB below what is received", said_figure(step.received_dbm, 1),
-            said_figure(received_dbm - step.received_dbm, 1));
+        say("MCS %1: holds from %2 dBm, %3 dB below what is received", step.form.mcs,
+            said_figure(step.received_dbm, 1), said_figure(received_dbm - step.received_dbm, 1));
     const auto next = std::ranges::find_if(
         ladder.steps(), [&](const RateLadder::Step& s) { return s.received_dbm > step.received_dbm; });
     if (next == ladder.steps().end()) return say("%1; there is no higher rate", holds);

@@ -10,7 +10,9 @@
 #include "app/model/shown_map.h"
 #include "app/picture.h"
 #include "app/proof/proof_table.h"
+#include "app/proof/worst_cards.h"
 #include "capacity/site_capacity.h"
+#include "project/demand_edits.h"
 #include "project/edits.h"
 
 using namespace yemvo;
@@ -195,4 +197,60 @@ TEST_CASE("lenses of capacity show the busy hour, and proof counts clients and r
     CHECK(d.project().demand.hour == "evening");
     CHECK(d.w().shown().map().lens == LensId::radio_clients);
     CHECK(d.floor().name == "Ground floor");
+}
+
+TEST_CASE("the clients that miss what is required stand among the worst places; a click goes there") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::proof);
+    d.window.resize(1280, 1100);
+    REQUIRE(wait_for_capacity(d));
+    auto* cards = d.window.findChild<WorstCards*>();
+    REQUIRE(cards);
+    picture(d.window, "proof_cards");
+    int of_clients = -1, of_area = -1;
+    for (int i = 0; i < cards->count(); ++i)
+        (cards->words(i)[2].contains("clients, access point") ? of_clients : of_area) = i;
+    REQUIRE(of_clients >= 0);
+    CHECK(of_area >= 0);
+    const QStringList words = cards->words(of_clients);
+    CHECK(words[0].startsWith("Auditorium"));
+    CHECK(words[1].startsWith("Satisfied clients"));
+    CHECK(number_in(words[2].section(' ', 0, 0)) > 5);
+    CHECK(words[3].startsWith("worst: "));
+    CHECK(words[3].endsWith(" dBm"));
+    CHECK(d.project().demand.hour == "weekday");
+    QTest::mouseClick(cards, Qt::LeftButton, {}, cards->card_rect(of_clients).center());
+    CHECK(d.project().demand.hour == "evening");
+    CHECK(d.w().shown().map().lens == LensId::satisfied);
+    CHECK(d.floor().name == "Ground floor");
+    CHECK(d.w().in_view().marked_place());
+}
+
+TEST_CASE("a set of requirements is counted at the busy hour that is chosen for it") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::proof);
+    REQUIRE(wait_for_capacity(d));
+    RequirementSetId busy;
+    for (const RequirementSet& set : *d.project().requirement_sets)
+        for (const Requirement& r : set.requirements)
+            if (r.lens == "satisfied") busy = set.id;
+    const QByteArray name = "setHour" + QByteArray::number(busy.value);
+    const auto result = [&] {
+        for (const RequirementResult& r : d.w().results().verdict()->requirements)
+            if (r.requirement.lens == "satisfied") return r;
+        throw std::runtime_error("not judged");
+    };
+    CHECK(result().site.hour == "evening");
+    CHECK_FALSE(result().met());
+    d.pick(name.constData(), "Weekday, 3 pm");
+    REQUIRE(wait_for_capacity(d));
+    CHECK(result().site.hour == "weekday");
+    CHECK(result().met());
+    // gone with its busy hour, back with undo
+    d.w().edit("Remove", [](Project& p) { remove_busy_hour(p, "weekday"); });
+    CHECK(find_requirement_set(d.project(), busy)->hour.empty());
+    d.menu("edit.undo");
+    CHECK(find_requirement_set(d.project(), busy)->hour == "weekday");
 }
