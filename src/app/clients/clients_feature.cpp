@@ -8,7 +8,7 @@
 namespace yemvo::app {
 
 ClientsFeature::ClientsFeature(Shell& shell)
-    : Feature(shell), page_(new ClientsPage(workspace_, shell.frame())) {
+    : Feature(shell), page_(new ClientsPage(workspace_, shell.asking(), shell.frame())) {
     shell.page(page_, [] {
         return Hint{tr("Clients"),
                     {{"", tr("choose a client profile, an application or a network, and change it")},

@@ -82,7 +82,8 @@ Form* form_for(Workspace& w, QWidget* parent, const Keyed& what) {
 
 }  // namespace
 
-ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+ClientsPage::ClientsPage(Workspace& workspace, const Asking& asking, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), asking_(asking) {
     auto* row = page_body(this, "clientsPage", make_head());
     row->addWidget(make_list());
     middle_ = new QScrollArea(this);
@@ -102,8 +103,22 @@ ClientsPage::ClientsPage(Workspace& workspace, QWidget* parent) : QWidget(parent
 }
 
 QWidget* ClientsPage::make_head() {
-    const PageHead head = page_head(this, tr("Clients, applications and networks"));
-    head.about->setText(tr("Zones count on them in the step Demand"));
+    const PageHead head = page_head(this, tr("Clients and networks"));
+    const auto add = [&](const QString& words, const char* object, const QString& tip,
+                         void (ClientsPage::*run)()) {
+        auto* b = push_button(words, object, tip);
+        connect(b, &QPushButton::clicked, this, run);
+        head.bar->addWidget(b);
+    };
+    add(tr("Import…"), "readClients", tr("Adds a library of clients and applications to this project"),
+        &ClientsPage::read_file);
+    add(tr("Export…"), "writeClients",
+        tr("Writes all client profiles and applications of this project as a library file"),
+        &ClientsPage::write_file);
+    add(tr("Save to my library"), "keepClient", tr("Puts this into your own library"),
+        &ClientsPage::keep_personal);
+    add(tr("Add from my library"), "takeClients", tr("Adds your own library to this project"),
+        &ClientsPage::take_personal);
     auto* back = push_button(tr("Back to the plan"), "main", tr("Esc"));
     back->setProperty("tests", "leaveClients");
     connect(back, &QPushButton::clicked, this, &ClientsPage::left);
@@ -169,36 +184,51 @@ void ClientsPage::show_thing(const Keyed& what) {
     refresh();
 }
 
+/// What the list has to hold, in its order.
+std::vector<ClientsPage::Listed> ClientsPage::listed() const {
+    const Project& p = workspace_.project();
+    std::vector<Listed> all;
+    const auto words = [&](const QString& text, bool head) {
+        Listed& l = all.emplace_back();
+        l.text = text;
+        l.head = head;
+    };
+    const auto head = [&](const QString& text) { words(text, true); };
+    const auto entry = [&](KeyedKind kind, const auto& thing, const QString& tip) {
+        words("    " + QString::fromStdString(thing.name), false);
+        all.back().what = Keyed{kind, thing.key};
+        all.back().tip = tip;
+    };
+    head(tr("Client profiles"));
+    for (const ClientProfile& c : *p.clients) entry(KeyedKind::client, c, about_client(c));
+    head(tr("Applications"));
+    for (const Application& a : *p.demand.applications) entry(KeyedKind::application, a, {});
+    head(tr("Networks"));
+    for (const Network& n : *p.demand.networks) entry(KeyedKind::network, n, said_text(bands_text(n.bands)));
+    if (p.demand.networks->empty()) words("    " + tr("One without a name, on every radio"), false);
+    return all;
+}
+
+/// Anew only where something else is to be listed: a click is answered in the midst of it.
 void ClientsPage::fill_list() {
     const QSignalBlocker quiet(list_);
-    list_->clear();
-    const auto head = [this](const QString& words) {
-        auto* item = new QListWidgetItem(words, list_);
-        item->setFlags(Qt::NoItemFlags);
-        QFont bold = list_->font();
-        bold.setWeight(QFont::DemiBold);
-        item->setFont(bold);
-    };
-    const auto entry = [this](KeyedKind kind, const std::string& key, const std::string& name,
-                              const QString& tip) {
-        auto* item = new QListWidgetItem("    " + QString::fromStdString(name), list_);
-        item->setData(kind_role, static_cast<int>(kind));
-        item->setData(key_role, QString::fromStdString(key));
-        item->setToolTip(tip);
-        if (Keyed{kind, key} == shown_) list_->setCurrentItem(item);
-    };
-    const Project& p = workspace_.project();
-    head(tr("Client profiles"));
-    for (const ClientProfile& c : *p.clients) entry(KeyedKind::client, c.key, c.name, about_client(c));
-    head(tr("Applications"));
-    for (const Application& a : *p.demand.applications) entry(KeyedKind::application, a.key, a.name, {});
-    head(tr("Networks"));
-    for (const Network& n : *p.demand.networks)
-        entry(KeyedKind::network, n.key, n.name, said_text(bands_text(n.bands)));
-    if (p.demand.networks->empty()) {
-        auto* none = new QListWidgetItem("    " + tr("One without a name, on every radio"), list_);
-        none->setFlags(Qt::NoItemFlags);
+    if (const std::vector<Listed> wanted = listed(); wanted != listed_) {
+        listed_ = wanted;
+        list_->clear();
+        for (const Listed& l : listed_) {
+            auto* item = new QListWidgetItem(l.text, list_);
+            if (!l.what) item->setFlags(Qt::NoItemFlags);
+            QFont bold = list_->font();
+            bold.setWeight(QFont::DemiBold);
+            if (l.head) item->setFont(bold);
+            item->setToolTip(l.tip);
+            if (!l.what) continue;
+            item->setData(kind_role, static_cast<int>(l.what.kind));
+            item->setData(key_role, QString::fromStdString(l.what.key));
+        }
     }
+    const auto at = std::ranges::find(listed_, shown_, &Listed::what);
+    if (shown_ && at != listed_.end()) list_->setCurrentRow(static_cast<int>(at - listed_.begin()));
 }
 
 void ClientsPage::refresh() {

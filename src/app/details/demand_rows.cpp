@@ -197,10 +197,8 @@ private:
                 form_.row(QString::fromStdString(all[i].name)), QString("demandHour%1").arg(i), tr("% there"),
                 0, [rows = *this, key = all[i].key] { return whole * rows.demand().presence_at(key); },
                 [rows = *this, key = all[i].key](double v) {
-                    rows.change_demand(tr("Change presence"), [&](ZoneDemand& d) {
-                        std::erase_if(d.presence, [&](const Presence& p) { return p.hour == key; });
-                        if (v != whole) d.presence.push_back({key, v / whole});
-                    });
+                    rows.change_demand(tr("Change presence"),
+                                       [&](ZoneDemand& d) { d.set_presence(key, v / whole); });
                 },
                 percent_range(limits::presence));
     }

@@ -12,5 +12,8 @@ class Form;
 class Workspace;
 
 void demand_rows(Form&, Workspace&, const Item&);
+/// What several zones, or several rows of devices, have in common; nothing where something else is among
+/// them.
+void several_demand_rows(Form&, Workspace&);
 
 }  // namespace yemvo::app

@@ -7,6 +7,7 @@
 #include <optional>
 
 #include "app/arrange/arrange_group.h"
+#include "app/details/demand_rows.h"
 #include "app/details/detail_forms.h"
 #include "app/forms/form_parts.h"
 #include "app/model/selection.h"
@@ -185,6 +186,7 @@ Form* several_form(Workspace& w, QWidget* parent) {
         if (*use == TypeUse::wall) wall_heights(*form, w);
         if (*use == TypeUse::door || *use == TypeUse::window) opening_sizes(*form, w);
     }
+    several_demand_rows(*form, w);
     if (w.selection().elsewhere().empty() && w.floor()) arrange_group(*form, w);
     auto* remove = new QPushButton(tr("Delete them"));
     remove->setObjectName("deleteSeveral");

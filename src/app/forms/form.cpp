@@ -260,6 +260,11 @@ UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const 
     return field;
 }
 
+/// Several things that differ have none.
+static QString figure_or_none(double value, int decimals) {
+    return std::isnan(value) ? QString() : render::figure(value, decimals);
+}
+
 UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const QString& unit, int decimals,
                               std::function<double()> get, std::function<void(double)> set, Range range) {
     auto* field = new UnitField(unit, this);
@@ -272,10 +277,10 @@ UnitField* Form::number_field(QHBoxLayout* layout, const QString& object, const 
                 try_at(field, [&] {
                     set(parse_number(text, range.low, range.high, unit));
                     if (shown && workspace_.refusal().isEmpty())
-                        shown->show_value(render::figure(get(), decimals));
+                        shown->show_value(figure_or_none(get(), decimals));
                 });
             });
-    on_refresh([field, get, decimals] { field->show_value(render::figure(get(), decimals)); });
+    on_refresh([field, get, decimals] { field->show_value(figure_or_none(get(), decimals)); });
     return field;
 }
 

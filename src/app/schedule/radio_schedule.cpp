@@ -19,7 +19,9 @@
 #include "app/look/theme.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
+#include "app/model/results.h"
 #include "app/model/selection.h"
+#include "capacity/site_capacity.h"
 #include "project/edits.h"
 #include "project/item.h"
 #include "project/limits.h"
@@ -49,6 +51,9 @@ constexpr ColumnFace faces[] = {{mark("Access point"), 104, "", false},
                                 {mark("Width (MHz)"), 88, mark("Retune access point %1"), true},
                                 {mark("Power (dBm)"), 94, mark("Change power of access point %1"), true},
                                 {"EIRP (dBm)", 90, "", true},
+                                {mark("Clients"), 70, "", true},
+                                {mark("Air in use (%)"), 98, "", true},
+                                {mark("Headroom (%)"), 98, "", true},
                                 {mark("Height"), 82, mark("Raise access point %1"), true},
                                 {mark("Azimuth (°)"), 82, mark("Aim access point %1"), true},
                                 {mark("Tilt (°)"), 66, mark("Tilt access point %1"), true},
@@ -111,10 +116,39 @@ public:
 RadioModelTable::RadioModelTable(Workspace& workspace, QObject* parent)
     : QAbstractTableModel(parent), workspace_(workspace) {
     connect(&workspace, &Workspace::project_changed, this, &RadioModelTable::refresh);
+    connect(&workspace.results(), &Results::changed, this, &RadioModelTable::take_loads);
     refresh();
+    take_loads();
+}
+
+/// What each radio carries, as it was worked out last.
+void RadioModelTable::take_loads() {
+    const auto* site = workspace_.results().find<SiteCapacity>();
+    const HourCapacity* hour = site ? site->find(workspace_.project().demand.hour) : nullptr;
+    hour_ = workspace_.project().demand.hour;
+    if (!hour && loads_.empty()) return;
+    loads_.clear();
+    for (const RadioCapacity& r : hour ? hour->radios : std::vector<RadioCapacity>())
+        loads_[{r.radio.access_point, r.radio.radio}] = {r.clients, 100 * r.use, 100 * r.headroom};
+    if (!rows_.empty()) emit dataChanged(index(0, clients), index(rowCount() - 1, headroom));
+}
+
+const RadioModelTable::Load* RadioModelTable::load(const Row& row) const {
+    const auto at = loads_.find({row.access_point, row.radio});
+    return at == loads_.end() ? nullptr : &at->second;
+}
+
+QString RadioModelTable::load_text(const Row& row, int column) const {
+    const Load* of = load(row);
+    if (!of) return {};
+    if (column == clients) return render::figure(of->clients);
+    if (column == use) return render::figure(of->use);
+    if (of->headroom < 0) return tr("overfull");
+    return of->headroom > 900 ? QStringLiteral("> 900") : render::figure(of->headroom);
 }
 
 void RadioModelTable::refresh() {
+    if (hour_ != workspace_.project().demand.hour) take_loads();
     std::vector<Row> rows;
     if (workspace_.document().is_open())
         for (const auto& placed : placed_access_points(workspace_.project()))
@@ -175,6 +209,10 @@ QString RadioModelTable::text(const Row& row, int column) const {
                        ? render::figure(working_radio(project, *ap, row.radio).eirp_dbm(), 1)
                    : radio.on ? tr("no power")
                               : QString();
+        case clients:
+        case use:
+        case headroom:
+            return load_text(row, column);
         case antenna:
             return antenna_text(project, radio);
         case tilt:
@@ -215,6 +253,12 @@ QVariant RadioModelTable::sort_value(const Row& row, int column) const {
         case eirp:
             return is_at_work(project, *ap, row.radio) ? working_radio(project, *ap, row.radio).eirp_dbm()
                                                        : -1000;
+        case clients:
+            return load(row) ? load(row)->clients : -1;
+        case use:
+            return load(row) ? load(row)->use : -1;
+        case headroom:
+            return load(row) ? load(row)->headroom : 1e9;
         case tilt:
             return ap->downtilt_deg;
         case height:
@@ -241,6 +285,7 @@ QVariant RadioModelTable::data(const QModelIndex& i, int role) const {
         case Qt::TextAlignmentRole:
             return alignment(i.column());
         case Qt::ForegroundRole:
+            if (i.column() == headroom && load(r) && load(r)->headroom < 0) return theme().not_met;
             return is_at_work(workspace_.project(), *ap, r.radio) ? theme().ink : theme().muted;
         case Qt::ToolTipRole:
             return i.column() == lost || i.column() == antenna ? QVariant(text(r, i.column())) : QVariant();

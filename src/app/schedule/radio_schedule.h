@@ -4,6 +4,7 @@
 #include <QAbstractTableModel>
 #include <QSortFilterProxyModel>
 #include <QTableView>
+#include <map>
 #include <vector>
 
 #include "app/model/workspace.h"
@@ -27,6 +28,9 @@ public:
         width,
         power,
         eirp,
+        clients,  ///< at the busy hour in view, as the two after it
+        use,
+        headroom,
         height,
         azimuth,
         tilt,
@@ -58,12 +62,20 @@ public:
 
 private:
     void refresh();
+    void take_loads();
+    struct Load {
+        double clients, use, headroom;
+    };
+    const Load* load(const Row&) const;
+    QString load_text(const Row&, int column) const;
     QString text(const Row&, int column) const;
     QVariant sort_value(const Row&, int column) const;
     /// The row's access point with what was typed into one of its cells. Throws Error.
     AccessPoint with(const Project&, const Row&, int column, const QString& typed) const;
     Workspace& workspace_;
     std::vector<Row> rows_;
+    std::map<std::pair<AccessPointId, std::size_t>, Load> loads_;
+    std::string hour_;  ///< that they are of
 };
 
 class RadioSchedule : public QWidget {

@@ -39,6 +39,11 @@ double ZoneDemand::presence_at(std::string_view hour) const {
     return 1;
 }
 
+void ZoneDemand::set_presence(const std::string& hour, double share) {
+    std::erase_if(presence, [&](const Presence& p) { return p.hour == hour; });
+    if (share != 1) presence.push_back({hour, share});
+}
+
 double people(const ZoneDemand& d, double area_m2, std::string_view hour) {
     const double there = d.presence_at(hour);
     switch (d.by) {

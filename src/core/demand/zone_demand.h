@@ -50,6 +50,7 @@ struct ZoneDemand {
     double limit_down_mbps = 0, limit_up_mbps = 0;  ///< of each client; 0: none
     std::string network;                            ///< its clients use this one; empty: any
     double presence_at(std::string_view hour) const;
+    void set_presence(const std::string& hour, double share);
     friend bool operator==(const ZoneDemand&, const ZoneDemand&) = default;
 };
 

@@ -1,10 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <QCheckBox>
 #include <QListWidget>
+#include <QTemporaryDir>
 
 #include "app/clients/clients_page.h"
 #include "app/driver.h"
+#include "app/model/document.h"
 #include "app/picture.h"
+#include "app/shell/status_line.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -26,6 +29,9 @@ void choose_entry(Driver& d, const QString& name) {
     REQUIRE(item);
     list->scrollToItem(item);
     QTest::mouseClick(list->viewport(), Qt::LeftButton, {}, list->visualItemRect(item).center());
+    // and that alone is shown as chosen
+    REQUIRE(list->selectedItems().size() == 1);
+    CHECK(list->selectedItems()[0]->text().trimmed() == name);
 }
 
 }  // namespace
@@ -97,4 +103,54 @@ TEST_CASE("profiles, applications and networks are made, copied and taken away")
     CHECK(find_network(d.project().demand, "guests"));
     QTest::keyClick(&d.window.clients(), Qt::Key_Escape);
     CHECK_FALSE(d.window.clients().isVisible());
+}
+
+TEST_CASE("profiles and applications are kept in a library of one's own, and written to files") {
+    QFile::remove(personal_clients_file());
+    QTemporaryDir folder;
+    Driver d;
+    d.window.open_demo();
+    d.menu("view.clients");
+    d.press_button("takeClients");
+    CHECK(d.window.status().message().contains("is empty"));
+    choose_entry(d, "Phone, 2 chains");
+    d.fill("clientStreams", "1");
+    d.fill("clientName", "House phone");
+    d.press_button("keepClient");
+    CHECK(d.window.status().message().contains("House phone is kept"));
+    choose_entry(d, "Larkfield Guests");
+    d.press_button("keepClient");
+    CHECK(d.window.status().message().contains("networks belong to a site"));
+    d.window.asking().save_file = [&](const QString&, const QString&, const QString&) {
+        return folder.filePath("all");
+    };
+    d.press_button("writeClients");
+
+    // another project
+    d.window.open_project(yemvo::test::one_floor(), {}, {});
+    d.menu("view.clients");
+    const std::size_t before = d.project().clients->size();
+    d.press_button("takeClients");
+    REQUIRE(d.project().clients->size() == before + 1);
+    CHECK(d.project().clients->back().name == "House phone");
+    CHECK(d.project().clients->back().streams == 1);
+    CHECK(entry(d, "House phone"));
+    d.press_button("takeClients");
+    CHECK(d.project().clients->size() == before + 1);
+    CHECK(d.window.status().message().contains("already"));
+    d.w().document().history().undo();
+    CHECK(d.project().clients->size() == before);
+    d.window.asking().open_file = [&](const QString&, const QString&) { return folder.filePath("all.json"); };
+    d.press_button("readClients");
+    CHECK(d.project().clients->size() == before + 1);
+
+    // a file that is none changes nothing
+    QFile broken(folder.filePath("all.json"));
+    REQUIRE(broken.open(QIODevice::WriteOnly));
+    broken.write("{\"format\":");
+    broken.close();
+    d.press_button("readClients");
+    CHECK(d.window.status().message().contains("all.json"));
+    CHECK(d.project().clients->size() == before + 1);
+    QFile::remove(personal_clients_file());
 }

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Demand through the window: from an empty zone to what is carried.
+#include <QTableView>
 #include <QTableWidget>
+#include <map>
 
 #include "app/demand/demand_page.h"
 #include "app/driver.h"
@@ -11,6 +13,7 @@
 #include "app/picture.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
+#include "app/schedule/radio_schedule.h"
 #include "capacity/site_capacity.h"
 #include "project/demand_edits.h"
 #include "project/edits.h"
@@ -253,4 +256,74 @@ TEST_CASE("a set of requirements is counted at the busy hour that is chosen for 
     CHECK(find_requirement_set(d.project(), busy)->hour.empty());
     d.menu("edit.undo");
     CHECK(find_requirement_set(d.project(), busy)->hour == "weekday");
+}
+
+TEST_CASE("the radio schedule tells clients, air and headroom of the busy hour in view") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::spectrum);
+    REQUIRE(wait_for_capacity(d));
+    auto* table = d.find<QTableView>("scheduleTable");
+    const auto told = [&](int column) {
+        double sum = 0;
+        for (int r = 0; r < table->model()->rowCount(); ++r) {
+            const QString text = table->model()->index(r, column).data().toString();
+            if (text != "overfull" && !text.isEmpty()) sum += number_in(text);
+        }
+        return sum;
+    };
+    CHECK(told(RadioModelTable::clients) == Approx(clients_at(d.project(), "weekday")).margin(12));
+    d.w().edit("Evening", [](Project& p) { p.demand.hour = "evening"; });
+    REQUIRE(wait_for_capacity(d));
+    picture(d.window, "schedule_loads");
+    const HourCapacity& evening = *d.w().results().find<SiteCapacity>()->find("evening");
+    int overfull = 0;
+    for (int r = 0; r < table->model()->rowCount(); ++r)
+        overfull += table->model()->index(r, RadioModelTable::headroom).data().toString() == "overfull";
+    CHECK(overfull ==
+          std::ranges::count_if(evening.radios, [](const RadioCapacity& r) { return r.headroom < 0; }));
+    CHECK(overfull > 0);
+    // the fullest first
+    table->sortByColumn(RadioModelTable::use, Qt::DescendingOrder);
+    double most = 0;
+    for (const RadioCapacity& r : evening.radios) most = std::max(most, 100 * r.use);
+    CHECK(number_in(table->model()->index(0, RadioModelTable::use).data().toString()) ==
+          Approx(most).margin(0.51));
+    CHECK_FALSE(table->model()->flags(table->model()->index(0, RadioModelTable::use)) & Qt::ItemIsEditable);
+}
+
+TEST_CASE("the demand of several zones is told at once, on every floor, as one edit") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::demand);
+    REQUIRE(wait_for_capacity(d));
+    std::map<FloorId, std::vector<Item>> chosen;
+    for (const Floor* f : all_floors(d.project()))
+        for (const Zone& z : *f->zones)
+            if (z.name.find("ffice") != std::string::npos)
+                chosen[f->id].push_back({ItemKind::zone, z.id.value});
+    REQUIRE(chosen.size() == 2);
+    d.w().selection().select_everywhere(chosen);
+    turn_of_the_loop();
+    picture(d.window, "several_zones");
+    const auto each = [&](auto check) {
+        for (const auto& [at, items] : chosen)
+            for (const Item& i : items) check(*find_zone(*find_floor(d.project(), at), ZoneId{i.id}));
+    };
+    CHECK(d.find<QLineEdit>("severalDevices")->text() == "2.00");
+    CHECK(d.find<QLineEdit>("severalHour1")->text().isEmpty());  // they differ
+    d.fill("severalDevices", "2.5");
+    each([](const Zone& z) { CHECK(z.demand->devices == 2.5); });
+    d.fill("severalHour1", "60");
+    each([](const Zone& z) { CHECK(z.demand->presence_at("evening") == 0.6); });
+    d.fill("severalGrowth", "-500");
+    each([](const Zone& z) { CHECK(z.demand->growth == 0); });
+    d.pick("severalUse", "Meeting room");
+    each([](const Zone& z) { CHECK(z.demand->amount == 0.4); });
+    d.menu("edit.undo");
+    each([](const Zone& z) { CHECK(z.demand->devices == 2.5); });
+    d.pick("severalNetwork", "Any");
+    each([](const Zone& z) { CHECK(z.demand->network.empty()); });
+    d.pick("severalUse", "Nobody");
+    each([](const Zone& z) { CHECK_FALSE(z.demand); });
 }
