@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Capacity behind a drag on the demo, both busy hours, and from nothing at size: 20,000 clients on 400
-// radios.
+// radios; towers without a channel plan.
+#include <sys/resource.h>
+
 #include <algorithm>
 #include <cmath>
 #include <cstdio>
@@ -41,6 +43,12 @@ void drag_on_demo() {
     print("behind a move of one access point", figures(all));
     std::printf("  %.1f parts of the site solved anew\n",
                 static_cast<double>(parts) / static_cast<double>(all.size()));
+}
+
+long peak_mb() {
+    rusage used{};
+    getrusage(RUSAGE_SELF, &used);
+    return used.ru_maxrss / 1024;
 }
 
 /// Radios on a grid, 50 clients round each, so many channels of 20 MHz at 5 GHz in turn; levels by distance
@@ -147,10 +155,56 @@ void at_size(int channel_count) {
     }
 }
 
+/// As access points are before any channel is chosen: all radios of a band take turns on one, and nobody gets
+/// what he needs. Floor by floor, as the window does it.
+void tower_before_channels(int floors) {
+    Project p = new_project("Tower", {}, floors, 3.5);
+    ZoneDemand people = standard_uses().front().demand;
+    people.by = PeopleBy::count;
+    people.amount = 20;
+    std::vector<FloorId> ids;
+    for (const Floor* f : all_floors(p)) ids.push_back(f->id);
+    for (FloorId id : ids) {
+        Wall outer;
+        outer.type = find_type(p, "concrete-200");
+        outer.points = {{0, 0}, {60, 0}, {60, 40}, {0, 40}, {0, 0}};
+        add_wall(p, id, outer);
+        for (int i = 0; i < 25; ++i) {
+            const Point at{i % 5 * 12.0, i / 5 * 8.0};
+            Zone z{
+                {}, "Office", ZoneKind::served, {at, at + Point{12, 0}, at + Point{12, 8}, at + Point{0, 8}}};
+            z.demand = people;
+            add_zone(p, id, z);
+        }
+        for (int i = 0; i < 50; ++i)
+            add_access_point(p, id, (*p.models)[2].id, {3.0 + i % 10 * 6, 4.0 + i / 10 * 8});
+    }
+    const auto radios = air_radios(p);
+    std::vector<std::shared_ptr<const HeardFloor>> heard;
+    const double heard_ms = milliseconds([&] {
+        Predictor predictor;
+        for (FloorId id : ids)
+            heard.push_back(std::make_shared<const HeardFloor>(
+                heard_on(p, radios, predictor.predict(p, {id}).floors.front())));
+    });
+    const long before_mb = peak_mb();
+    CapacitySolver solver;
+    std::shared_ptr<const SiteCapacity> site;
+    const double ms = milliseconds([&] { site = solver.solve(p, radios, heard); });
+    std::printf(
+        "  %2d floors, %4zu radios, %6.0f clients: predicted in %5.1f s, solved in %5.2f s, %5.1f %% "
+        "satisfied; "
+        "peak of memory %ld MB, %ld of it before\n",
+        floors, radios.size(), site->hours[0].site.clients, heard_ms / 1000, ms / 1000,
+        100 * site->hours[0].site.satisfied_share(), peak_mb(), before_mb);
+}
+
 }  // namespace
 
 int main() {
     drag_on_demo();
     at_size(19);
     at_size(4);
+    std::printf("towers whose radios are all on the channels that they were placed with\n");
+    for (int floors : {5, 10, 20, 40}) tower_before_channels(floors);
 }

@@ -320,14 +320,16 @@ void DemandPage::refresh() {
         summary_->setText(
             tr("No zone says who is there. Draw a zone, select it, and choose its use in Details."));
     else
-        summary_->setText(tr("%1 people with %2 clients ask for %3 Mbit/s down and %4 up.")
-                              .arg(render::figure(figures_.site.people),
-                                   render::figure(figures_.site.clients), rate(figures_.site.down_mbps),
-                                   rate(figures_.site.up_mbps)) +
-                          (hour && hour->site.clients > 0
-                               ? "\n" + tr("%1 of the clients get what they need.")
-                                            .arg(render::percent(hour->site.satisfied_share(), 1))
-                               : QString()));
+        summary_->setText(
+            tr("%1 people with %2 clients ask for %3 Mbit/s down and %4 up.")
+                .arg(render::figure(figures_.site.people), render::figure(figures_.site.clients),
+                     rate(figures_.site.down_mbps), rate(figures_.site.up_mbps)) +
+            (hour && hour->site.clients > 0
+                 ? "\n" + tr("%1 of the clients get what they need.")
+                              .arg(render::percent(hour->site.satisfied_share(), 1))
+                 : QString()) +
+            (hour && !hour->settled ? "\n" + tr("Radios starve on one channel: figures are rough.")
+                                    : QString()));
     side_->refresh();
 }
 

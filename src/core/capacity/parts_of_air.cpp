@@ -105,7 +105,7 @@ ContentionResult PartsOfAir::solve(const Contention& c, const std::vector<std::u
         limits.most = 250;
         limits.most_starved = 400;
         // a part in which thousands hear each other is told roughly, not waited for
-        constexpr double most_visits = 1e8;
+        constexpr double most_visits = 4e7;
         const double visits = std::max(1.0, static_cast<double>(part.own.hearing.size()));
         const int most = std::max(40, static_cast<int>(std::min(400.0, most_visits / visits)));
         limits.most = std::min(limits.most, most);
