@@ -26,9 +26,8 @@ QString headroom_words(double headroom) {
 
 QString radio_words(const Workspace& w, const RadioCapacity& r) {
     if (r.clients <= 0) return tr("nobody, %1 in use").arg(render::percent(r.use, 0));
-    QString words =
-        tr("%1 clients, %2, %3 in use")
-            .arg(render::figure(r.clients), headroom_words(r.headroom), render::percent(r.use, 0));
+    QString words = tr("%1 clients, %2 in use").arg(render::figure(r.clients), render::percent(r.use, 0));
+    words += "\n" + headroom_words(r.headroom);
     words += "\n" + tr("%1 satisfied").arg(render::percent(r.satisfied, 0));
     if (r.fell_back) words += "\n" + tr("Falls back to %1 MHz").arg(r.width_mhz);
     if (r.weakest && r.satisfied < 0.999) {

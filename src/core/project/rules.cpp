@@ -209,6 +209,7 @@ void check(const Requirement& r) {
 
 void check(const RequirementSet& set) {
     text("name", mark("name"), set.name, limits::name);
+    text("hour", mark("busy hour"), set.hour, limits::key);
     for (const Requirement& r : set.requirements) check(r);
 }
 
