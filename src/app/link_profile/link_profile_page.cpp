@@ -33,6 +33,8 @@ namespace yemvo::app {
 
 namespace {
 
+constexpr int figure_width = 52;
+
 /// A radio heard: its number, a bar up to the strongest that is usual, the level.
 class HeardDelegate : public QStyledItemDelegate {
 public:
@@ -130,6 +132,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     terms_->setObjectName("terms");
     terms_->setAccessibleName(tr("The sum"));
     terms_->setHorizontalHeaderLabels({tr("Term"), "dB", "dBm"});
+    terms_->horizontalHeader()->hide();
     terms_->verticalHeader()->hide();
     terms_->verticalHeader()->setMinimumSectionSize(15);
     terms_->verticalHeader()->setSectionResizeMode(QHeaderView::Fixed);
@@ -141,7 +144,7 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     terms_->horizontalHeader()->setSectionResizeMode(0, QHeaderView::Stretch);
     for (int c : {1, 2}) {
         terms_->horizontalHeader()->setSectionResizeMode(c, QHeaderView::Fixed);
-        set_column_width(*terms_, c, 52);
+        set_column_width(*terms_, c, figure_width);
         terms_->horizontalHeaderItem(c)->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
     }
     terms_->horizontalHeaderItem(0)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
@@ -192,6 +195,15 @@ QLayout* LinkProfilePage::build_sides() {
         row->addWidget(sides_[i]);
     }
     row->addStretch(1);
+    // heads of the sum's columns: its own would take a line more
+    for (int i = 0; i < 2; ++i) {
+        heads_[i] = new QLabel(i == 0 ? "dB" : "dBm");
+        heads_[i]->setObjectName("small");
+        heads_[i]->setFixedWidth(figure_width);
+        heads_[i]->setAlignment(Qt::AlignRight | Qt::AlignVCenter);
+        row->addWidget(heads_[i]);
+    }
+    row->addSpacing(8);
     return row;
 }
 
@@ -199,6 +211,7 @@ void LinkProfilePage::show_rates(bool on) {
     sides_[0]->setChecked(!on);
     sides_[1]->setChecked(on);
     terms_->setVisible(!on);
+    for (QLabel* head : heads_) head->setVisible(!on);
     sentence_->setVisible(!on);
     rates_area_->setVisible(on);
 }

@@ -46,6 +46,7 @@ private:
     QTableWidget* terms_;
     QLabel *noise_, *sentence_, *rates_;
     QToolButton* sides_[2];
+    QLabel* heads_[2];
     QScrollArea* rates_area_;
     bool filling_ = false, stale_ = false;
     const void* listed_ = nullptr;  ///< the probes in the choice
