@@ -24,7 +24,6 @@
 #include "app/model/results.h"
 #include "app/model/tool_id.h"
 #include "app/model/wishes.h"
-#include "app/proof/missed_places.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
 #include "checks/findings.h"
@@ -283,6 +282,8 @@ void ProofPage::keyPressEvent(QKeyEvent* e) {
     QWidget::keyPressEvent(e);
 }
 
+void ProofPage::showEvent(QShowEvent*) { refresh(); }
+
 void ProofPage::refresh() {
     if (!isVisible() && !title_->text().isEmpty()) return;
     if (!workspace_.document().is_open()) return;
@@ -295,8 +296,8 @@ void ProofPage::refresh() {
     const bool placed = !placed_access_points(project).empty();
     next_->setText(placed ? tr("Draw walls") : tr("Place an access point"));
     next_->setVisible(!requirements_in_force(project).empty() && !lacks.isEmpty());
-    const MissedPlaces* missed = workspace_.results().find<MissedPlaces>();
-    const bool places = missed && !missed->places.empty() && lacks.isEmpty();
+    cards_->refresh();
+    const bool places = cards_->count() > 0 && lacks.isEmpty();
     legend_->setVisible(lacks.isEmpty());
     legend_->setText(
         tr("Share of the demanded area, of clients or of radios, in %. Dotted: short by under 1 percentage "

@@ -53,6 +53,7 @@ public:
 
 protected:
     void paintEvent(QPaintEvent*) override;
+    void showEvent(QShowEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
 
 private:

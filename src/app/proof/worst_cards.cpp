@@ -56,7 +56,6 @@ WorstCards::WorstCards(Workspace& workspace, QWidget* parent) : QWidget(parent),
     setFocusPolicy(Qt::StrongFocus);
     setCursor(Qt::PointingHandCursor);
     setFixedHeight(card_height);
-    connect(&workspace.results(), &Results::changed, this, &WorstCards::refresh);
 }
 
 /// As many as have room, all of one width.
@@ -76,7 +75,6 @@ void WorstCards::refresh() {
             find_requirement(workspace_.project(), place.requirement))
             cards_.push_back(card(place));
     chosen_ = std::clamp(chosen_, 0, std::max(0, count() - 1));
-    setVisible(!cards_.empty());
     update();
 }
 

@@ -14,6 +14,8 @@ class WorstCards : public QWidget {
     Q_OBJECT
 public:
     explicit WorstCards(Workspace&, QWidget* parent = nullptr);
+    /// From the results as they are now; whoever shows the cards asks for it, and hides them without any.
+    void refresh();
     int count() const { return static_cast<int>(cards_.size()); }
     /// The three lines of a card.
     QStringList words(int card) const { return cards_[static_cast<std::size_t>(card)].words; }
@@ -38,7 +40,6 @@ private:
     };
     int room() const;
     int card_width() const;
-    void refresh();
     std::vector<WorstPlace> shown_places() const;
     Card card(const WorstPlace&) const;
     void go(int card);

@@ -207,9 +207,14 @@ TEST_CASE("the clients that miss what is required stand among the worst places; 
     d.window.open_demo();
     d.w().activity().set_step(Step::proof);
     d.window.resize(1280, 1100);
-    REQUIRE(wait_for_capacity(d));
     auto* cards = d.window.findChild<WorstCards*>();
     REQUIRE(cards);
+    // what came in while another step was in view is there when this one is
+    d.w().activity().set_step(Step::placement);
+    REQUIRE(wait_for_capacity(d));
+    d.w().activity().set_step(Step::proof);
+    turn_of_the_loop();
+    REQUIRE(cards->isVisible());
     picture(d.window, "proof_cards");
     int of_clients = -1, of_area = -1;
     for (int i = 0; i < cards->count(); ++i)
