@@ -1,6 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Capacity behind a drag on the demo, both busy hours, and from nothing at size: 20,000 clients on 400
-// radios; towers without a channel plan.
+// radios; towers on one channel.
 #include <sys/resource.h>
 
 #include <algorithm>
@@ -155,9 +155,9 @@ void at_size(int channel_count) {
     }
 }
 
-/// As access points are before any channel is chosen: all radios of a band take turns on one, and nobody gets
+/// All radios of a band take turns on one channel, and nobody gets
 /// what he needs. Floor by floor, as the window does it.
-void tower_before_channels(int floors) {
+void tower_on_one_channel(int floors) {
     Project p = new_project("Tower", {}, floors, 3.5);
     ZoneDemand people = standard_uses().front().demand;
     people.by = PeopleBy::count;
@@ -205,6 +205,6 @@ int main() {
     drag_on_demo();
     at_size(19);
     at_size(4);
-    std::printf("towers whose radios are all on the channels that they were placed with\n");
-    for (int floors : {5, 10, 20, 40}) tower_before_channels(floors);
+    std::printf("towers whose radios of a band are all on one channel\n");
+    for (int floors : {5, 10, 20, 40}) tower_on_one_channel(floors);
 }

@@ -277,9 +277,10 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     form->on_refresh([on, radio] { on->setChecked(radio().on); });
     grid->addWidget(on, row, 2);
 
-    const auto tune = [ed, index, id](int primary, int width_mhz) {
+    const auto tune = [ed, index, id](int primary, int width_mhz, bool open) {
         try {
-            const Radio next = retuned(ed.get().radios[index], id, primary, width_mhz);
+            Radio next = retuned(ed.get().radios[index], id, primary, width_mhz);
+            next.channel_open = open;
             ed.change(tr("Retune access point %1"), [&](AccessPoint& ap) { ap.radios[index] = next; });
         } catch (const Error& fault) {
             ed.w_.tell(fault_text(fault), true);
@@ -287,13 +288,20 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     };
     auto* cell = new QHBoxLayout;
     const auto list = primaries_of(id);
-    QStringList names;
+    QStringList names{QStringLiteral("–")};
     for (int n : list) names << QString::number(n);
     QComboBox* channel = form->choice(
         cell, "channel" + tail, names,
-        [=] { return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()); },
-        [=](int i) { tune(list[static_cast<std::size_t>(i)], radio().channel.width_mhz); });
-    channel->setToolTip(tr("Primary channel"));
+        [=] {
+            if (radio().channel_open) return 0;
+            return static_cast<int>(std::find(list.begin(), list.end(), radio().primary) - list.begin()) + 1;
+        },
+        [=](int i) {
+            tune(i > 0 ? list[static_cast<std::size_t>(i - 1)] : radio().primary, radio().channel.width_mhz,
+                 i == 0);
+        });
+    channel->setToolTip(
+        tr("Primary channel; –: not chosen yet, the radio counts as if no other were on its spectrum"));
     grid->addLayout(cell, row, 3);
     cell = new QHBoxLayout;
     const auto widths = widths_of(can);
@@ -305,7 +313,7 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
                 return static_cast<int>(std::find(widths.begin(), widths.end(), radio().channel.width_mhz) -
                                         widths.begin());
             },
-            [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)]); })
+            [=](int i) { tune(radio().primary, widths[static_cast<std::size_t>(i)], radio().channel_open); })
         ->setToolTip(tr("Channel width in MHz"));
     grid->addLayout(cell, row, 4);
     cell = new QHBoxLayout;

@@ -33,7 +33,7 @@ void AccessPointTool::press(const PointerEvent& e) {
     AccessPointId made;
     const int number = next_access_point_number(workspace_.project());
     workspace_.edit(tr("Place access point %1").arg(number),
-                    [&](Project& p) { made = add_access_point(p, here, workspace_.next()->model, at); });
+                    [&](Project& p) { made = place_access_point(p, here, workspace_.next()->model, at); });
     workspace_.selection().select({{Item::Kind::access_point, made.value}});
     shown_.reset();
 }

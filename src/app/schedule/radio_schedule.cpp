@@ -199,7 +199,7 @@ QString RadioModelTable::text(const Row& row, int column) const {
         case on:
             return radio.on ? tr("on") : tr("off");
         case channel:
-            return QString::number(radio.primary);
+            return radio.channel_open ? tr("open") : QString::number(radio.primary);
         case width:
             return QString::number(radio.channel.width_mhz);
         case power:
@@ -245,7 +245,7 @@ QVariant RadioModelTable::sort_value(const Row& row, int column) const {
         case on:
             return radio.on ? 1 : 0;
         case channel:
-            return radio.primary;
+            return radio.channel_open ? 0 : radio.primary;
         case width:
             return radio.channel.width_mhz;
         case power:
@@ -309,6 +309,8 @@ AccessPoint RadioModelTable::with(const Project& project, const Row& r, int colu
             radio.on = typed == tr("on") || typed == "on" || typed == "1" || typed == "true";
             break;
         case channel:
+            radio.channel_open = typed == tr("open") || typed == "open" || typed == QStringLiteral("–");
+            if (radio.channel_open) break;
             radio = retuned(radio, id, static_cast<int>(parse_number(typed.section('/', 0, 0), 1, 300, "")),
                             radio.channel.width_mhz);
             break;

@@ -57,6 +57,9 @@ QString step_mark(const Project& project, Step step, const std::optional<Verdict
             return placed.empty() ? tr("no access points")
                                   : counted("%n access point", "%n access points", placed.size());
         case Step::spectrum:
+            if (const auto open = std::ranges::count_if(
+                    radios_at_work(project), [](const RadioAt& r) { return r.set().channel_open; }))
+                return counted("%n channel open", "%n channels open", open);
             return radios ? counted("%n radio on", "%n radios on", radios) : tr("no radios");
         case Step::proof:
             break;

@@ -64,6 +64,7 @@ private:
         double count = 0, per_s = 0, bytes_per_s = 0, bursts_per_s = 0;
     };
     ChannelRelation relation_of(std::size_t own, std::size_t other) const {
+        if (radios_[own].channel_open || radios_[other].channel_open) return ChannelRelation::apart;
         return relations_[channel_[own] * channels_ + channel_[other]];
     }
     void relate_channels();

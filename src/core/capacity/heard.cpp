@@ -67,6 +67,7 @@ std::vector<AirRadio> air_radios(const Project& project) {
                        working.can->noise_figure_db,
                        working.model->most_clients,
                        {}};
+        radio.channel_open = set.channel_open;
         for (const Network& n : *project.demand.networks)
             radio.carries.push_back(n.bands.contains(set.channel.band) &&
                                     std::ranges::count(set.without, n.key) == 0);

@@ -98,11 +98,12 @@ bool Hour::refuses_40(std::size_t radio) const {
 
 bool Hour::has_others_near(std::size_t radio) const {
     const AirRadio& own = radios_[radio];
+    if (own.channel_open) return false;
     for (const auto& floor : floors_)
         for (const HeardFloor::Pair& p : floor->between) {
             if (p.listener != radio || p.heard.cdbm < 100 * project_.settings.heard_dbm) continue;
             const AirRadio& other = radios_[p.heard.radio];
-            if (other.channel.band == band_24 &&
+            if (other.channel.band == band_24 && !other.channel_open &&
                 !(other.channel == own.channel && other.primary == own.primary) &&
                 relation(own.channel, own.primary, other.channel, other.primary) != ChannelRelation::apart)
                 return true;

@@ -49,6 +49,7 @@ public:
                 .add(static_cast<std::uint64_t>(r))
                 .add(channel.number)
                 .add(channel.width_mhz)
+                .add(int{ap_.radios[r].channel_open})
                 .add(working.power_dbm)
                 .add(working.cable_loss_db)
                 .add(key_of(working))
@@ -102,7 +103,8 @@ private:
                 centi_db(working.power_dbm - working.cable_loss_db - shift_db),
                 centi_db(client_noise_dbm(project_, channel)),
                 std::move(field),
-                nullptr};
+                nullptr,
+                ap_.radios[number].channel_open};
     }
 
     const Project& project_;

@@ -23,6 +23,7 @@ struct RadioField {
     std::shared_ptr<const GainField> field;
     /// Standard deviation of what stands in the way, a plane a band; null unless asked for.
     std::shared_ptr<const std::vector<TilePlane>> deviation;
+    bool channel_open = false;  ///< shares its spectrum with nobody (Radio)
 };
 
 /// What is wanted of each radio.

@@ -123,6 +123,7 @@ std::vector<std::uint64_t> band_keys(const std::vector<RadioField>& fields, cons
             .add(f.noise_figure_db)
             .add(f.channel.number)
             .add(f.channel.width_mhz)
+            .add(int{f.channel_open})
             .add(f.power_dbm)
             .add(f.offset_cdb)
             .add(f.noise_cdbm)

@@ -22,6 +22,9 @@ struct Radio {
     std::string cable;  ///< key of the cable's kind that leads to it; empty: none
     double cable_m = 0;
     std::vector<std::string> without = {};  ///< keys of networks that it does not carry
+    /// Nobody has chosen its channel yet: what stands there is a proposal, and it counts as if no other radio
+    /// were on its spectrum.
+    bool channel_open = false;
     friend bool operator==(const Radio&, const Radio&) = default;
 };
 

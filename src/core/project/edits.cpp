@@ -114,6 +114,12 @@ AccessPointId add_access_point(Project& project, FloorId floor, ModelId id, Poin
     return ap.id;
 }
 
+AccessPointId place_access_point(Project& project, FloorId floor, ModelId model, Point position) {
+    const AccessPointId id = add_access_point(project, floor, model, position);
+    for (Radio& r : entry(access_points_of(project, floor), id).radios) r.channel_open = true;
+    return id;
+}
+
 void replace_access_point(Project& project, FloorId floor, const AccessPoint& ap) {
     entry(access_points_of(project, floor), ap.id) = ap;
 }

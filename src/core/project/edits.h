@@ -126,6 +126,8 @@ void set_waivers(Project&, std::vector<Waiver>);
 /// In the current variant; hung as the model is meant to, but at the ceiling where that is lower and never
 /// nearer than 0.3 m to the slab above.
 AccessPointId add_access_point(Project&, FloorId, ModelId, Point position);
+/// The same with its channels still to be chosen.
+AccessPointId place_access_point(Project&, FloorId, ModelId, Point position);
 void replace_access_point(Project&, FloorId, const AccessPoint&);
 void remove_access_point(Project&, FloorId, AccessPointId);
 /// The lowest number no access point of the current variant has.

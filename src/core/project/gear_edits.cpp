@@ -151,6 +151,7 @@ Radio in_band(const Project& p, const AccessPoint& ap, std::size_t index, BandId
     if (!can) throw Error(say("this radio does not work at %1 GHz", band(id).name));
     Radio radio = starting_radio(*can);
     radio.on = old.on;
+    radio.channel_open = old.channel_open;
     if (old.antenna && fits(p, *can, old.antenna)) {
         radio.antenna = old.antenna;
         radio.cable = old.cable;

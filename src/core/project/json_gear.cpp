@@ -129,6 +129,7 @@ Json write_radio(const Radio& r) {
     if (!r.cable.empty()) json["cable"] = r.cable;
     if (r.cable_m != 0) json["cable_m"] = r.cable_m;
     if (!r.without.empty()) json["without_networks"] = r.without;
+    if (r.channel_open) json["channel_open"] = true;
     return json;
 }
 
@@ -142,6 +143,7 @@ Radio read_radio(const Reader& r) {
     if (const auto antenna = r.find("antenna")) radio.antenna = antenna->id<AntennaId>();
     if (const auto cable = r.find("cable")) radio.cable = cable->text(limits::key);
     if (const auto metres = r.find("cable_m")) radio.cable_m = metres->number();
+    if (const auto open = r.find("channel_open")) radio.channel_open = open->boolean();
     if (const auto without = r.find("without_networks"))
         for (const Reader& key : without->items(limits::networks))
             radio.without.push_back(key.text(limits::key));

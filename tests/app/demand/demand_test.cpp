@@ -10,6 +10,7 @@
 #include "app/model/in_view.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/model/tool_id.h"
 #include "app/picture.h"
 #include "app/proof/proof_table.h"
 #include "app/proof/worst_cards.h"
@@ -331,4 +332,47 @@ TEST_CASE("the demand of several zones is told at once, on every floor, as one e
     each([](const Zone& z) { CHECK(z.demand->network.empty()); });
     d.pick("severalUse", "Nobody");
     each([](const Zone& z) { CHECK_FALSE(z.demand); });
+}
+
+TEST_CASE("an access point that is placed has its channels open until one is chosen") {
+    Driver d;
+    Project plain = yemvo::test::one_floor();
+    yemvo::test::wall(plain, "concrete-200", {{0, 0}, {24, 0}, {24, 12}, {0, 12}, {0, 0}});
+    d.window.open_project(plain, {}, {});
+    d.w().activity().set_step(Step::placement);
+    d.plan().fit();
+    d.key(Qt::Key_A);
+    d.click({12, 6}, Qt::AltModifier);
+    const auto radio = [&](std::size_t i) {
+        return access_points(d.project(), d.w().floor_id())[0].radios[i];
+    };
+    REQUIRE(access_points(d.project(), d.w().floor_id()).size() == 1);
+    CHECK(radio(1).channel_open);
+    d.w().activity().set_tool(ToolId::select);
+    d.w().selection().select_alone(
+        {{ItemKind::access_point, access_points(d.project(), d.w().floor_id())[0].id.value}});
+    turn_of_the_loop();
+    auto* channel = d.find<QComboBox>("channelRadio1");
+    CHECK(channel->currentText() == QStringLiteral("–"));
+    d.pick("channelRadio1", "44");
+    CHECK_FALSE(radio(1).channel_open);
+    CHECK(radio(1).primary == 44);
+    CHECK(channel->currentText() == "44");
+    CHECK(radio(0).channel_open);
+    // another width leaves it as it is
+    d.pick("widthRadio0", "20");
+    CHECK(radio(0).channel_open);
+    d.pick("channelRadio1", QStringLiteral("–"));
+    CHECK(radio(1).channel_open);
+    d.menu("edit.undo");
+    CHECK_FALSE(radio(1).channel_open);
+    // and in the schedule
+    auto* model = d.find<QTableView>("scheduleTable")->model();
+    const QModelIndex first = model->index(0, RadioModelTable::channel);
+    CHECK(first.data().toString() == "open");
+    REQUIRE(model->setData(first, "6", Qt::EditRole));
+    CHECK(radio(0).primary == 6);
+    CHECK_FALSE(radio(0).channel_open);
+    REQUIRE(model->setData(first, "open", Qt::EditRole));
+    CHECK(radio(0).channel_open);
 }

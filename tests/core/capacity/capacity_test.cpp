@@ -1,7 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "capacity/association.h"
 #include "capacity/site_capacity.h"
+#include "coverage/lens_map.h"
 #include "demo/demo.h"
+#include "project/json_project.h"
 #include "project/kinds/thing_edits.h"
 #include "project/library.h"
 
@@ -366,4 +368,55 @@ TEST_CASE("devices in a row are clients where they stand, with their zone or wit
     REQUIRE(h.find(id));
     CHECK(h.heard[0]->standing.clients.back().zone == 0);
     CHECK(h.site.satisfied == Approx(5));
+}
+
+TEST_CASE("a radio without a channel counts as its own: it shares the air with nobody") {
+    Project p = room(120, "older-laptop", "call");
+    const FloorId floor = test::floor_at(p, 0);
+    for (const double x : {4., 8., 12., 16.}) access_point(p, {x, 5});
+    const auto open = [&](bool on) {
+        for (AccessPoint& ap : p.variants[0].access_points[floor].edit())
+            for (Radio& r : ap.radios) r.channel_open = on;
+    };
+    const auto shares = [](const HourCapacity& h) {
+        int most = 0;
+        for (const RadioCapacity& r : h.radios) most = std::max(most, r.shares_with);
+        return most;
+    };
+    const HourCapacity together = solved(p);
+    CHECK(shares(together) == 3);
+    open(true);
+    const HourCapacity apart = solved(p);
+    CHECK(shares(apart) == 0);
+    CHECK(apart.site.satisfied_share() > together.site.satisfied_share() + 0.2);
+    for (const RadioCapacity& r : apart.radios) CHECK(r.use <= 1);
+    CHECK(project_from_json(project_to_json(p)) == p);
+
+    // one that was given its channel hears the others as little as they hear it
+    p.variants[0].access_points[floor].edit()[0].radios[1].channel_open = false;
+    CHECK(shares(solved(p)) == 0);
+    const AccessPointId placed = place_access_point(p, floor, access_points(p, floor).front().model, {10, 5});
+    for (const Radio& r : find_access_point(p, floor, placed)->radios) CHECK(r.channel_open);
+}
+
+TEST_CASE("co-channel contention leaves out radios whose channel is not chosen") {
+    Project p = room(1);
+    const FloorId floor = test::floor_at(p, 0);
+    access_point(p, {5, 5});
+    access_point(p, {15, 5});
+    const auto most = [&] {
+        Predictor predictor;
+        const SitePrediction site = predictor.predict(p);
+        LensChoice choice;
+        choice.lens = LensId::contention;
+        choice.bands = band_5;
+        const std::vector<float> values = lens_values(site.floors[0], choice);
+        float highest = 0;
+        for (std::size_t i = 0; i < values.size(); ++i)
+            if (site.floors[0].mask->inside[i]) highest = std::max(highest, values[i]);
+        return highest;
+    };
+    CHECK(most() == Approx(1));
+    p.variants[0].access_points[floor].edit()[1].radios[1].channel_open = true;
+    CHECK(most() == 0);
 }

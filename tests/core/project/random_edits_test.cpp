@@ -467,7 +467,9 @@ private:
         ap.height_m = value(2, 4);
         ap.azimuth_deg = value(0, 360);
         ap.downtilt_deg = value(-90, 90);
-        ap.number = static_cast<int>(any(0, 1) < 0.9 ? ap.number : any(-5, 2e6));
+        const bool renumbered = any(0, 1) > 0.9;
+        const double number = any(-5, 2e6);
+        if (renumbered && (wild_ || (number >= 0 && number < 1e6))) ap.number = static_cast<int>(number);
         Radio& radio = ap.radios[0];
         const auto widths = channels(radio.channel.band, 20);
         radio = retuned(radio, radio.channel.band, pick(widths).number, 20);
@@ -475,7 +477,7 @@ private:
         replace_access_point(p, floor, ap);
     }
     void change_demand(Project& p, FloorId floor) {
-        switch (engine_() % 10) {
+        switch (engine_() % 11) {
             case 7: {
                 DeviceRow row{{}, text("D"), place(), place(), pick(standard_devices()).demand};
                 row.demand.amount = value(0, 40);
@@ -483,6 +485,13 @@ private:
                 add_thing(p, floor, row);
                 break;
             }
+            case 9:
+                if (const AccessPoint* ap = some(access_points(p, floor))) {
+                    AccessPoint open = *ap;
+                    for (Radio& r : open.radios) r.channel_open = any(0, 1) < 0.5;
+                    replace_access_point(p, floor, open);
+                }
+                break;
             case 8:
                 if (!p.requirement_sets->empty())
                     p.requirement_sets.edit()[0].hour = pick(p.demand.hours).key;
@@ -619,7 +628,7 @@ TEST_CASE("whatever values a history is given, what is not refused is saved and 
         CHECK(read.project.aside->empty());
         CHECK(read.project == p);
     }
-    CHECK(refused > 300);
+    CHECK(refused > 250);
     CHECK(made > 3000);
 }
 

@@ -26,6 +26,7 @@ float share(const Channel& from, const Channel& to) {
 ByServer weights_of(const LensPainter& p, const Channel& from) {
     std::map<Channel, float> known;
     return ByServer(p.radios(), 0, [&](const RadioField& server) {
+        if (server.channel_open) return 0.0f;
         const auto [to, fresh] = known.try_emplace(server.channel, 0.0f);
         if (fresh) to->second = share(from, server.channel);
         return to->second;
@@ -39,6 +40,7 @@ void contention(LensPainter& p, LensPlane& out) {
     for (std::size_t k = 0; k < p.radios().size(); ++k) {
         const RadioField& f = p.radios()[k];
         if (!p.bands().contains(f.band) || !p.counts(f) || f.field->peak_cdb < p.least_cdb(f)) continue;
+        if (f.channel_open) continue;
         auto weight = weights.find(f.channel);
         if (weight == weights.end()) weight = weights.emplace(f.channel, weights_of(p, f.channel)).first;
         kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k),
