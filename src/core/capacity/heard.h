@@ -24,7 +24,6 @@ struct AirRadio {
     int most_clients;                   ///< 0: not told
     std::vector<std::uint8_t> carries;  ///< of the project's networks
     bool channel_open = false;          ///< shares its spectrum with nobody (Radio)
-    friend bool operator==(const AirRadio&, const AirRadio&) = default;
 };
 std::vector<AirRadio> air_radios(const Project&);
 

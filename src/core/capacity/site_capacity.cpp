@@ -75,14 +75,14 @@ void Hour::join_all() {
     const Chooser chooser{project_, radios_, rates_};
     for (std::uint32_t f = 0; f < floors_.size(); ++f) {
         const StandingFloor& standing = floors_[f]->standing;
-        for (std::uint16_t at = 0; at < standing.places.size(); ++at) {
+        for (std::size_t at = 0; at < standing.places.size(); ++at) {
             const DemandPlace& place = asks_[f][at].place;
             const Attendance there = attendance(place, standing.places[at], hour_);
             for (std::size_t i = 0; i < there.count; ++i) {
                 Joined j = chooser.choose(
                     *floors_[f], static_cast<std::uint32_t>(standing.places[at].begin + i), place.demand());
                 j.floor = f;
-                j.place_at = at;
+                j.place_at = static_cast<std::uint16_t>(at);
                 j.weight = static_cast<float>(there.weight);
                 joined_.push_back(j);
             }
