@@ -354,6 +354,7 @@ TEST_CASE("an access point that is placed has its channels open until one is cho
     turn_of_the_loop();
     auto* channel = d.find<QComboBox>("channelRadio1");
     CHECK(channel->currentText() == QStringLiteral("–"));
+    picture(d.window, "open_channels");
     d.pick("channelRadio1", "44");
     CHECK_FALSE(radio(1).channel_open);
     CHECK(radio(1).primary == 44);
