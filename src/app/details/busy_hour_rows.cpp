@@ -78,7 +78,7 @@ void network_rows(Form& form, Workspace& w, AccessPointId id) {
         QObject::connect(tick, &QCheckBox::clicked, &form, [&w, id, key = n.key](bool on) {
             change_thing(
                 w, tr("Change networks of access point"),
-                [&w, id](Project& p, const Floor& f) { return find_access_point(p, f.id, id); },
+                [id](Project& p, const Floor& f) { return find_access_point(p, f.id, id); },
                 [](Project& p, FloorId at, const AccessPoint& ap) { replace_access_point(p, at, ap); },
                 [&](AccessPoint& ap) {
                     for (Radio& r : ap.radios) {

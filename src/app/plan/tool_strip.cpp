@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/plan/tool_strip.h"
 
+#include <QEvent>
 #include <QPainter>
 #include <QSettings>
 #include <QToolButton>

@@ -33,7 +33,7 @@ QString row_name(const Project&, const Floor& f, const Item& item) {
 /// The first of "Devices 1", "Devices 2", … that no row of the project has.
 std::string free_row_name(const Project& project) {
     for (int n = 1;; ++n) {
-        const std::string wanted = tr("Devices %1").arg(n).toStdString();
+        std::string wanted = tr("Devices %1").arg(n).toStdString();
         bool taken = false;
         for (const Floor* f : all_floors(project))
             for (const DeviceRow& r : *f->device_rows) taken = taken || r.name == wanted;
