@@ -37,12 +37,13 @@ QString personal_clients_file() {
 void ClientsPage::take_library(const ClientLibrary& library, const QString& from) {
     const ClientLibrary fresh = unknown_of(library, workspace_.project());
     if (fresh.empty()) return workspace_.tell(tr("The project has all of %1 already").arg(from));
-    change(tr("Add clients and applications"), [&](Project& p) -> Keyed {
+    const bool added = change(tr("Add clients and applications"), [&](Project& p) -> Keyed {
         add_library(p, fresh);
         if (!fresh.clients.empty()) return {KeyedKind::client, p.clients->back().key};
         return {KeyedKind::application, p.demand.applications->back().key};
     });
-    workspace_.tell(tr("From %1: %2").arg(from, counted_words(fresh)));
+    if (added)
+        workspace_.tell(tr("From %1: %2").arg(from, counted_words(fresh)));
 }
 
 void ClientsPage::read_file() {

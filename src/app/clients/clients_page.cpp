@@ -249,15 +249,17 @@ void ClientsPage::refresh() {
     show_in(middle_, form_);
 }
 
-void ClientsPage::change(const QString& label, const std::function<Keyed(Project&)>& how) {
+bool ClientsPage::change(const QString& label, const std::function<Keyed(Project&)>& how) {
     Keyed then;
     try {
-        if (!workspace_.edit(label, [&](Project& p) { then = how(p); })) return;
+        if (!workspace_.edit(label, [&](Project& p) { then = how(p); })) return false;
     } catch (const Error& refused) {
-        return workspace_.tell(fault_text(refused), true);
+        workspace_.tell(fault_text(refused), true);
+        return false;
     }
     if (then) shown_ = then;
     refresh();
+    return true;
 }
 
 void ClientsPage::add(KeyedKind kind) {

@@ -66,8 +66,8 @@ private:
     void write_file();
     void keep_personal();
     void take_personal();
-    /// Runs an edit that may refuse; what it gives is chosen then.
-    void change(const QString& label, const std::function<Keyed(Project&)>& how);
+    /// Runs an edit that may refuse, which is told; what it gives is chosen then. False when it was refused.
+    bool change(const QString& label, const std::function<Keyed(Project&)>& how);
     void showEvent(QShowEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void paintEvent(QPaintEvent*) override;

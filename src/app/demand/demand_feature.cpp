@@ -8,6 +8,7 @@
 #include "app/demand/demand_page.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
+#include "app/model/going.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
@@ -86,7 +87,7 @@ void DemandFeature::next_hour() {
     if (hours.size() < 2) return workspace_.tell(tr("There is one busy hour only"));
     const auto at = std::ranges::find(hours, workspace_.project().demand.hour, &BusyHour::key);
     const auto next = at == hours.end() || at + 1 == hours.end() ? hours.begin() : at + 1;
-    workspace_.edit(tr("Look at another busy hour"), [key = next->key](Project& p) { p.demand.hour = key; });
+    look_at_hour(workspace_, std::string(next->key));
 }
 
 }  // namespace yemvo::app

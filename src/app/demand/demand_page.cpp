@@ -16,6 +16,7 @@
 #include "app/forms/page_parts.h"
 #include "app/look/columns.h"
 #include "app/look/theme.h"
+#include "app/model/going.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
@@ -250,9 +251,7 @@ void DemandPage::fill_hours() {
 void DemandPage::choose_hour(int index) {
     const auto& hours = workspace_.project().demand.hours;
     if (index < 0 || static_cast<std::size_t>(index) >= hours.size()) return;
-    const std::string key = hours[static_cast<std::size_t>(index)].key;
-    if (key != workspace_.project().demand.hour)
-        workspace_.edit(tr("Look at another busy hour"), [&](Project& p) { p.demand.hour = key; });
+    look_at_hour(workspace_, std::string(hours[static_cast<std::size_t>(index)].key));
 }
 
 void DemandPage::add_row(const Row& row, const QString& name, const DemandFigures& f,

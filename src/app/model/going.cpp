@@ -30,6 +30,12 @@ void look_at(Workspace& w, const Requirement& r, BandSet shown, FloorId floor, s
     w.in_view().mark_place(place);
 }
 
+void look_at_hour(Workspace& w, const std::string& key) {
+    if (key == w.project().demand.hour || !find_hour(w.project().demand, key)) return;
+    // the key may stand in what the edit changes
+    w.edit(tr("Look at another busy hour"), [key = key](Project& p) { p.demand.hour = key; });
+}
+
 void choose_grid(Workspace& w, double grid_m) {
     w.edit(tr("Change grid"), [&](Project& p) { p.settings.grid_m = grid_m; });
 }

@@ -267,11 +267,6 @@ std::optional<ProofTable::Cell> ProofTable::cell_at(QPoint at) const {
     return std::nullopt;
 }
 
-void ProofTable::look_at_hour(const std::string& hour) {
-    if (!hour.empty() && hour != workspace_.project().demand.hour)
-        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
-}
-
 QString ProofTable::uplink_limit() const {
     return tr("≤ %1 of it").arg(render::percent(workspace_.results().verdict()->uplink->allowed, 0));
 }
@@ -287,7 +282,8 @@ QString ProofTable::uplink_words() const {
 void ProofTable::go(const Cell& cell) {
     const Row& row = rows_[static_cast<std::size_t>(cell.row)];
     const Place& place = places_[static_cast<std::size_t>(cell.place)];
-    if (row.kind == Row::Kind::uplink) return look_at_hour(workspace_.results().verdict()->uplink->hour);
+    if (row.kind == Row::Kind::uplink) 
+        return look_at_hour(workspace_, std::string(workspace_.results().verdict()->uplink->hour));
     if (row.kind == Row::Kind::all) {
         if (place.floor) workspace_.in_view().show_floor(place.floor);
         return;
@@ -304,7 +300,7 @@ void ProofTable::go(const Cell& cell) {
     const std::string hour = p->hour;
     workspace_.selection().choose_requirement(asked.id);
     // what counts clients or radios is of its worst busy hour
-    look_at_hour(hour);
+    look_at_hour(workspace_, hour);
     look_at(workspace_, asked, asked.any_band ? asked.bands : BandSet(band), floor, worst);
 }
 

@@ -82,7 +82,6 @@ private:
     int place_x(int place) const;
     void go(const Cell&);
     void move_cursor(int rows, int cells);
-    void look_at_hour(const std::string&);
     QString uplink_limit() const;
     QString uplink_words() const;
     void paint_head(QPainter&) const;

@@ -78,7 +78,7 @@ void WorstCards::refresh() {
     update();
 }
 
-/// Areas and clients in turn, as many as have room: neither hides the other.
+/// Of the project that was predicted, which an edit may have gone on from: areas and clients in turn, as many as have room: neither hides the other.
 std::vector<WorstPlace> WorstCards::shown_places() const {
     const Results& results = workspace_.results();
     const MissedPlaces* missed = results.find<MissedPlaces>();
@@ -86,7 +86,7 @@ std::vector<WorstPlace> WorstCards::shown_places() const {
     const auto most = static_cast<std::size_t>(room());
     const std::vector<WorstPlace> areas = missed ? missed->places : std::vector<WorstPlace>();
     const std::vector<WorstPlace> clients =
-        site ? worst_clients(workspace_.project(), *results.prediction()->verdict, *site, most)
+        site ? worst_clients(results.prediction()->project, *results.prediction()->verdict, *site, most)
              : std::vector<WorstPlace>();
     std::vector<WorstPlace> shown;
     for (std::size_t i = 0; shown.size() < most && i < std::max(areas.size(), clients.size()); ++i) {
@@ -96,7 +96,7 @@ std::vector<WorstPlace> WorstCards::shown_places() const {
     return shown;
 }
 
-/// "56 clients, worst Phone, 2 chains at −71 dBm".
+/// "56 clients", and "worst: Phone, 2 chains, −71 dBm"; of the project that the place is of.
 static QStringList client_words(const Project& project, const WorstPlace& place) {
     const WorstPlace::Clients& c = place.clients;
     const QString name = c.profile < project.clients->size()
@@ -114,7 +114,7 @@ WorstCards::Card WorstCards::card(const WorstPlace& place) const {
     const QString name = tr_mark(info.name), value = render::figure(place.value, 1);
     const double limit = r.limit_in(place.band);
     c.short_value = QString("%1 %2").arg(name, value);
-    const QStringList of_clients = client_words(project, place);
+    const QStringList of_clients = client_words(workspace_.results().prediction()->project, place);
     c.words << where(project, place) << QString("%1 %2 %3").arg(name, value, tr_mark(info.unit));
     if (place.is_of_clients())
         c.words << of_clients[0] + ", " +
@@ -149,9 +149,7 @@ void WorstCards::go(int index) {
     if (!found) return;
     const Requirement r = *found;
     chosen_ = index;
-    if (const std::string hour = place.clients.hour;
-        !hour.empty() && hour != workspace_.project().demand.hour)
-        workspace_.edit(tr("Look at another busy hour"), [&](Project& q) { q.demand.hour = hour; });
+    if (place.is_of_clients()) look_at_hour(workspace_, place.clients.hour);
     workspace_.selection().choose_requirement(r.id);
     look_at(workspace_, r, r.any_band ? r.bands : BandSet(place.band), place.floor, place.place);
     update();

@@ -8,6 +8,7 @@
 #include "app/model/document.h"
 #include "app/picture.h"
 #include "app/shell/status_line.h"
+#include "project/limits.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -141,6 +142,22 @@ TEST_CASE("profiles and applications are kept in a library of one's own, and wri
     d.w().document().history().undo();
     CHECK(d.project().clients->size() == before);
     d.window.asking().open_file = [&](const QString&, const QString&) { return folder.filePath("all.json"); };
+    d.press_button("readClients");
+    CHECK(d.project().clients->size() == before + 1);
+
+    // more than a project may hold is refused, and not told as taken
+    d.w().document().history().undo();
+    d.w().edit("Many", [](Project& p) {
+        ClientProfile c = p.clients->front();
+        while (p.clients->size() < limits::applications) {
+            c.key = c.name = "c" + std::to_string(p.clients->size());
+            p.clients.edit().push_back(c);
+        }
+    });
+    d.press_button("readClients");
+    CHECK(d.window.status().message().contains("at most"));
+    CHECK(d.project().clients->size() == limits::applications);
+    d.w().document().history().undo();
     d.press_button("readClients");
     CHECK(d.project().clients->size() == before + 1);
 

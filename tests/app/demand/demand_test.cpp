@@ -377,3 +377,28 @@ TEST_CASE("an access point that is placed has its channels open until one is cho
     REQUIRE(model->setData(first, "open", Qt::EditRole));
     CHECK(radio(0).channel_open);
 }
+
+TEST_CASE("what is edited away under the cards of Proof takes nothing else along") {
+    Driver d;
+    d.window.open_demo();
+    d.w().activity().set_step(Step::proof);
+    REQUIRE(wait_for_capacity(d));
+    auto* cards = d.window.findChild<WorstCards*>();
+    REQUIRE(cards->isVisible());
+    // the results are still of the project before, with all that goes here
+    d.w().edit("Fewer zones", [](Project& p) {
+        const Project before = p;
+        for (const Floor* f : all_floors(before))
+            for (const Zone& z : *f->zones)
+                if (z.name != "Foyer") remove_zone(p, f->id, z.id);
+    });
+    d.w().edit("No requirements", [](Project& p) {
+        for (const RequirementSet& set : std::vector<RequirementSet>(*p.requirement_sets))
+            remove_requirement_set(p, set.id);
+    });
+    CHECK(cards->count() == 0);
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    REQUIRE(wait_for_capacity(d));
+    CHECK(cards->count() > 0);
+}
