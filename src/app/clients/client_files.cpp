@@ -42,8 +42,7 @@ void ClientsPage::take_library(const ClientLibrary& library, const QString& from
         if (!fresh.clients.empty()) return {KeyedKind::client, p.clients->back().key};
         return {KeyedKind::application, p.demand.applications->back().key};
     });
-    if (added)
-        workspace_.tell(tr("From %1: %2").arg(from, counted_words(fresh)));
+    if (added) workspace_.tell(tr("From %1: %2").arg(from, counted_words(fresh)));
 }
 
 void ClientsPage::read_file() {

@@ -282,7 +282,7 @@ QString ProofTable::uplink_words() const {
 void ProofTable::go(const Cell& cell) {
     const Row& row = rows_[static_cast<std::size_t>(cell.row)];
     const Place& place = places_[static_cast<std::size_t>(cell.place)];
-    if (row.kind == Row::Kind::uplink) 
+    if (row.kind == Row::Kind::uplink)
         return look_at_hour(workspace_, std::string(workspace_.results().verdict()->uplink->hour));
     if (row.kind == Row::Kind::all) {
         if (place.floor) workspace_.in_view().show_floor(place.floor);

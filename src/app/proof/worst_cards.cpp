@@ -78,7 +78,8 @@ void WorstCards::refresh() {
     update();
 }
 
-/// Of the project that was predicted, which an edit may have gone on from: areas and clients in turn, as many as have room: neither hides the other.
+/// Of the project that was predicted, which an edit may have gone on from: areas and clients in turn, as many
+/// as have room: neither hides the other.
 std::vector<WorstPlace> WorstCards::shown_places() const {
     const Results& results = workspace_.results();
     const MissedPlaces* missed = results.find<MissedPlaces>();

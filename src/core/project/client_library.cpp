@@ -8,6 +8,7 @@
 #include "project/json_gear.h"
 #include "project/json_lists.h"
 #include "project/json_parse.h"
+#include "project/library_file.h"
 #include "project/project.h"
 
 namespace yemvo {
@@ -52,11 +53,7 @@ std::string clients_to_json(const ClientLibrary& library) {
 ClientLibrary clients_from_json(std::string_view text, const std::string& name) {
     const Json json = parse_json(text, name, say("Choose a file of clients that Yemvo wrote"));
     const Reader r(json, name + ": ");
-    if (r.at("format").text() != "yemvo-clients") r.at("format").fail(say("is not 'yemvo-clients'"));
-    if (const int version = r.at("version").integer(); version != 1)
-        throw Error(
-            version > 1 ? say("was written by a newer Yemvo") : say("has no version that there ever was"),
-            name, say("Open it with the Yemvo that wrote it"));
+    check_library_file(r, "yemvo-clients", name);
     return {read_list_if_any<ClientProfile>(r, "clients", read_client),
             read_list_if_any<Application>(r, "applications", read_application)};
 }

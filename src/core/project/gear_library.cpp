@@ -9,6 +9,7 @@
 #include "project/json_gear.h"
 #include "project/json_lists.h"
 #include "project/json_parse.h"
+#include "project/library_file.h"
 
 namespace yemvo {
 namespace {
@@ -81,11 +82,7 @@ std::string gear_to_json(const GearLibrary& library) {
 GearLibrary gear_from_json(std::string_view text, const std::string& name) {
     const Json json = parse_json(text, name, say("Choose a file of gear that Yemvo wrote"));
     const Reader r(json, name + ": ");
-    if (r.at("format").text() != "yemvo-gear") r.at("format").fail(say("is not 'yemvo-gear'"));
-    if (const int version = r.at("version").integer(); version != 1)
-        throw Error(
-            version > 1 ? say("was written by a newer Yemvo") : say("has no version that there ever was"),
-            name, say("Open it with the Yemvo that wrote it"));
+    check_library_file(r, "yemvo-gear", name);
     GearLibrary library;
     library.models = read_list_if_any<AccessPointModel>(r, "models", read_model);
     library.antennas = read_list_if_any<AntennaModel>(r, "antennas", read_antenna_model);

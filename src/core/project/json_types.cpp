@@ -5,6 +5,7 @@
 
 #include "project/json_parse.h"
 #include "project/json_write.h"
+#include "project/library_file.h"
 
 namespace yemvo {
 namespace {
@@ -103,11 +104,7 @@ std::string types_to_json(const std::vector<WallType>& types) {
 std::vector<WallType> types_from_json(std::string_view text, const std::string& name) {
     const Json json = parse_json(text, name, say("Choose a file of types that Yemvo wrote"));
     const Reader r(json, name + ": ");
-    if (r.at("format").text() != "yemvo-types") r.at("format").fail(say("is not 'yemvo-types'"));
-    if (const int version = r.at("version").integer(); version != 1)
-        throw Error(
-            version > 1 ? say("was written by a newer Yemvo") : say("has no version that there ever was"),
-            name, say("Open it with the Yemvo that wrote it"));
+    check_library_file(r, "yemvo-types", name);
     std::vector<WallType> types;
     for (const Reader& item : r.at("wall_types").items(10'000)) types.push_back(read_wall_type(item));
     return types;
