@@ -93,7 +93,7 @@ private:
         w_.edit(label, [&, at = w_.floor_id()](Project& p) { yemvo::change_demand(p, at, item_, how); });
     }
 
-    /// What a row may begin with; it stays as many.
+    /// What a row's devices are and do; how many, when and on which network stays.
     void device() const {
         static const std::vector<ZoneUse> kinds = standard_devices();
         QStringList names{tr("As set below")};
@@ -102,10 +102,10 @@ private:
             form_.row(tr("Kind")), "deviceKind", names, [] { return 0; },
             [rows = *this](int i) {
                 if (i == 0) return;
+                const ZoneDemand& kind = kinds[static_cast<std::size_t>(i - 1)].demand;
                 rows.change_demand(tr("Change kind of fixed devices"), [&](ZoneDemand& d) {
-                    const double many = d.amount;
-                    d = kinds[static_cast<std::size_t>(i - 1)].demand;
-                    d.amount = many;
+                    d.profiles = kind.profiles;
+                    d.applications = kind.applications;
                 });
             });
     }

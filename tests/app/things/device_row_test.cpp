@@ -50,6 +50,13 @@ TEST_CASE("a row of cameras is drawn, told what it is, counted and served, and u
     d.fill("demandAmount", "9");
     CHECK(rows()[0].demand.amount == 9);
     CHECK(rows()[0].demand.applications == Mix{{"payment", 1}});
+    d.fill("demandGrowth", "50");
+    d.pick("deviceKind", "Sensors");
+    CHECK(rows()[0].demand.amount == 9);
+    CHECK(rows()[0].demand.growth == 0.5);
+    CHECK(rows()[0].demand.profiles == Mix{{"sensor", 1}});
+    d.menu("edit.undo");
+    d.menu("edit.undo");
     d.fill("demandAmount", "-3");
     CHECK(rows()[0].demand.amount == 9);
     REQUIRE(d.settle());
