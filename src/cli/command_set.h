@@ -42,6 +42,7 @@ void add_link_commands(CLI::App& root, Context&);      ///< probe, costs
 void add_radio_commands(CLI::App& root, Context&);     ///< rates, channels
 void add_airtime_commands(CLI::App& root, Context&);   ///< airtime
 void add_capacity_commands(CLI::App& root, Context&);  ///< capacity
+void add_capture_command(CLI::App& root, Context&);    ///< capture
 void add_drawing_commands(CLI::App& root, Context&);   ///< drawing
 void add_pattern_commands(CLI::App& root, Context&);   ///< pattern
 void add_chart_command(CLI::App& pattern, Context&);   ///< pattern trace

@@ -67,6 +67,7 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     add_drawing_commands(root, context);
     add_airtime_commands(root, context);
     add_capacity_commands(root, context);
+    add_capture_command(root, context);
     add_pattern_commands(root, context);
     try {
         if (argc > 1 && argv[1][0] != '-') check_command(root, argv[1]);
