@@ -21,10 +21,10 @@ void compose_garden(Composer c) {
     c.zone("Lawn", {{11, 0.5}, {17, 0.5}, {17, 9}, {27.5, 9}, {27.5, 19}, {11, 19}}, ZoneKind::not_needed);
     // its antenna at 5 GHz is the one of gear/panel-sheet.pdf, taken from the sheet's charts
     const AccessPointId terrace =
-        c.access_point("panel-external", {0.6, 19}, 3.6, {{1, 20, 16}, {36, 40, 17}}, 90, 8);
+        c.access_point("panel-external", {0.6, 19}, 3.6, {{1, 20, 13}, {108, 40, 16}}, 90, 8);
     c.antenna(terrace, 1, "sector-panel", "medium", 2);
-    c.access_point("wall-unit", {19, 20.4}, 2.6, {{6, 20, 10}, {44, 40, 14}, {5, 80, 12}}, 0, 0);
-    c.access_point("wall-unit", {24.7, 5.5}, 2.1, {{11, 20, 11}, {149, 40, 14}, {37, 80, 12}}, 270, 0);
+    c.access_point("wall-unit", {19, 20.4}, 2.6, {{6, 20, 10}, {132, 40, 14}, {5, 0, 12}}, 0, 0);
+    c.access_point("wall-unit", {24.7, 5.5}, 2.1, {{11, 20, 11}, {100, 40, 14}, {37, 0, 12}}, 270, 0);
 }
 
 }  // namespace yemvo::demo

@@ -83,8 +83,8 @@ void zones(Composer& c) {
 void gear(Composer& c) {
     c.access_point("ceiling-tri", {9.5, 25.5}, 3.2, {{1, 20, 8}, {36, 40, 14}, {5, 80, 17}});
     c.access_point("ceiling-tri", {8, 7.5}, 3.2, {{6, 20, 8}, {52, 40, 14}, {37, 80, 17}});
-    c.access_point("density-switch", {20, 17.5}, 4.2, {{11, 20, 9}, {100, 40, 15}, {69, 80, 18}});
-    c.access_point("ceiling-tri", {36, 7}, 4.2, {{1, 20, 9}, {116, 40, 15}, {21, 80, 18}});
+    c.access_point("density-switch", {20, 17.5}, 4.2, {{11, 20, 9}, {100, 40, 15}, {69, 80, 16}});
+    c.access_point("ceiling-tri", {36, 7}, 4.2, {{1, 20, 9}, {108, 40, 15}, {21, 80, 18}});
     c.access_point("ceiling-entry", {39, 27}, 3.4, {{6, 20, 8}, {60, 40, 14}});
     c.access_point("ceiling-tri", {51.5, 30}, 4.0, {{1, 20, 5}, {44, 40, 12}, {53, 80, 16}});
     c.access_point("ceiling-tri", {51.5, 21.5}, 4.0, {{11, 20, 5}, {132, 40, 12}, {85, 80, 16}});

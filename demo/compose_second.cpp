@@ -56,10 +56,10 @@ void zones(Composer& c) {
 void gear(Composer& c) {
     c.access_point("ceiling-tri", {46.5, 26.5}, 3.4, {{1, 20, 9}, {60, 40, 15}, {85, 80, 18}});
     c.access_point("ceiling-tri", {45.0, 8}, 2.75, {{11, 20, 8}, {36, 40, 14}, {5, 80, 17}});
-    c.access_point("ceiling-tri", {55.5, 7}, 2.75, {{6, 20, 8}, {132, 40, 14}, {101, 80, 17}});
-    c.access_point("ceiling-tri", {24.5, 5.8}, 3.2, {{6, 20, 8}, {116, 40, 14}, {37, 80, 17}});
+    c.access_point("ceiling-tri", {55.5, 7}, 2.75, {{6, 20, 8}, {132, 40, 14}, {53, 80, 17}});
+    c.access_point("ceiling-tri", {24.5, 5.8}, 3.2, {{6, 20, 8}, {108, 40, 14}, {37, 80, 17}});
     c.access_point("ceiling-tri", {20, 28}, 2.95, {{11, 20, 8}, {44, 40, 14}, {69, 80, 17}});
-    c.access_point("outdoor-sector", {15.7, 14}, 2.9, {{1, 20, 12}, {100, 40, 16}}, 270, 6);
+    c.access_point("outdoor-sector", {15.7, 14}, 2.9, {{1, 20, 11}, {100, 40, 15}}, 270, 6);
 }
 
 }  // namespace

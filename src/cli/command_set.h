@@ -37,14 +37,16 @@ const Floor& named_floor(const Project&, const std::string& name);
 /// Prints one JSON value.
 void print(Context&, const Json&);
 
-void add_project_commands(CLI::App& root, Context&);   ///< demo, info, predict, verdict
-void add_link_commands(CLI::App& root, Context&);      ///< probe, costs
-void add_radio_commands(CLI::App& root, Context&);     ///< rates, channels
-void add_airtime_commands(CLI::App& root, Context&);   ///< airtime
-void add_capacity_commands(CLI::App& root, Context&);  ///< capacity
-void add_capture_command(CLI::App& root, Context&);    ///< capture
-void add_drawing_commands(CLI::App& root, Context&);   ///< drawing
-void add_pattern_commands(CLI::App& root, Context&);   ///< pattern
-void add_chart_command(CLI::App& pattern, Context&);   ///< pattern trace
+void add_project_commands(CLI::App& root, Context&);    ///< demo, info, predict, verdict
+void add_link_commands(CLI::App& root, Context&);       ///< probe, costs
+void add_radio_commands(CLI::App& root, Context&);      ///< rates, channels
+void add_airtime_commands(CLI::App& root, Context&);    ///< airtime
+void add_capacity_commands(CLI::App& root, Context&);   ///< capacity
+void add_regulation_command(CLI::App& root, Context&);  ///< regulation
+void add_tuning_commands(CLI::App& root, Context&);     ///< hearing, retune
+void add_capture_command(CLI::App& root, Context&);     ///< capture
+void add_drawing_commands(CLI::App& root, Context&);    ///< drawing
+void add_pattern_commands(CLI::App& root, Context&);    ///< pattern
+void add_chart_command(CLI::App& pattern, Context&);    ///< pattern trace
 
 }  // namespace yemvo::cli

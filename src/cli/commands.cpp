@@ -67,6 +67,8 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     add_drawing_commands(root, context);
     add_airtime_commands(root, context);
     add_capacity_commands(root, context);
+    add_regulation_command(root, context);
+    add_tuning_commands(root, context);
     add_capture_command(root, context);
     add_pattern_commands(root, context);
     try {

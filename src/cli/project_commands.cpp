@@ -101,9 +101,16 @@ int predict(Context& context, const PredictWish& wish) {
     const LensId lens_id = *find_lens(wish.lens);
     constexpr double beyond_m = 25;
     Predictor predictor;
-    const SitePrediction site = predictor.predict(
+    SitePrediction site = predictor.predict(
         project, {floor.id},
         {wish.cell_m, lens(lens_id).needs.deviation, lens(lens_id).needs.surroundings ? beyond_m : 0});
+    if (lens(lens_id).needs.capacity) {
+        if (!has_demand(project))
+            throw Error(say("no zone says who is there, so nothing is known of the air"), wish.file,
+                        say("Give zones people, or choose another lens"));
+        Predictor others;  // on the project's own grid
+        site.floors.front().air = air_figures(*capacity_by_floors(project, others), project.demand.hour);
+    }
     render::MapChoice choice{lens_id, wanted, lens(lens_id).limit};
     choice = render::coloured(choice, project);
     choice.only = chosen_access_points(project, wish.access_points);

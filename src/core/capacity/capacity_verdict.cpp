@@ -5,12 +5,15 @@
 #include <cmath>
 #include <set>
 
+#include "capacity/client_air.h"
+
 namespace yemvo {
 namespace {
 
 AirFigures::OfRadio figures_of(const RadioCapacity& r) {
     AirFigures::OfRadio f;
     f.use = r.use;
+    f.own_use = r.own_use;
     f.satisfied = r.satisfied;
     f.clients = r.clients;
     f.headroom = r.headroom;
@@ -30,6 +33,25 @@ double value_of(LensId lens, const AirFigures::OfRadio& f) {
             return 100 * f.headroom;
         default:
             return 100 * f.satisfied;
+    }
+}
+
+/// What a client has; where nobody serves it, the worst there is.
+double client_value(const Project& project, const LensInfo& lens, const HourCapacity& hour,
+                    const ClientCapacity& c) {
+    constexpr double worst = 1000;
+    if (c.radio < 0) return lens.more_is_better ? 0 : worst;
+    switch (lens.id) {
+        case LensId::satisfied:
+            return 100 * double{c.satisfied};
+        case LensId::sinr:
+            return client_air(project, hour, c).sinr_db;
+        case LensId::interference:
+            return client_air(project, hour, c).interference_dbm;
+        case LensId::air_here:
+            return 100 * client_air(project, hour, c).use;
+        default:
+            return value_of(lens.id, figures_of(hour.radios[static_cast<std::size_t>(c.radio)]));
     }
 }
 
@@ -107,8 +129,9 @@ private:
         const Zone* zone = z.row ? nullptr : find_zone(floor, z.zone);
         const bool served = !zone || zone->kind == ZoneKind::served || zone->kind == ZoneKind::keep_out;
         if (!holds_in(set_, zone) || (!served && set_.is_everywhere())) return;
-        const Worst at{zone ? centroid(zone->outline) : middle(*find_device_row(floor, z.row)), 0, unserved,
-                       margin_of(r_, 0, unserved)};
+        const double nothing = info_.more_is_better ? 0 : 1000;
+        const Worst at{zone ? centroid(zone->outline) : middle(*find_device_row(floor, z.row)), nothing,
+                       unserved, margin_of(r_, nothing, unserved)};
         site.add(unserved, z.clients, 0, at);
         floors[z.floor].add(unserved, z.clients, 0, at);
         if (!zone) return;
@@ -185,11 +208,7 @@ ClientStanding standing_of(const Project& project, const RequirementSet& set, co
         c.radio < 0 ? r.bands.first() : hour.radios[static_cast<std::size_t>(c.radio)].radio.channel.band;
     if (!holds_in(set, s.zone) || !r.bands.contains(s.band)) return s;
     s.counts = true;
-    const LensId lens = required_lens(r).id;
-    if (c.radio >= 0)
-        s.value = lens == LensId::satisfied
-                      ? 100 * double{c.satisfied}
-                      : value_of(lens, figures_of(hour.radios[static_cast<std::size_t>(c.radio)]));
+    s.value = client_value(project, required_lens(r), hour, c);
     s.margin = margin_of(r, s.value, s.band);
     return s;
 }
@@ -253,6 +272,7 @@ std::shared_ptr<const AirFigures> air_figures(const SiteCapacity& site, std::str
             .add(static_cast<std::uint64_t>(r.radio.radio))
             .add(f.mbps_a_client)
             .add(f.use)
+            .add(f.own_use)
             .add(f.satisfied)
             .add(f.clients)
             .add(f.headroom);

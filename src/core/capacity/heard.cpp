@@ -88,15 +88,23 @@ HeardFloor heard_on(const Project& project, const std::vector<AirRadio>& radios,
         if (c.cell != beyond_surface) each_level(all, c.cell, [&](HeardLevel l) { out.levels.push_back(l); });
         out.first.push_back(static_cast<std::uint32_t>(out.levels.size()));
     }
-    if (p.surface.cells() > 0)
-        for (std::size_t i = 0; i < radios.size(); ++i) {
-            if (radios[i].floor != p.floor) continue;
-            const AccessPoint* ap = find_access_point(project, p.floor, radios[i].access_point);
-            each_level(all, cell_below(p.surface, ap->position), [&](HeardLevel l) {
-                if (radios[l.radio].access_point == radios[i].access_point) return;
-                out.between.push_back({static_cast<std::uint16_t>(i), l});
-            });
-        }
+    out.between = heard_between(project, radios, p);
+    return out;
+}
+
+std::vector<HeardFloor::Pair> heard_between(const Project& project, const std::vector<AirRadio>& radios,
+                                            const FloorPrediction& p) {
+    std::vector<HeardFloor::Pair> out;
+    if (p.surface.cells() == 0) return out;
+    const auto all = sources(radios, p);
+    for (std::size_t i = 0; i < radios.size(); ++i) {
+        if (radios[i].floor != p.floor) continue;
+        const AccessPoint* ap = find_access_point(project, p.floor, radios[i].access_point);
+        each_level(all, cell_below(p.surface, ap->position), [&](HeardLevel l) {
+            if (radios[l.radio].access_point == radios[i].access_point) return;
+            out.push_back({static_cast<std::uint16_t>(i), l});
+        });
+    }
     return out;
 }
 

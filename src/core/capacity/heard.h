@@ -60,6 +60,9 @@ inline constexpr int heard_least_cdbm = -9800;
 
 /// The project's radios as the floor's prediction has them.
 HeardFloor heard_on(const Project&, const std::vector<AirRadio>&, const FloorPrediction&);
+/// What its radios hear of others, alone.
+std::vector<HeardFloor::Pair> heard_between(const Project&, const std::vector<AirRadio>&,
+                                            const FloorPrediction&);
 /// With indices into these radios, where it was made beside others; those that are gone are heard no more.
 std::shared_ptr<const HeardFloor> heard_among(const std::vector<AirRadio>&,
                                               std::shared_ptr<const HeardFloor>);

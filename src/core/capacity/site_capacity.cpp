@@ -5,6 +5,7 @@
 #include <cmath>
 
 #include "capacity/air_of_site.h"
+#include "capacity/heard_by_floors.h"
 #include "capacity/parts_of_air.h"
 
 namespace yemvo {
@@ -462,13 +463,8 @@ std::shared_ptr<const SiteCapacity> site_capacity(const Project& project, const 
 std::shared_ptr<const SiteCapacity> capacity_by_floors(const Project& project, Predictor& predictor,
                                                        const CancelToken& cancel) {
     const auto radios = air_radios(project);
-    std::vector<std::shared_ptr<const HeardFloor>> floors;
-    for (const Floor* f : all_floors(project)) {
-        const SitePrediction one = predictor.predict(project, {f->id}, {}, cancel);
-        floors.push_back(std::make_shared<const HeardFloor>(heard_on(project, radios, one.floors.front())));
-    }
     CapacitySolver solver;
-    return solver.solve(project, radios, floors, cancel);
+    return solver.solve(project, radios, heard_by_floors(project, radios, predictor, cancel), cancel);
 }
 
 }  // namespace yemvo

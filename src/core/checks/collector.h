@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // For the checks' own use: where they put what they find.
 #pragma once
+#include <span>
 #include <sstream>
 
 #include "base/length_text.h"
@@ -42,8 +43,13 @@ void check_floor(const Check&);
 void check_access_points(const Check&);
 void check_gear(const Check&);
 void check_demand(const Check&);
+void check_radios(const Check&, const KnownAir*);
 /// Of the whole project.
 void check_types(const Project&, std::vector<Finding>&);
 void check_site_demand(const Project&, std::vector<Finding>&);
+void check_site_air(const Project&, std::vector<Finding>&);
+
+/// The rules of the air, from Rule::no_country_data on.
+std::span<const RuleInfo> air_rules();
 
 }  // namespace yemvo

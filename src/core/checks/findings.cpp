@@ -9,7 +9,7 @@
 namespace yemvo {
 
 const RuleInfo& rule_info(Rule rule) {
-    static constexpr std::array<RuleInfo, rule_count> list{{
+    static constexpr std::array<RuleInfo, static_cast<std::size_t>(Rule::no_country_data)> list{{
         {Rule::no_scale, "no-scale", mark("Drawing without scale"),
          mark("Nothing on the floor has a size until its drawing has one.")},
         {Rule::gap, "gap", mark("Gap between walls"),
@@ -59,7 +59,23 @@ const RuleInfo& rule_info(Rule rule) {
         {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
          mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
-    return list[static_cast<std::size_t>(rule)];
+    const auto at = static_cast<std::size_t>(rule);
+    return at < list.size() ? list[at] : air_rules()[at - list.size()];
+}
+
+double limit_of(const Project& project, Rule rule) {
+    const RuleInfo& info = rule_info(rule);
+    const auto own = project.air.limits.find(std::string(info.key));
+    const double value = own == project.air.limits.end() ? info.limit->usual : own->second;
+    return std::clamp(value, info.limit->low, info.limit->high);
+}
+
+void set_limit(Project& project, Rule rule, double value) {
+    const RuleInfo& info = rule_info(rule);
+    if (value == info.limit->usual)
+        project.air.limits.erase(std::string(info.key));
+    else
+        project.air.limits[std::string(info.key)] = value;
 }
 
 static void check_set_aside(const Project& project, std::vector<Finding>& out) {
@@ -72,7 +88,14 @@ static void check_set_aside(const Project& project, std::vector<Finding>& out) {
     }
 }
 
-std::vector<Finding> findings(const Project& project, const Scene& scene, const CancelToken& cancel) {
+/// By what it is about, or by the zone that it lies in.
+static bool waives(const Project& project, const Waiver& w, const Finding& f) {
+    if (w.rule != rule_info(f.rule).key) return false;
+    return w.zone ? w.zone == zone_of(project, f) : w.subjects == f.subjects;
+}
+
+std::vector<Finding> findings(const Project& project, const Scene& scene, const CancelToken& cancel,
+                              const KnownAir* air) {
     std::vector<Finding> out;
     for (const Floor* floor : all_floors(project)) {
         cancel.check();
@@ -85,24 +108,40 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_access_points(check);
         check_gear(check);
         check_demand(check);
+        check_radios(check, air);
     }
     check_site_demand(project, out);
+    check_site_air(project, out);
     check_types(project, out);
     check_set_aside(project, out);
     for (Finding& f : out)
         for (const Waiver& w : *project.waivers)
-            if (w.rule == rule_info(f.rule).key && w.subjects == f.subjects) f.waived = w.note;
+            if (waives(project, w, f)) f.waived = w.note;
     std::stable_sort(out.begin(), out.end(),
                      [](const Finding& a, const Finding& b) { return a.rule < b.rule; });
     return out;
 }
 
-void waive(Project& project, const Finding& finding, const std::optional<std::string>& note) {
+void waive(Project& project, const Finding& finding, const std::optional<std::string>& note,
+           bool whole_zone) {
     std::vector<Waiver> waivers = *project.waivers;
     const std::string rule(rule_info(finding.rule).key);
-    std::erase_if(waivers, [&](const Waiver& w) { return w.rule == rule && w.subjects == finding.subjects; });
-    if (note) waivers.push_back({rule, finding.subjects, *note});
+    std::erase_if(waivers, [&](const Waiver& w) { return waives(project, w, finding); });
+    if (note) {
+        Waiver w{rule, finding.subjects, *note};
+        if (whole_zone) w.zone = zone_of(project, finding);
+        if (w.zone) w.subjects.clear();
+        waivers.push_back(std::move(w));
+    }
     set_waivers(project, std::move(waivers));
+}
+
+ZoneId zone_of(const Project& project, const Finding& finding) {
+    const Floor* floor = finding.has_place ? find_floor(project, finding.floor) : nullptr;
+    if (!floor) return {};
+    for (const Zone& z : *floor->zones)
+        if (contains(z.outline, finding.place)) return z.id;
+    return {};
 }
 
 }  // namespace yemvo

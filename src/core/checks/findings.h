@@ -2,6 +2,7 @@
 // A model that checks itself: what is drawn but cannot be meant, where, why, and how to mend it.
 #pragma once
 #include <functional>
+#include <optional>
 #include <string>
 #include <string_view>
 
@@ -10,6 +11,7 @@
 #include "project/items.h"
 #include "project/project.h"
 #include "propagation/scene.h"
+#include "tuning/meetings.h"
 
 namespace yemvo {
 
@@ -36,16 +38,56 @@ enum class Rule {
     uplink_narrow,
     many_networks,
     set_aside,
+    // of the air, in the order of air_rules.cpp
+    no_country_data,
+    channel_barred,
+    eirp_over,
+    wide_24,
+    odd_24,
+    long_radar_wait,
+    radar_seen,
+    all_dfs,
+    not_scanned,
+    slow_lowest_rate,
+    equal_powers,
+    way_back_weak,
+    left_automatic,
+    air_lost,
+    partly_over,
+    channel_full,
+    too_loud,
 };
-inline constexpr int rule_count = 22;
+inline constexpr int rule_count = 39;
+
+/// From where on a rule finds something; the project may have another (AirBook::limits, under the rule's
+/// key).
+struct RuleLimit {
+    double usual, low, high;
+    int decimals;
+    std::string_view unit;  ///< "dB", "%"; empty: a count
+    std::string_view what;  ///< "Air lost to one other radio, at most"
+};
 
 struct RuleInfo {
     Rule rule;
     std::string_view key;   ///< in files
     std::string_view name;  ///< "Gap between walls"
     std::string_view why;   ///< what it does to the prediction, one sentence
+    std::optional<RuleLimit> limit = {};
 };
 const RuleInfo& rule_info(Rule);
+/// The project's own where it has one, kept within bounds. The rule must have one.
+double limit_of(const Project&, Rule);
+/// The usual one is not kept in the project.
+void set_limit(Project&, Rule, double);
+
+/// What is known of the site's air, for the rules that ask for it.
+struct KnownAir {
+    SiteAir air;
+    std::vector<AirMeeting> meetings;
+    /// Share of time in use as each radio hears it, at the fullest busy hour; empty where no demand is known.
+    std::vector<double> heard_use;
+};
 
 /// A change that ends the finding.
 struct Mend {
@@ -70,10 +112,19 @@ struct Finding {
     std::optional<std::string> waived;  ///< the note with which it was accepted
 };
 
-/// Of all floors, by rule and floor. Throws Cancelled.
-std::vector<Finding> findings(const Project&, const Scene&, const CancelToken& = {});
+/// Of the project as it is now, with what its last prediction knows. `capacity` may be null.
+KnownAir known_air(const Project&, const SiteHearing&, const SiteCapacity* capacity);
 
-/// Accepts the finding, or takes that back (no note).
-void waive(Project&, const Finding&, const std::optional<std::string>& note);
+/// Of all floors, by rule and floor. Throws Cancelled.
+/// `air`: null while it is not known; then its rules find nothing.
+std::vector<Finding> findings(const Project&, const Scene&, const CancelToken& = {},
+                              const KnownAir* air = nullptr);
+
+/// Accepts the finding, or takes that back (no note). `whole_zone`: with it all of its rule in its zone, now
+/// and later; taking back ends that for the whole zone.
+void waive(Project&, const Finding&, const std::optional<std::string>& note, bool whole_zone = false);
+
+/// The zone that the finding's place lies in; 0 where it lies in none.
+ZoneId zone_of(const Project&, const Finding&);
 
 }  // namespace yemvo

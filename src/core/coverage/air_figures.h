@@ -14,6 +14,7 @@ struct AirFigures {
     struct OfRadio {
         double mbps_a_client = 0;  ///< down, that each client could get if all asked alike for more
         double use = 0;            ///< share of time that its channel is in use as it hears it
+        double own_use = 0;        ///< share of time that it and its clients send
         double satisfied = 1;      ///< share of its clients
         double clients = 0;
         double headroom = 0;  ///< see RadioCapacity

@@ -33,6 +33,9 @@ enum class LensId {
     air_used,
     radio_clients,
     headroom,
+    sinr,
+    interference,
+    air_here,
 };
 
 /// Which part of a plan a quantity speaks of.

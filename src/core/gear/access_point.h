@@ -8,6 +8,7 @@
 #include "base/id.h"
 #include "gear/model.h"
 #include "geometry/point.h"
+#include "regulation/device_class.h"
 #include "wireless/channel.h"
 
 namespace yemvo {
@@ -25,6 +26,9 @@ struct Radio {
     /// Nobody has chosen its channel yet: what stands there is a proposal, and it counts as if no other radio
     /// were on its spectrum.
     bool channel_open = false;
+    bool locked = false;  ///< channel, width and power stay as they are, whatever is worked out
+    /// A controller chooses its channel or power and may set other than the plan says.
+    bool automatic = false;
     friend bool operator==(const Radio&, const Radio&) = default;
 };
 
@@ -40,6 +44,8 @@ struct AccessPoint {
     std::vector<Radio> radios;               ///< as many as the model has
     std::optional<PowerSource> source = {};  ///< none: not told, nothing is limited
     int alternative = 0;                     ///< of the source's row in the model's power table
+    /// As the regulator takes it at 6 GHz; none: as its place suggests (device_class_of).
+    std::optional<DeviceClass> device_class = {};
     friend bool operator==(const AccessPoint&, const AccessPoint&) = default;
 };
 

@@ -130,6 +130,8 @@ Json write_radio(const Radio& r) {
     if (r.cable_m != 0) json["cable_m"] = r.cable_m;
     if (!r.without.empty()) json["without_networks"] = r.without;
     if (r.channel_open) json["channel_open"] = true;
+    if (r.locked) json["locked"] = true;
+    if (r.automatic) json["automatic"] = true;
     return json;
 }
 
@@ -144,6 +146,8 @@ Radio read_radio(const Reader& r) {
     if (const auto cable = r.find("cable")) radio.cable = cable->text(limits::key);
     if (const auto metres = r.find("cable_m")) radio.cable_m = metres->number();
     if (const auto open = r.find("channel_open")) radio.channel_open = open->boolean();
+    if (const auto locked = r.find("locked")) radio.locked = locked->boolean();
+    if (const auto automatic = r.find("automatic")) radio.automatic = automatic->boolean();
     if (const auto without = r.find("without_networks"))
         for (const Reader& key : without->items(limits::networks))
             radio.without.push_back(key.text(limits::key));
@@ -195,6 +199,7 @@ Json write_access_point(const AccessPoint& ap) {
               {"radios", write_list(ap.radios, write_radio)}};
     if (ap.source) json["power_source"] = power_source_key(*ap.source);
     if (ap.alternative != 0) json["power_alternative"] = ap.alternative;
+    if (ap.device_class) json["device_class"] = device_class_key(*ap.device_class);
     return json;
 }
 
@@ -211,6 +216,7 @@ AccessPoint read_access_point(const Reader& r) {
     for (const Reader& item : r.at("radios").items(limits::radios)) ap.radios.push_back(read_radio(item));
     if (const auto source = r.find("power_source")) ap.source = source->word(find_power_source);
     if (const auto index = r.find("power_alternative")) ap.alternative = index->integer();
+    if (const auto device = r.find("device_class")) ap.device_class = device->word(find_device_class);
     return r.kept(std::move(ap));
 }
 

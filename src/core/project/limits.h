@@ -93,6 +93,7 @@ inline constexpr Range permittivity{0.5, 200};
 inline constexpr Range conductivity{0, 1e9};
 inline constexpr Range exponent{-5, 5};
 inline constexpr Range most_db{0, 300, "dB"};
+inline constexpr Range rule_limit{-10'000, 100'000};
 inline constexpr Range colours_low{-10'000, 100'000};
 inline constexpr Range colours_step{0.01, 10'000};
 inline constexpr Range requirement_limit{-10'000, 100'000};
@@ -125,6 +126,8 @@ inline constexpr std::size_t mix_parts = 100;
 inline constexpr std::size_t busy_hours = 50;
 inline constexpr std::size_t networks = 64;
 inline constexpr std::size_t applications = 1000;
+inline constexpr std::size_t rule_limits = 200;
+inline constexpr std::size_t radar_channels = 50;
 
 /// Those that the schema states, by the name of its definition.
 struct Named {

@@ -16,6 +16,7 @@
 #include "gear/access_point.h"
 #include "gear/antenna_model.h"
 #include "gear/client.h"
+#include "project/air_book.h"
 #include "project/item.h"
 #include "project/requirement.h"
 #include "venue/floor.h"
@@ -51,6 +52,7 @@ struct Waiver {
     std::string rule;
     std::vector<std::uint32_t> subjects;  ///< ids, in the finding's order; they may be gone by now
     std::string note;
+    ZoneId zone = {};  ///< set: all of the rule's findings in that zone, whatever they are about
     friend bool operator==(const Waiver&, const Waiver&) = default;
 };
 
@@ -96,6 +98,7 @@ struct Project {
     Shared<std::vector<CableType>> cables;
     Shared<std::vector<ClientProfile>> clients;
     DemandBook demand;
+    AirBook air;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one

@@ -220,6 +220,22 @@ void check(const Waiver& w) {
     text("note", mark("note"), w.note, limits::words);
 }
 
+void check(const AirBook& book) {
+    if (book.limits.size() > limits::rule_limits)
+        broken("limits", say("limits of rules"), say("may be at most %1", limits::rule_limits));
+    for (const auto& [key, value] : book.limits) {
+        text("limits", mark("rule"), key, limits::key);
+        number("limits", mark("limit of a rule"), value, limits::rule_limit);
+    }
+    if (book.radar.size() > limits::radar_channels)
+        broken("radar_channels", say("channels with radar"),
+               say("may be at most %1", limits::radar_channels));
+    for (int channel : book.radar)
+        if (!is_valid({band_5, channel, 20}))
+            broken("radar_channels", say("channels with radar"),
+                   say("%1 is no 20 MHz channel at 5 GHz", channel));
+}
+
 void check(const Probe& p) {
     number("number", mark("number"), p.number, limits::probe_number);
     place("place_m", mark("place"), p.place, limits::coordinate_m);

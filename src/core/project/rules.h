@@ -55,6 +55,7 @@ void check(const Requirement&);
 void check(const RequirementSet&);
 void check(const Variant&);  ///< its name
 void check(const Waiver&);
+void check(const AirBook&);
 void check(const Probe&);
 void check(const LensColours&);
 void check(const SiteSettings&);

@@ -126,8 +126,12 @@ std::vector<Channel> channels_around(BandId id, int primary, int width_mhz) {
     return list;
 }
 
+std::string short_channel_text(int primary, int width_mhz) {
+    return std::to_string(primary) + " / " + std::to_string(width_mhz);
+}
+
 std::string channel_text(int primary, int width_mhz) {
-    return std::to_string(primary) + " / " + std::to_string(width_mhz) + " MHz";
+    return short_channel_text(primary, width_mhz) + " MHz";
 }
 
 }  // namespace yemvo

@@ -44,7 +44,9 @@ std::vector<int> primaries(const Channel&);
 /// have two).
 std::vector<Channel> channels_around(BandId, int primary, int width_mhz);
 
-/// "44 / 40 MHz": as written on a plan, the primary and the width.
+/// "44 / 40 MHz": as written in sentences, the primary and the width.
 std::string channel_text(int primary, int width_mhz);
+/// "44 / 40": the same where it is clear what it is, as on a plan.
+std::string short_channel_text(int primary, int width_mhz);
 
 }  // namespace yemvo

@@ -12,7 +12,8 @@ namespace {
 /// Mask [linear] at an offset from the centre.
 double mask(double offset_mhz, double width_mhz) {
     const double x = std::abs(offset_mhz);
-    const double at[] = {width_mhz / 2 - 0.5, width_mhz / 2 + 0.5, width_mhz, 1.5 * width_mhz};
+    const double at[] = {width_mhz / 2 - (width_mhz > 20 ? 0.5 : 0.25), width_mhz / 2 + 0.5, width_mhz,
+                         1.5 * width_mhz};
     const double dbr[] = {0, -20, -28, -40};
     if (x <= at[0]) return 1;
     if (x > at[3]) return 0;
@@ -26,7 +27,7 @@ double mask(double offset_mhz, double width_mhz) {
 
 /// Of two channels whose centres lie so far apart.
 double shared(double from_mhz, double to_mhz, double apart_mhz) {
-    constexpr double step_mhz = 0.125;
+    constexpr double step_mhz = 0.05;
     const double reach = 1.5 * to_mhz + 1, own_reach = 1.5 * from_mhz;
     double sent = 0, taken = 0, own = 0, own_taken = 0;
     for (double f = -own_reach; f <= own_reach; f += step_mhz) {

@@ -1,8 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // How much two channels share.
 // Source: transmit masks of IEEE 802.11-2020 clauses 17, 19, 21 and IEEE 802.11ax clause 27 (the outline for
-// OFDM channels: 0 dBr to half the width less 0.5 MHz, -20 at 0.5 MHz beyond, -28 at the width, -40 at 1.5
-// widths).
+// OFDM channels: 0 dBr to half the width less 0.5 MHz (0.25 at 20 MHz), -20 at 0.5 MHz beyond, -28 at the
+// width, -40 at 1.5 widths).
 #pragma once
 #include "wireless/channel.h"
 

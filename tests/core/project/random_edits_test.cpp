@@ -477,7 +477,11 @@ private:
         replace_access_point(p, floor, ap);
     }
     void change_demand(Project& p, FloorId floor) {
-        switch (engine_() % 11) {
+        switch (engine_() % 12) {
+            case 11:
+                p.air.limits["rule-" + text("r")] = value(0, 100);
+                p.air.radar = {pick(channels(band_5, 20)).number};
+                break;
             case 7: {
                 DeviceRow row{{}, text("D"), place(), place(), pick(standard_devices()).demand};
                 row.demand.amount = value(0, 40);
@@ -488,7 +492,12 @@ private:
             case 9:
                 if (const AccessPoint* ap = some(access_points(p, floor))) {
                     AccessPoint open = *ap;
-                    for (Radio& r : open.radios) r.channel_open = any(0, 1) < 0.5;
+                    for (Radio& r : open.radios) {
+                        r.channel_open = any(0, 1) < 0.5;
+                        r.locked = any(0, 1) < 0.3;
+                        r.automatic = any(0, 1) < 0.3;
+                    }
+                    if (any(0, 1) < 0.3) open.device_class = DeviceClass::very_low_power;
                     replace_access_point(p, floor, open);
                 }
                 break;

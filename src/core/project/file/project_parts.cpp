@@ -2,6 +2,7 @@
 #include "project/file/project_parts.h"
 
 #include "project/file/gear_steps.h"
+#include "project/json_air.h"
 #include "project/json_antenna.h"
 #include "project/json_demand.h"
 #include "project/json_gear.h"
@@ -52,6 +53,13 @@ bool standard_demand_alone(const Project& p) {
     return p.demand == standard;
 }
 
+Json write_air(const Project& p, LargeLists&) { return write_air_book(p.air); }
+void read_air(const Reader& r, Project& p) {
+    if (r.find("radar_channels")) r.part([&] { p.air = read_air_book(r); });
+}
+bool same_air(const Project& a, const Project& b) { return a.air == b.air; }
+bool nothing_said_of_air(const Project& p) { return p.air == AirBook{}; }
+
 Json write_requirements(const Project& p, LargeLists&) {
     return {{"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)}};
 }
@@ -64,12 +72,17 @@ bool same_requirements(const Project& a, const Project& b) {
     return a.requirement_sets.same(b.requirement_sets);
 }
 
-Json write_waiver(const Waiver& w) { return {{"rule", w.rule}, {"subjects", w.subjects}, {"note", w.note}}; }
+Json write_waiver(const Waiver& w) {
+    Json json{{"rule", w.rule}, {"subjects", w.subjects}, {"note", w.note}};
+    if (w.zone) json["zone"] = w.zone.value;
+    return json;
+}
 Waiver read_waiver(const Reader& r) {
-    return r.kept(
-        Waiver{r.at("rule").text(),
-               read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
-               r.at("note").text()});
+    Waiver w{r.at("rule").text(),
+             read_list<std::uint32_t>(r.at("subjects"), [](const Reader& id) { return id.id_value(); }),
+             r.at("note").text()};
+    if (const auto zone = r.find("zone")) w.zone = zone->id<ZoneId>();
+    return r.kept(std::move(w));
 }
 Json write_findings(const Project& p, LargeLists&) {
     return {{"waivers", write_list(*p.waivers, write_waiver)}};
@@ -138,6 +151,7 @@ bool nothing_aside(const Project& p) { return p.aside->empty(); }
 constinit const PartKind<Project> types_part{"types", write_types, read_types, same_types},
     gear_part{"gear", write_gear, read_gear, same_gear, nullptr, gear_steps},
     demand_part{"demand", write_demand, read_demand, same_demand, nullptr, {}, standard_demand_alone},
+    air_part{"air", write_air, read_air, same_air, nullptr, {}, nothing_said_of_air},
     requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
     findings_part{"findings", write_findings, read_findings, same_findings},
     probes_part{"probes", write_probes, read_probes, same_probes},

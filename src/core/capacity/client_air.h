@@ -1,0 +1,17 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The air as one client has it: what other radios give on its channel, and how long that is in use.
+#pragma once
+#include "capacity/site_capacity.h"
+
+namespace yemvo {
+
+struct ClientAir {
+    double interference_dbm = -120;  ///< of other radios on its channel, in the mean over time
+    double sinr_db = 0;              ///< over that and the noise of its receiver
+    double use = 0;  ///< share of time in use by radios that it hears on its channel, its own counted
+};
+/// As the lenses SINR, Interference and Air in use here have it at that place; of a client that a radio
+/// serves.
+ClientAir client_air(const Project&, const HourCapacity&, const ClientCapacity&);
+
+}  // namespace yemvo

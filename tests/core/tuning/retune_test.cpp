@@ -1,0 +1,129 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// The demo retuned: more of the demand is carried at both busy hours, and nothing else is touched.
+#include "tuning/retune.h"
+
+#include "capacity/heard_by_floors.h"
+#include "checks/findings.h"
+#include "demo/demo.h"
+#include "project/gear_edits.h"
+
+using namespace yemvo;
+
+namespace {
+
+struct Site {
+    Project project = demo::compose_venue();
+    std::vector<std::shared_ptr<const HeardFloor>> heard;
+    SiteHearing hearing;
+    std::shared_ptr<const SiteCapacity> capacity;
+    Scene scene;
+    Site() { look(); }
+    void look() {
+        Predictor predictor;
+        const auto radios = air_radios(project);
+        heard = heard_by_floors(project, radios, predictor);
+        std::vector<std::vector<HeardFloor::Pair>> pairs;
+        for (const auto& f : heard) pairs.push_back(f->between);
+        hearing = site_hearing(radios, pairs);
+        CapacitySolver solver;
+        capacity = solver.solve(project, radios, heard);
+        SceneCache cache(std::size_t{1} << 24);
+        scene = make_scene(project, cache);
+    }
+    RetuneResult retuned_by(const RetuneAsk& ask) const {
+        return Retuning(project, scene, hearing, capacity.get(), ask).run();
+    }
+};
+
+}  // namespace
+
+TEST_CASE("the demo retuned carries more at both busy hours") {
+    Site s;
+    const RetuneResult found = s.retuned_by({});
+    CHECK(found.after < found.before);
+    CHECK(found.lower_bound <= found.after + 1e-9);
+    REQUIRE(found.hours.size() == 2);
+    for (const RetunedHour& h : found.hours) {
+        INFO(h.hour);
+        CHECK(h.carried_after_mbps >= h.carried_before_mbps - 1e-6);
+        CHECK(h.satisfied_after >= h.satisfied_before - 1e-6);
+    }
+    CHECK(found.hours[1].satisfied_before == Approx(0.922).margin(0.005));
+    CHECK(found.hours[1].satisfied_after > 0.99);
+    // what was foretold is what the whole works out to
+    Site after;
+    after.project = s.project;
+    make_changes(after.project, found.changes);
+    after.look();
+    CHECK(after.capacity->hours[1].site.satisfied_share() ==
+          Approx(found.hours[1].satisfied_after).margin(0.003));
+    // and it breaks no rule of the country
+    SceneCache masks(std::size_t{1} << 24);
+    for (const Finding& f : findings(after.project, make_scene(after.project, masks)))
+        CHECK((f.rule != Rule::channel_barred && f.rule != Rule::eirp_over && f.rule != Rule::odd_24));
+    // everything but channels is as before
+    for (const RetuneChange& c : found.changes) {
+        Radio back = c.after;
+        back.channel = c.before.channel;
+        back.primary = c.before.primary;
+        CHECK(c.after.power_dbm <= c.before.power_dbm);  // where the channel permits less
+        back.power_dbm = c.before.power_dbm;
+        CHECK(back == c.before);
+        CHECK(c.gain > 0);
+    }
+}
+
+TEST_CASE("what may not change does not") {
+    Site s;
+    RetuneAsk ask;
+    ask.widths = false;
+    ask.bands = band_5;
+    ask.dfs = DfsUse::never;
+    const RetuneResult found = s.retuned_by(ask);
+    for (const RetuneChange& c : found.changes) {
+        CHECK(c.after.channel.band == band_5);
+        CHECK(c.after.channel.width_mhz == c.before.channel.width_mhz);
+        const auto permit = Regulation::standard().in_database("GB", c.after.channel);
+        REQUIRE(permit);
+        // outdoors there is nothing but DFS: those stay
+        CHECK_FALSE(permit->dfs);
+    }
+    CHECK_FALSE(found.cannot.empty());
+
+    RetuneAsk one;
+    one.only = {access_points(s.project, find_floor(s.project, "Ground floor")->id).front().id};
+    for (const RetuneChange& c : s.retuned_by(one).changes) CHECK(c.access_point == one.only.front());
+
+    // a change that has to gain everything is never made
+    RetuneAsk dear;
+    dear.change_worth = 1;
+    CHECK(s.retuned_by(dear).changes.empty());
+}
+
+TEST_CASE("the same seed gives the same plan, and radar that was seen is kept clear of") {
+    Site s;
+    const RetuneResult a = s.retuned_by({}), b = s.retuned_by({});
+    REQUIRE(a.changes.size() == b.changes.size());
+    for (std::size_t i = 0; i < a.changes.size(); ++i) CHECK(a.changes[i].after == b.changes[i].after);
+    s.project.air.radar = {52, 56, 60, 64, 100, 104, 108, 112, 116, 120, 124, 128, 132, 136, 140, 144};
+    RetuneAsk moves;
+    const RetuneResult clear = s.retuned_by(moves);
+    for (const RetuneChange& c : clear.changes)
+        for (int p : primaries(c.after.channel))
+            if (c.after.channel.band == band_5) CHECK(std::ranges::count(s.project.air.radar, p) == 0);
+}
+
+TEST_CASE("radios that nobody gave a channel get one, and without demand widths still cost something") {
+    Site s;
+    for (const Floor* f : all_floors(s.project))
+        for (AccessPoint ap : std::vector<AccessPoint>(access_points(s.project, f->id))) {
+            for (Radio& r : ap.radios) r.channel_open = true;
+            replace_access_point(s.project, f->id, ap);
+        }
+    s.look();
+    const RetuneResult found = Retuning(s.project, s.scene, s.hearing, nullptr, {}).run();
+    Project after = s.project;
+    make_changes(after, found.changes);
+    for (const AirRadio& r : air_radios(after)) CHECK_FALSE(r.channel_open);
+    CHECK(found.hours.empty());
+}
