@@ -33,9 +33,12 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/model/spectrum.h"
+#include "app/model/tuning.h"
 #include "app/plan/plan_view.h"
 #include "app/prediction/prediction_runner.h"
 #include "app/proof/missed_places.h"
+#include "app/spectrum/retune_page.h"
 #include "project/edits.h"
 #include "render/tr.h"
 
@@ -141,6 +144,25 @@ void trigger(AppWindow& window, const char* command) {
     QAction* a = window.action(command);
     if (!a) throw std::logic_error(std::string("no command ") + command);
     a->trigger();
+}
+
+/// A block widened until it meets others, and the plan that mends that.
+bool shoot_spectrum(AppWindow& window, const QString& folder) {
+    Workspace& w = window.workspace();
+    std::optional<RadioRef> chosen;
+    for (const AirRadio& r : w.spectrum().now()->air.radios)
+        if (r.number == 17 && r.channel.band == band_5) chosen = RadioRef{r.access_point, r.radio};
+    if (!chosen) return false;
+    w.spectrum().choose({*chosen});
+    tune(w, {{*chosen, {band_5, 106, 80}, 100}});
+    bool done = shoot(window, folder, "spectrum");
+    w.document().history().undo();
+    w.spectrum().choose({});
+    settle(window);
+    trigger(window, "spectrum.retune");
+    window.retuning().begin();
+    if (!QTest::qWaitFor([&] { return !window.retuning().is_working(); }, 60'000)) return false;
+    return shoot(window, folder, "retune") && done;
 }
 
 /// What is drawn, composed and found in the step Venue.
@@ -309,7 +331,11 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     w.shown().set({LensId::snr, band_5, 25});
     settle(window);
     window.plan().fit();
+    trigger(window, "view.schedule");
     done = shoot(window, folder, "schedule") && done;
+    w.shown().set({LensId::serving, band_5, 0});
+    trigger(window, "view.spectrum");
+    done = shoot_spectrum(window, folder) && done;
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
 
     done = shoot_drawings(window, folder) && done;

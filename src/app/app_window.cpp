@@ -26,6 +26,7 @@
 #include "app/section/section_feature.h"
 #include "app/settings/settings_feature.h"
 #include "app/site/site_feature.h"
+#include "app/spectrum/spectrum_feature.h"
 #include "app/things/things.h"
 #include "app/variants/variants_feature.h"
 
@@ -46,6 +47,7 @@ struct AppWindow::Features {
     ProofFeature proof{shell_};
     DemandFeature demand{shell_};
     LinkProfileFeature link_profile{shell_};
+    SpectrumFeature spectrum{shell_};
     ScheduleFeature schedule{shell_};
     FindingsFeature findings{shell_};
     CostsFeature costs{shell_};
@@ -101,6 +103,8 @@ PlanView& AppWindow::plan() { return features_->plan.view(); }
 SiteView& AppWindow::site() { return features_->site.view(); }
 SectionView& AppWindow::section() { return features_->section.view(); }
 PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
+SpectrumPage& AppWindow::spectrum() { return features_->spectrum.page(); }
+RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 DemandPage& AppWindow::demand() { return features_->demand.page(); }

@@ -19,6 +19,8 @@ class PlanView;
 class PredictionRunner;
 class ProofPage;
 class RadioSchedule;
+class RetunePage;
+class SpectrumPage;
 class SectionView;
 class SiteView;
 class TypesPage;
@@ -52,6 +54,8 @@ public:
     SectionView& section();
     PreparePage& prepare();
     RadioSchedule& schedule();
+    SpectrumPage& spectrum();
+    RetunePage& retuning();
     FindingsPage& findings();
     CostsPage& costs();
     DemandPage& demand();

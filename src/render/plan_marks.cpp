@@ -235,4 +235,15 @@ void paint_inside_edge(QPainter& p, const FloorMask& mask, const PlanMap& map, c
     p.setRenderHint(QPainter::Antialiasing);
 }
 
+void paint_padlock(QPainter& p, QPointF centre, const QColor& ink) {
+    p.save();
+    p.setPen(QPen(ink, 1.2));
+    p.setBrush(Qt::NoBrush);
+    p.drawArc(QRectF(centre.x() - 2, centre.y() - 4.5, 4, 6), 0, 180 * 16);
+    p.setPen(Qt::NoPen);
+    p.setBrush(ink);
+    p.drawRoundedRect(QRectF(centre.x() - 3.5, centre.y() - 1, 7, 5), 1, 1);
+    p.restore();
+}
+
 }  // namespace yemvo::render

@@ -32,6 +32,9 @@ void paint_band_glyph(QPainter&, QPointF centre, BandId, const Palette&);
 void paint_outcome(QPainter&, QPointF centre, Outcome, const Palette&);
 QColor outcome_ink(Outcome, const Palette&);
 
+/// A small closed lock, 8 px high.
+void paint_padlock(QPainter&, QPointF centre, const QColor&);
+
 /// At the lower left corner `at`, in metres or feet.
 void paint_scale_bar(QPainter&, QPointF at, const PlanMap&, LengthUnits, const Palette&);
 void paint_north(QPainter&, QPointF centre, const Palette&);

@@ -11,7 +11,9 @@
 
 #include "app/details/busy_hour_rows.h"
 #include "app/details/detail_forms.h"
+#include "app/details/where_it_could_go.h"
 #include "app/look/theme.h"
+#include "app/model/activity.h"
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
 #include "app/model/wishes.h"
@@ -342,6 +344,51 @@ void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& 
     grid->addWidget(eirp, row, 6);
 }
 
+/// A box for each radio, in one row.
+void add_radio_boxes(Form* form, const AccessPointEditor& ed, const QString& label, const char* object,
+                     const QString& tip, bool Radio::*flag, const QString& edit_label) {
+    auto* row = form->row(label);
+    for (std::size_t i = 0; i < ed.get().radios.size(); ++i) {
+        auto* box = new QCheckBox(render::local(band(ed.get().radios[i].channel.band).name));
+        box->setObjectName(QString("%1%2").arg(object).arg(i));
+        box->setAccessibleName(label + " " + box->text());
+        box->setToolTip(tip);
+        QObject::connect(box, &QCheckBox::clicked, form, [ed, i, flag, edit_label](bool on) {
+            ed.change(edit_label, [&](AccessPoint& ap) { ap.radios[i].*flag = on; });
+        });
+        form->on_refresh([box, ed, i, flag] { box->setChecked(ed.get().radios[i].*flag); });
+        row->addWidget(box);
+    }
+    row->addStretch(1);
+}
+
+/// What keeps its settings, who else sets them, and what the regulator takes it for.
+void add_rights(Form* form, const AccessPointEditor& ed) {
+    add_radio_boxes(form, ed, tr("Locked"), "locked",
+                    tr("Channel, width and power stay as they are, whatever is worked out"), &Radio::locked,
+                    tr("Lock radio of access point %1"));
+    add_radio_boxes(form, ed, tr("Automatic"), "automatic",
+                    tr("A controller chooses channel or power itself, and may set other than the plan says"),
+                    &Radio::automatic, tr("Leave radio of access point %1 to its controller"));
+    const bool at_6 =
+        std::ranges::any_of(ed.get().radios, [](const Radio& r) { return r.channel.band == band_6; });
+    if (!at_6) return;
+    QStringList names{tr("by its place")};
+    for (DeviceClass c : device_classes) names << tr_mark(device_class_name(c));
+    form->choice(
+            form->row(tr("6 GHz class")), "apDeviceClass", names,
+            [ed] { return ed.get().device_class ? static_cast<int>(*ed.get().device_class) + 1 : 0; },
+            [ed](int i) {
+                ed.change(tr("Change 6 GHz class of access point %1"), [&](AccessPoint& ap) {
+                    ap.device_class = i == 0 ? std::nullopt
+                                             : std::optional(device_classes[static_cast<std::size_t>(i) - 1]);
+                });
+            })
+        ->setToolTip(tr("What the regulator takes it for: indoors low power, outdoors standard power where "
+                        "the country has it, "
+                        "else very low power"));
+}
+
 }  // namespace
 
 Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
@@ -356,7 +403,8 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                      .arg(ap->radios[i].antenna.value != 0);
         if (ap)
             s += QString(" %1/%2").arg(ap->source ? static_cast<int>(*ap->source) : -1).arg(ap->alternative);
-        s += QString(" %1 %2")
+        s += QString(" %1 %2 %3")
+                 .arg(w.activity().step() == Step::spectrum)
                  .arg(has_demand(w.project()))
                  .arg(reinterpret_cast<quintptr>(w.project().demand.networks.identity()));
         return s + QString(" %1").arg(reinterpret_cast<quintptr>(w.project().models.identity()));
@@ -367,6 +415,10 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     form->widget(head);
     form->on_refresh([head] { head->update(); });
 
+    if (w.activity().step() == Step::spectrum) {
+        form->group(tr("Where it could go"));
+        form->widget(new WhereItCouldGo(w));
+    }
     form->group(tr("Radios"));
     auto* table = new QWidget;
     auto* grid = new QGridLayout(table);
@@ -385,6 +437,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     grid->setColumnStretch(3, 5);
     grid->setColumnStretch(4, 4);
     form->widget(table);
+    add_rights(form, ed);
     for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_antenna(form, ed, i);
     add_power(form, ed);
 

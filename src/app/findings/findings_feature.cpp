@@ -6,6 +6,7 @@
 #include "app/model/document.h"
 #include "app/model/found_findings.h"
 #include "app/model/listening.h"
+#include "app/model/results.h"
 #include "app/model/wishes.h"
 #include "project/project.h"
 #include "render/tr.h"
@@ -22,7 +23,7 @@ FindingsFeature::FindingsFeature(Shell& shell)
     listen(this, show, *button, &QAbstractButton::clicked, workspace_.wishes(), &Wishes::findings);
     listen(
         this, [this] { look(); }, workspace_, &Workspace::project_changed, workspace_.document(),
-        &Document::opened);
+        &Document::opened, workspace_.results(), &Results::changed);
     connect(&runner_, &FindingsRunner::found, &workspace_.found(), &FoundFindings::set);
     connect(&runner_, &FindingsRunner::failed, this,
             [this](const QString& why) { workspace_.tell(why, true); });
@@ -31,7 +32,8 @@ FindingsFeature::FindingsFeature(Shell& shell)
 FindingsFeature::~FindingsFeature() { runner_.disconnect(); }
 
 void FindingsFeature::look() {
-    if (workspace_.document().is_open()) runner_.request(workspace_.project());
+    const bool open = workspace_.document().is_open();
+    if (open) runner_.request(workspace_.project(), workspace_.results().prediction());
 }
 
 }  // namespace yemvo::app

@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/findings/findings_page.h"
 
+#include <QCheckBox>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
@@ -9,6 +10,7 @@
 #include <QPushButton>
 #include <algorithm>
 
+#include "app/forms/form.h"
 #include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -125,7 +127,18 @@ FindingsPage::FindingsPage(Workspace& workspace, QWidget* parent)
         column->addWidget(label);
     }
     column->addLayout(mends_);
+    limit_row_ = new QWidget(side);
+    limit_place_ = new QHBoxLayout(limit_row_);
+    limit_place_->setContentsMargins(0, 0, 0, 0);
+    limit_what_ = new QLabel;
+    limit_what_->setObjectName("small");
+    limit_what_->setWordWrap(true);
+    limit_place_->addWidget(limit_what_, 1);
+    column->addWidget(limit_row_);
     column->addStretch(1);
+    whole_zone_ = new QCheckBox(tr("for all of its kind in this zone"));
+    whole_zone_->setObjectName("waiveZone");
+    column->addWidget(whole_zone_);
     auto* accept = new QHBoxLayout;
     note_->setObjectName("waiverNote");
     note_->setPlaceholderText(tr("Why it is accepted"));
@@ -166,6 +179,10 @@ void FindingsPage::show_row() {
     }
     note_->setVisible(shown_ && !shown_->waived);
     waive_->setVisible(shown_.has_value());
+    const ZoneId zone = shown_ ? zone_of(workspace_.project(), *shown_) : ZoneId{};
+    whole_zone_->setVisible(shown_ && !shown_->waived && zone);
+    whole_zone_->setChecked(false);
+    show_limit();
     if (!shown_) {
         const std::size_t open = workspace_.found().open();
         title_->setText(open == 0 ? tr("Nothing found") : counted("%n finding", "%n findings", open));
@@ -193,6 +210,39 @@ void FindingsPage::show_row() {
     }
 }
 
+/// The field is made anew for each rule: its unit stands in it.
+void FindingsPage::show_limit() {
+    delete limit_;
+    limit_ = nullptr;
+    const std::optional<RuleLimit> limit = shown_ ? rule_info(shown_->rule).limit : std::nullopt;
+    limit_row_->setVisible(limit.has_value());
+    if (!limit) return;
+    const QString what = tr_mark(limit->what);
+    limit_what_->setText(what);
+    limit_ = new UnitField(limit->unit.empty() ? QString() : tr_mark(limit->unit));
+    limit_->setObjectName("ruleLimit");
+    limit_->setAccessibleName(what);
+    limit_->setFixedWidth(92);
+    limit_->show_value(render::figure(limit_of(workspace_.project(), shown_->rule), limit->decimals));
+    limit_place_->addWidget(limit_);
+    limit_->show();
+    connect(limit_, &UnitField::confirmed, this, &FindingsPage::change_limit);
+}
+
+void FindingsPage::change_limit(const QString& typed) {
+    if (!shown_) return;
+    const Rule rule = shown_->rule;
+    const RuleLimit limit = *rule_info(rule).limit;
+    try {
+        const double value =
+            parse_number(typed, limit.low, limit.high,
+                         QString::fromUtf8(limit.unit.data(), static_cast<int>(limit.unit.size())));
+        workspace_.edit(tr("Change limit of a rule"), [&](Project& p) { set_limit(p, rule, value); });
+    } catch (const Error& fault) {
+        limit_->show_fault(fault_text(fault));
+    }
+}
+
 void FindingsPage::mend(std::size_t index) {
     const Finding f = *shown_;
     try {
@@ -216,8 +266,9 @@ void FindingsPage::waive_it() {
     const Finding f = *shown_;
     const std::string note = note_->text().trimmed().left(500).toStdString();
     if (!f.waived && note.empty()) return;
+    const bool zone = whole_zone_->isVisible() && whole_zone_->isChecked();
     workspace_.edit(f.waived ? tr("Take acceptance back") : tr("Accept finding"),
-                    [&](Project& p) { waive(p, f, f.waived ? std::nullopt : std::optional(note)); });
+                    [&](Project& p) { waive(p, f, f.waived ? std::nullopt : std::optional(note), zone); });
 }
 
 }  // namespace yemvo::app

@@ -9,12 +9,16 @@
 #include "app/model/workspace.h"
 #include "checks/findings.h"
 
+class QCheckBox;
+class QHBoxLayout;
 class QLabel;
 class QLineEdit;
 class QPushButton;
 class QVBoxLayout;
 
 namespace yemvo::app {
+
+class UnitField;
 
 class FindingsTable : public QAbstractTableModel {
     Q_OBJECT
@@ -44,9 +48,11 @@ public:
 
 private:
     void show_row();
+    void show_limit();
     void mend(std::size_t index);
     void remedy();
     void waive_it();
+    void change_limit(const QString& typed);
     Workspace& workspace_;
     FindingsTable* model_;
     QTableView* table_;
@@ -54,6 +60,11 @@ private:
     QVBoxLayout* mends_;
     QLineEdit* note_;
     QPushButton* waive_;
+    QCheckBox* whole_zone_;
+    QWidget* limit_row_;
+    QLabel* limit_what_;
+    QHBoxLayout* limit_place_;
+    UnitField* limit_ = nullptr;
     std::optional<Finding> shown_;
     bool following_ = true;
 };

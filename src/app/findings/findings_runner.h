@@ -5,6 +5,7 @@
 #include <memory>
 
 #include "app/behind/behind.h"
+#include "app/model/prediction.h"
 #include "checks/findings.h"
 
 namespace yemvo::app {
@@ -13,7 +14,8 @@ class FindingsRunner : public QObject {
     Q_OBJECT
 public:
     explicit FindingsRunner(QObject* parent = nullptr);
-    void request(const Project&);
+    /// `prediction`: what is known of the site's air; may be null.
+    void request(const Project&, std::shared_ptr<const Prediction> prediction);
     bool is_idle() const { return behind_.is_idle(); }
 
 signals:

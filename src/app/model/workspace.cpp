@@ -12,6 +12,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/model/spectrum.h"
 #include "app/model/wishes.h"
 #include "base/memory_budget.h"
 
@@ -32,6 +33,7 @@ Workspace::Workspace(Document& document, QObject* parent)
       results_(std::make_unique<Results>(document, *in_view_, *shown_)),
       found_(std::make_unique<FoundFindings>()),
       probing_(std::make_unique<Probing>(*this)),
+      spectrum_(std::make_unique<Spectrum>(*this)),
       wishes_(std::make_unique<Wishes>()) {
     connect(&document, &Document::opened, this, &Workspace::project_replaced);
     connect(&document, &Document::changed, this, [this] {
@@ -66,6 +68,7 @@ void Workspace::project_replaced() {
     results_->start();
     found_->start();
     probing_->start();
+    spectrum_->start();
     emit in_view_->floor_changed();
     emit in_view_->site_changed();
     emit selection_->changed();

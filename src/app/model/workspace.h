@@ -30,6 +30,7 @@ class Probing;
 class Results;
 class Selection;
 class ShownMap;
+class Spectrum;
 class Wishes;
 
 class Workspace : public QObject {
@@ -62,8 +63,9 @@ public:
     ShownMap& shown() const { return *shown_; }              ///< lens, bands, radios, change
     Results& results() const { return *results_; }           ///< prediction and verdict
     FoundFindings& found() const { return *found_; }         ///< findings
-    Probing& probing() const { return *probing_; }           ///< the probe in view and its links
-    Wishes& wishes() const { return *wishes_; }  ///< what one part asks of another it does not know
+    Spectrum& spectrum() const { return *spectrum_; }  ///< who shares whose air, the radios chosen there
+    Probing& probing() const { return *probing_; }     ///< the probe in view and its links
+    Wishes& wishes() const { return *wishes_; }        ///< what one part asks of another it does not know
     /// Of all that is kept so that it need not be worked out again.
     const std::shared_ptr<MemoryBudget>& memory() const { return memory_; }
 
@@ -88,6 +90,7 @@ private:
     std::unique_ptr<Results> results_;
     std::unique_ptr<FoundFindings> found_;
     std::unique_ptr<Probing> probing_;
+    std::unique_ptr<Spectrum> spectrum_;
     std::unique_ptr<Wishes> wishes_;
 };
 

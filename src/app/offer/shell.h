@@ -64,6 +64,9 @@ struct Work {
     std::function<QString()> at_rest = {};  ///< said while nothing goes on
 };
 
+/// A tray page may have a height that it asks for [px], as a property of this name.
+inline constexpr const char* tray_height_property = "trayHeight";
+
 /// Pixels, for what stands in it.
 inline constexpr int header_height = 48;
 

@@ -20,6 +20,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
+#include "app/model/spectrum.h"
 #include "app/model/tool_id.h"
 #include "app/plan/picking.h"
 #include "app/plan/plan_overlay.h"
@@ -34,6 +35,7 @@
 #include "render/plan_loads.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
+#include "render/plan_spectrum.h"
 #include "render/text_style.h"
 
 namespace yemvo::app {
@@ -316,7 +318,11 @@ void PlanView::redraw_layers() {
         for (const DeviceRow& row : *f->device_rows)
             render::paint_device_row(over, row, layers_map_, theme());
     std::vector<QRectF> taken;
-    const double tag_px = workspace_.shown().clients() ? render::load_tag_px : 0;
+    const bool tuning = workspace_.activity().step() == Step::spectrum;
+    const double tag_px =
+        workspace_.shown().clients() ? render::load_tag_px
+        : tuning ? render::channel_line_px * static_cast<double>(workspace_.shown().map().bands.list().size())
+                 : 0;
     for (const AccessPoint& ap : access_points(project, f->id))
         taken.push_back(render::badge_area(layers_map_.to_screen(ap.position)).adjusted(0, 0, 0, tag_px));
     if (shown(ItemKind::zone) && demand)
@@ -389,6 +395,14 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (const Floor* f = workspace_.floor()) {
         const HourCapacity* hour = hour_on_plan();
         if (hour) render::paint_clients(p, workspace_.project(), *f, *hour, map_, size(), theme());
+        const bool tuning = workspace_.activity().step() == Step::spectrum;
+        const auto meetings = [&](render::MeetingPart part) {
+            if (tuning)
+                render::paint_meetings(p, workspace_.project(), *f, workspace_.spectrum().now()->air,
+                                       workspace_.spectrum().now()->meetings, workspace_.shown().map().bands,
+                                       map_, theme(), part);
+        };
+        meetings(render::MeetingPart::lines);
         tool_->paint(p);
         if (workspace_.activity().shows_map()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {
@@ -400,6 +414,10 @@ void PlanView::paintEvent(QPaintEvent*) {
         }
         if (hour && is_shown(workspace_.project(), ItemKind::access_point))
             render::paint_loads(p, workspace_.project(), *f, *hour, map_, size(), theme());
+        else if (tuning && is_shown(workspace_.project(), ItemKind::access_point))
+            render::paint_channels(p, workspace_.project(), *f, workspace_.shown().map().bands, map_, size(),
+                                   theme());
+        meetings(render::MeetingPart::tags);
         paint_decoration(p);
     }
     painted_ = workspace_.results().prediction().get();

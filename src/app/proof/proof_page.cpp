@@ -139,7 +139,13 @@ void FindingLines::paintEvent(QPaintEvent*) {
         p.drawText(rect(), Qt::AlignVCenter, tr("No open findings."));
         return;
     }
-    const int where_x = std::max(300, width() - 250);
+    // as much room for the floors' names as they take
+    int floors_px = 60;
+    for (const Finding& f : lines_)
+        if (const Floor* floor = find_floor(workspace_.project(), f.floor))
+            floors_px = std::max(floors_px, QFontMetrics(p.font()).horizontalAdvance(QString::fromStdString(
+                                                floor_title(workspace_.project(), *floor))));
+    const int where_x = std::max(300, width() - 80 - floors_px);
     for (std::size_t i = 0; i < lines_.size(); ++i) {
         const Finding& f = lines_[i];
         const int y = static_cast<int>(i) * line_height;

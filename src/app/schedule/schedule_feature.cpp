@@ -1,7 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/schedule/schedule_feature.h"
 
-#include "app/model/activity.h"
 #include "app/schedule/radio_schedule.h"
 #include "render/tr.h"
 
@@ -10,9 +9,8 @@ namespace yemvo::app {
 ScheduleFeature::ScheduleFeature(Shell& shell)
     : Feature(shell), page_(new RadioSchedule(workspace_, shell.frame())) {
     shell.tray_page(tr("Radio schedule"), page_);
-    connect(&workspace_.activity(), &Activity::step_changed, this, [this] {
-        if (workspace_.activity().step() == Step::spectrum) shell_.show_tray(page_);
-    });
+    shell.command("view.pages", {"view.schedule", tr("Radio schedule"), QKeySequence("Ctrl+Alt+L"),
+                                 [this] { shell_.show_tray(page_); }});
 }
 
 }  // namespace yemvo::app

@@ -145,7 +145,10 @@ QWidget* MainWindow::lay_out_tray(QVBoxLayout* rows) {
     rows->addWidget(head);
     tray_ = new QStackedWidget(work_);
     tray_->setFixedHeight(tray_height);
-    connect(tray_tabs_, &QTabBar::currentChanged, tray_, &QStackedWidget::setCurrentIndex);
+    connect(tray_tabs_, &QTabBar::currentChanged, this, [this](int i) {
+        tray_->setCurrentIndex(i);
+        size_tray();
+    });
     connect(tray_tabs_, &QTabBar::tabBarClicked, this, [this] { fold_tray(true); });
     return tray_;
 }
@@ -311,6 +314,20 @@ void MainWindow::show_beside_plan(QWidget* widget, bool on) {
 void MainWindow::show_tray(QWidget* page) {
     fold_tray(true);
     tray_tabs_->setCurrentIndex(tray_->indexOf(page));
+}
+
+/// A page that asks for more than the usual height gets it, where the plan keeps the larger part.
+void MainWindow::size_tray() {
+    constexpr double most_of_window = 0.45;
+    const QWidget* page = tray_->currentWidget();
+    const int asked = page ? page->property(tray_height_property).toInt() : 0;
+    tray_->setFixedHeight(
+        std::max(tray_height, std::min(asked, static_cast<int>(height() * most_of_window))));
+}
+
+void MainWindow::resizeEvent(QResizeEvent* e) {
+    QMainWindow::resizeEvent(e);
+    size_tray();
 }
 
 void MainWindow::fold_tray(bool open) {

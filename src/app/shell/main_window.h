@@ -83,6 +83,8 @@ private:
     void make_commands();
     void connect_parts();
     void arrange();
+    void size_tray();
+    void resizeEvent(QResizeEvent*) override;
     void fold_tray(bool open);
     void refresh_title();
     void refresh_status();

@@ -178,6 +178,7 @@ TEST_CASE("the lens and the band of the map are chosen in the bar") {
 TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses what cannot be") {
     Demo d;
     d.w().activity().set_step(Step::spectrum);
+    d.window.action("view.schedule")->trigger();
     auto* table = d.table();
     REQUIRE(table->isVisible());
     std::size_t radios = 0;
@@ -229,6 +230,7 @@ TEST_CASE("the radio schedule is edited in place, filtered, sorted and refuses w
 TEST_CASE("the schedule goes to a spreadsheet and comes back as one edit") {
     Demo d;
     d.w().activity().set_step(Step::spectrum);
+    d.window.action("view.schedule")->trigger();
     auto* table = d.table();
     table->setFocus();
     table->selectionModel()->select(

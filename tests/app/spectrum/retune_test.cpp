@@ -1,0 +1,125 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Retuning through the window.
+#include <QCheckBox>
+#include <QComboBox>
+#include <QPushButton>
+#include <QTableView>
+
+#include "app/driver.h"
+#include "app/model/activity.h"
+#include "app/model/document.h"
+#include "app/picture.h"
+#include "app/shell/status_line.h"
+#include "app/spectrum/retune_page.h"
+#include "project/gear_edits.h"
+
+using namespace yemvo;
+using namespace yemvo::app;
+using namespace yemvo::app::test;
+
+namespace {
+
+struct RetuneDriver : Driver {
+    RetuneDriver() {
+        window.open_demo();
+        w().activity().set_step(Step::spectrum);
+        REQUIRE(settle());
+        window.action("spectrum.retune")->trigger();
+        REQUIRE(page().isVisible());
+    }
+    RetunePage& page() { return window.retuning(); }
+    QPushButton* button(const char* name) { return page().findChild<QPushButton*>(name); }
+    void run() {
+        QTest::mouseClick(button("retuneBegin"), Qt::LeftButton);
+        REQUIRE(page().is_working());
+        REQUIRE(QTest::qWaitFor([&] { return !page().is_working(); }, 60'000));
+        REQUIRE(page().result());
+    }
+};
+
+}  // namespace
+
+TEST_CASE("a plan with less air lost is found, shown with its changes, and taken as one edit") {
+    RetuneDriver d;
+    d.run();
+    const RetuneResult found = *d.page().result();
+    CHECK(found.after < found.before);
+    CHECK(found.lower_bound <= found.after + 1e-9);
+    REQUIRE(d.page().changes().rowCount() > 3);
+    for (std::size_t i = 1; i < found.changes.size(); ++i)
+        CHECK(found.changes[i - 1].gain >= found.changes[i].gain);
+    picture(d.window, "retune");
+    const Project before = d.project();
+    // all but the first
+    RetuneTable& table = d.page().changes();
+    REQUIRE(table.setData(table.index(0, RetuneTable::radio), Qt::Unchecked, Qt::CheckStateRole));
+    QTest::mouseClick(d.button("retuneTake"), Qt::LeftButton);
+    for (std::size_t i = 0; i < found.changes.size(); ++i) {
+        const RetuneChange& c = found.changes[i];
+        const Radio& now = find_access_point(d.project(), c.floor, c.access_point)->radios[c.radio];
+        CHECK(now == (i == 0 ? c.before : c.after));
+    }
+    d.w().document().history().undo();
+    CHECK(d.project() == before);
+}
+
+TEST_CASE("locked radios and other bands stay, and a plan can be a variant of its own") {
+    RetuneDriver d;
+    d.w().edit("Lock", [](Project& p) {
+        for (const Floor* f : all_floors(p))
+            for (AccessPoint ap : std::vector<AccessPoint>(access_points(p, f->id))) {
+                if (ap.number % 2) continue;
+                for (Radio& r : ap.radios) r.locked = true;
+                replace_access_point(p, f->id, ap);
+            }
+    });
+    REQUIRE(d.settle());
+    QTest::mouseClick(d.page().findChild<QCheckBox*>("retuneBand0"), Qt::LeftButton, {}, {8, 8});
+    REQUIRE_FALSE(d.page().findChild<QCheckBox*>("retuneBand0")->isChecked());
+    d.run();
+    const RetuneResult found = *d.page().result();
+    REQUIRE_FALSE(found.changes.empty());
+    for (const RetuneChange& c : found.changes) {
+        CHECK(c.number % 2 == 1);
+        CHECK(c.after.channel.band != band_24);
+    }
+    const std::size_t variants = d.project().variants.size();
+    QTest::mouseClick(d.button("retuneVariant"), Qt::LeftButton);
+    CHECK(d.project().variants.size() == variants + 1);
+    CHECK(current_variant(d.project()).name.find("retuned") != std::string::npos);
+    d.w().document().history().undo();
+    CHECK(d.project().variants.size() == variants);
+}
+
+TEST_CASE("a plan of what has changed since is dropped, and a search can be stopped") {
+    RetuneDriver d;
+    d.run();
+    REQUIRE(d.page().changes().rowCount() > 0);
+    const RetuneChange first = d.page().result()->changes.front();
+    d.w().edit("Off", [&](Project& p) {
+        AccessPoint ap = *find_access_point(p, first.floor, first.access_point);
+        ap.radios[first.radio].on = false;
+        replace_access_point(p, first.floor, ap);
+    });
+    CHECK_FALSE(d.page().result());
+    CHECK(d.page().changes().rowCount() == 0);
+    CHECK_FALSE(d.button("retuneTake")->isEnabled());
+    REQUIRE(d.settle());
+    QTest::mouseClick(d.button("retuneBegin"), Qt::LeftButton);
+    QTest::mouseClick(d.button("retuneBegin"), Qt::LeftButton);
+    CHECK(QTest::qWaitFor([&] { return !d.page().is_working(); }, 10'000));
+    CHECK(d.button("retuneBegin")->text() == "Retune");
+}
+
+TEST_CASE("without a band or a selection there is nothing to retune, and that is said") {
+    RetuneDriver d;
+    QTest::mouseClick(d.page().findChild<QCheckBox*>("retuneSelected"), Qt::LeftButton, {}, {8, 8});
+    QTest::mouseClick(d.button("retuneBegin"), Qt::LeftButton);
+    CHECK_FALSE(d.page().is_working());
+    CHECK(d.window.status().message().contains("Select access points"));
+    for (int i = 0; i < 3; ++i)
+        QTest::mouseClick(d.page().findChild<QCheckBox*>(QString("retuneBand%1").arg(i)), Qt::LeftButton, {},
+                          {8, 8});
+    QTest::mouseClick(d.button("retuneBegin"), Qt::LeftButton);
+    CHECK(d.window.status().message().contains("Choose a band"));
+}
