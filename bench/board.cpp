@@ -40,21 +40,23 @@ int main(int argc, char** argv) {
                 board.board().blocks[block].channel.width_mhz, board.radios().size(), board.width(),
                 board.height());
     QTest::mousePress(&board, Qt::LeftButton, {}, from.toPoint());
-    std::vector<double> frame, whole;
+    std::vector<double> frame, whole, edit, painted_board, painted_plan;
     for (int i = 1; i <= 120; ++i) {
         const Project before = w.project();
         const double mhz = i % 2 ? 5190 + 40 * (i % 8) : 5510 + 40 * (i % 5);
         const QPointF to = from + QPointF((mhz - home) * lane.px_per_mhz, 0);
-        const double took = milliseconds([&] {
-            QMouseEvent e(QEvent::MouseMove, to, board.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
-                          Qt::NoModifier);
-            QApplication::sendEvent(&board, &e);
-            board.repaint();
-            window.plan().repaint();
-            window.spectrum().meetings().repaint();
-        });
+        QMouseEvent e(QEvent::MouseMove, to, board.mapToGlobal(to), Qt::NoButton, Qt::LeftButton,
+                      Qt::NoModifier);
+        const double edited = milliseconds([&] { QApplication::sendEvent(&board, &e); });
+        const double on_board = milliseconds([&] { board.repaint(); });
+        const double on_plan = milliseconds([&] { window.plan().repaint(); });
+        const double in_list = milliseconds([&] { window.spectrum().meetings().repaint(); });
+        const double took = edited + on_board + on_plan + in_list;
         if (w.project() == before) continue;
         frame.push_back(took);
+        edit.push_back(edited);
+        painted_board.push_back(on_board);
+        painted_plan.push_back(on_plan);
         whole.push_back(
             took + milliseconds([&] {
                 for (int waited = 0; waited < 2000 && !(w.results().prediction()->project == w.project() &&
@@ -66,6 +68,9 @@ int main(int argc, char** argv) {
     }
     QTest::mouseRelease(&board, Qt::LeftButton, {}, from.toPoint());
     print("one frame: edit, board, plan and list painted", figures(frame));
+    print("  of it the edit", figures(edit));
+    print("  of it painting the board", figures(painted_board));
+    print("  of it painting the plan", figures(painted_plan));
     print("the same until verdict and capacity are there", figures(whole));
     return 0;
 }

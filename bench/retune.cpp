@@ -56,7 +56,7 @@ void run(int side) {
     Assignment now;
     for (const TunedRadio& r : instance.radios) now.push_back(static_cast<std::uint32_t>(r.now));
     const double before = objective(instance, now);
-    for (int starts : {1, 6}) {
+    for (int starts : {1, 4}) {
         SearchWish wish;
         wish.starts = starts;
         wish.seconds = 60;

@@ -19,6 +19,7 @@ class PlanView;
 class PredictionRunner;
 class ProofPage;
 class RadioSchedule;
+class OnAirPage;
 class RetunePage;
 class SpectrumPage;
 class SectionView;
@@ -56,6 +57,7 @@ public:
     RadioSchedule& schedule();
     SpectrumPage& spectrum();
     RetunePage& retuning();
+    OnAirPage& on_air();
     FindingsPage& findings();
     CostsPage& costs();
     DemandPage& demand();

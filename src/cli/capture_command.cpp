@@ -4,7 +4,7 @@
 #include <ostream>
 
 #include "base/utf8.h"
-#include "capture/capture.h"
+#include "capture/air_audit.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 
@@ -55,7 +55,22 @@ Json client_json(const HeardClient& c) {
             {"joined", c.bssid ? Json(address_text(c.bssid)) : Json(nullptr)}};
 }
 
-int capture(Context& context, const std::string& file) {
+Json audit_json(const HeardAir& air, const std::string& country) {
+    static const char* outcomes[] = {"fails", "near", "holds", "untold"};
+    Json rules = Json::array();
+    for (const AuditLine& l : audit(air, country)) {
+        Json about = Json::array();
+        for (std::size_t i : l.networks) about.push_back(address_text(air.networks[i].bssid));
+        rules.push_back({{"rule", l.key},
+                         {"outcome", outcomes[static_cast<int>(l.outcome)]},
+                         {"limit", l.limit},
+                         {"why", l.what.english()},
+                         {"networks", about}});
+    }
+    return rules;
+}
+
+int capture(Context& context, const std::string& file, const std::string& country) {
     const HeardAir air = read_capture(file);
     Json networks = Json::array(), clients = Json::array(), channels = Json::array(),
          warnings = Json::array();
@@ -75,6 +90,7 @@ int capture(Context& context, const std::string& file) {
                         {"networks", networks},
                         {"clients", clients},
                         {"channels", channels},
+                        {"rules", audit_json(air, country)},
                         {"warnings", warnings}});
         return done;
     }
@@ -94,11 +110,13 @@ int capture(Context& context, const std::string& file) {
 }  // namespace
 
 void add_capture_command(CLI::App& root, Context& context) {
-    const auto file = std::make_shared<std::string>();
+    const auto file = std::make_shared<std::string>(), country = std::make_shared<std::string>("GB");
     CLI::App* command =
         add_command(root, context, "capture", "Which networks and clients a packet capture heard",
-                    "capture pier.pcapng --json", [&context, file] { return capture(context, *file); });
+                    "capture pier.pcapng --json",
+                    [&context, file, country] { return capture(context, *file, *country); });
     command->add_option("FILE", *file, "pcap or pcapng, made in monitor mode")->required();
+    command->add_option("--country", *country, "Whose rules it is held against, as DE; GB without it");
 }
 
 }  // namespace yemvo::cli

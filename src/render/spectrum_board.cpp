@@ -6,6 +6,7 @@
 #include <algorithm>
 #include <cmath>
 
+#include "render/laid_out_text.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -99,20 +100,17 @@ void paint_axis(QPainter& p, const BoardLane& lane, const Palette& palette) {
     }
 }
 
-void paint_head(QPainter& p, const Board& board, const BoardLane& lane, const Palette& palette) {
+void paint_head(QPainter& p, const BoardLane& lane, const Palette& palette) {
     p.fillRect(lane.head, palette.chrome);
     paint_band_glyph(p, lane.head.topLeft() + QPointF(17, 17), lane.band, palette);
     p.setFont(font(13, 600));
     p.setPen(palette.ink);
     p.drawText(QRectF(lane.head.left() + 30, lane.head.top() + 7, head_px - 32, 20),
                Qt::AlignLeft | Qt::AlignVCenter, tr("%1 GHz").arg(local(band(lane.band).name)));
-    int radios = 0, open = 0;
-    for (const BoardBlock& b : board.blocks)
-        if (b.channel.band == lane.band) ++(b.open ? open : radios);
     p.setFont(font(11));
     p.setPen(palette.muted);
-    QString words = counted("%n radio", "%n radios", radios);
-    if (open > 0) words += "\n" + tr("%1 open").arg(open);
+    QString words = counted("%n radio", "%n radios", lane.radios);
+    if (lane.open > 0) words += "\n" + tr("%1 open").arg(lane.open);
     p.drawText(QRectF(lane.head.left() + 12, lane.head.top() + 26, head_px - 16, 30),
                Qt::AlignLeft | Qt::AlignTop, words);
     // how wide 20 MHz are
@@ -141,9 +139,9 @@ void paint_block(QPainter& p, const Board& board, const BoardLane& lane, const B
     const double round = std::min(3.0, box.height() / 3);
     const bool solid = b.here && !board.by_use && !b.open;
     QPen edge(b.selected ? palette.accent : colour.solid, b.selected ? 2.2 : 1);
-    if (b.open) edge.setStyle(Qt::DashLine);
+    if (b.open || b.dashed) edge.setStyle(Qt::DashLine);
     p.setPen(edge);
-    p.setBrush(b.open ? QColor(palette.field) : solid ? colour.solid : colour.tint);
+    p.setBrush(b.open || b.dashed ? QColor(palette.field) : solid ? colour.solid : colour.tint);
     p.drawRoundedRect(box, round, round);
     if (board.by_use && b.use > 0) {
         p.save();
@@ -157,16 +155,20 @@ void paint_block(QPainter& p, const Board& board, const BoardLane& lane, const B
     const QColor ink = solid ? colour.on_solid : palette.ink;
     paint_primary(p, lane, b, box, ink);
     if (box.height() < 7.5) return;
-    const QFont words = font(std::clamp(box.height() - 1, 8.5, 11.5), b.here ? 600 : 400);
-    const QFontMetricsF metrics(words);
-    QString text = b.label;
-    if (metrics.horizontalAdvance(text) + 4 > box.width()) return;
-    const QString use = b.label + "   " + percent(b.use, 0);
-    if (board.by_use && metrics.horizontalAdvance(use) + 8 < box.width()) text = use;
-    p.setFont(words);
+    const LaidOutText* words =
+        &laid_out(b.label, std::clamp(box.height() - 1, 8.5, 11.5), b.here ? 600 : 400);
+    if (words->width + 4 > box.width()) return;
+    if (board.by_use && b.use > 0) {
+        const LaidOutText& use =
+            laid_out(b.label + "   " + percent(b.use, 0), words->pixels, b.here ? 600 : 400);
+        if (use.width + 8 < box.width()) words = &use;
+    }
+    p.setFont(words->font);
     p.setPen(ink);
-    p.drawText(box, Qt::AlignCenter, text);
-    if (b.locked && box.width() > metrics.horizontalAdvance(text) + 26)
+    p.drawStaticText(
+        QPointF(box.center().x() - words->width / 2, box.center().y() - words->text.size().height() / 2),
+        words->text);
+    if (b.locked && box.width() > words->width + 26)
         paint_padlock(p, QPointF(box.right() - 9, box.center().y()), ink);
 }
 
@@ -277,6 +279,7 @@ void BoardLayout::stack(const Board& board) {
         for (std::size_t i : order) {
             const BoardBlock& b = board.blocks[i];
             if (b.channel.band != lane.band) continue;
+            ++(b.open ? lane.open : lane.radios);
             const Taken own{low_mhz(b.channel), high_mhz(b.channel)};
             std::size_t row = 0;
             for (; row < rows.size(); ++row)
@@ -318,6 +321,12 @@ std::optional<BoardHit> BoardLayout::hit(QPointF at) const {
 }
 
 void paint_board(QPainter& p, const Board& board, const BoardLayout& layout, const Palette& palette) {
+    paint_board_ground(p, layout, palette);
+    paint_board_blocks(p, board, layout, palette, BlockPart::still);
+    paint_board_blocks(p, board, layout, palette, BlockPart::chosen);
+}
+
+void paint_board_ground(QPainter& p, const BoardLayout& layout, const Palette& palette) {
     p.setRenderHint(QPainter::Antialiasing);
     for (const BoardLane& lane : layout.lanes()) {
         p.fillRect(lane.area, palette.field);
@@ -325,18 +334,38 @@ void paint_board(QPainter& p, const Board& board, const BoardLayout& layout, con
         p.fillRect(QRectF(lane.area.left(), lane.axis_y, lane.area.width(), lane.area.bottom() - lane.axis_y),
                    palette.paper);
         paint_axis(p, lane, palette);
-        paint_head(p, board, lane, palette);
+        paint_head(p, lane, palette);
         p.setPen(QPen(palette.line, 1));
         p.drawLine(QPointF(0, lane.head.bottom()), QPointF(lane.area.right(), lane.head.bottom()));
         p.drawLine(lane.head.topRight(), lane.head.bottomRight());
     }
-    for (const bool selected : {false, true})
-        for (std::size_t i = 0; i < board.blocks.size(); ++i) {
-            const BoardBlock& b = board.blocks[i];
-            const BoardLane* lane = layout.lane(b.channel.band);
-            if (lane && b.selected == selected) paint_block(p, board, *lane, b, layout.rect(i), palette);
-        }
-    paint_ties(p, board, layout, palette);
+}
+
+void paint_board_blocks(QPainter& p, const Board& board, const BoardLayout& layout, const Palette& palette,
+                        BlockPart part) {
+    p.setRenderHint(QPainter::Antialiasing);
+    for (std::size_t i = 0; i < board.blocks.size(); ++i) {
+        const BoardBlock& b = board.blocks[i];
+        const BoardLane* lane = layout.lane(b.channel.band);
+        if (lane && b.selected == (part == BlockPart::chosen))
+            paint_block(p, board, *lane, b, layout.rect(i), palette);
+    }
+    if (part == BlockPart::chosen) paint_ties(p, board, layout, palette);
+}
+
+std::size_t still_key(const Board& board, const BoardLayout& layout) {
+    std::size_t key = qHash(QString::fromStdString(board.country), board.by_use);
+    const auto add = [&](auto... values) { ((key = qHashMulti(key, values)), ...); };
+    for (const BoardLane& l : layout.lanes())
+        add(l.head.top(), l.axis_y, l.low_mhz, l.px_per_mhz, l.row_px, l.radios, l.open);
+    for (std::size_t i = 0; i < board.blocks.size(); ++i) {
+        const BoardBlock& b = board.blocks[i];
+        const QRectF& r = layout.rect(i);
+        if (b.selected) continue;
+        add(r.left(), r.top(), r.width(), r.height(), b.label, b.primary, b.here, b.locked, b.open, b.dashed,
+            board.by_use ? b.use : 0.0);
+    }
+    return key;
 }
 
 }  // namespace yemvo::render

@@ -19,7 +19,8 @@ struct BoardBlock {
     double use = 0;    ///< share of time that it sends
     bool here = true;  ///< of the floor in view; others are pale
     bool selected = false, locked = false;
-    bool open = false;  ///< nobody chose its channel yet
+    bool open = false;    ///< nobody chose its channel yet
+    bool dashed = false;  ///< drawn as what hides its name, or as not ours
 };
 
 /// Two blocks that share air.
@@ -46,6 +47,7 @@ struct BoardLane {
     double px_per_mhz = 1;
     double row_px = 0;
     int rows = 0;
+    int radios = 0, open = 0;  ///< on channels, and with none chosen
     std::vector<BandStretch> stretches;
     double x(double mhz) const { return area.left() + (mhz - low_mhz) * px_per_mhz; }
     double mhz(double x) const { return low_mhz + (x - area.left()) / px_per_mhz; }
@@ -83,5 +85,12 @@ private:
 /// Whether a stretch above 20 dBm is worth a name, as "25 mW only".
 QString stretch_name(const BandStretch&);
 void paint_board(QPainter&, const Board&, const BoardLayout&, const Palette&);
+/// What lies under the blocks, which a drag leaves as it is: ranges, axes, heads.
+void paint_board_ground(QPainter&, const BoardLayout&, const Palette&);
+/// The blocks that are chosen or not; the chosen ones with the ties.
+enum class BlockPart { still, chosen };
+void paint_board_blocks(QPainter&, const Board&, const BoardLayout&, const Palette&, BlockPart);
+/// Equal where paint_board_ground and the still blocks look the same.
+std::size_t still_key(const Board&, const BoardLayout&);
 
 }  // namespace yemvo::render

@@ -134,11 +134,26 @@ void BoardView::arrange() {
     emit arranged_anew();
 }
 
+/// Painted once for as long as it stays: hatching and dozens of blocks take most of a frame.
+const QPixmap& BoardView::ground() {
+    const std::size_t of = qHashMulti(render::still_key(board_, *layout_), width(), height(),
+                                      devicePixelRatioF(), theme().paper.rgb());
+    if (of == ground_of_ && !ground_.isNull()) return ground_;
+    ground_of_ = of;
+    ground_ = QPixmap(size() * devicePixelRatioF());
+    ground_.setDevicePixelRatio(devicePixelRatioF());
+    ground_.fill(theme().field);
+    QPainter p(&ground_);
+    render::paint_board_ground(p, *layout_, theme());
+    render::paint_board_blocks(p, board_, *layout_, theme(), render::BlockPart::still);
+    return ground_;
+}
+
 void BoardView::paintEvent(QPaintEvent*) {
     if (old_ || !layout_) refresh();
     QPainter p(this);
-    p.fillRect(rect(), theme().field);
-    render::paint_board(p, board_, *layout_, theme());
+    p.drawPixmap(0, 0, ground());
+    render::paint_board_blocks(p, board_, *layout_, theme(), render::BlockPart::chosen);
     if (hasFocus()) {
         p.setPen(QPen(theme().accent, 1));
         p.setBrush(Qt::NoBrush);

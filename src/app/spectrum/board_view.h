@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The spectrum board under the hand: blocks are chosen, dragged to other channels and drawn wider.
 #pragma once
+#include <QPixmap>
 #include <QWidget>
 #include <memory>
 #include <optional>
@@ -70,6 +71,7 @@ private:
     void drag_to(QPointF, bool any_channel);
     void tell_drag(const OpenChannel& wanted, bool barred);
     void cancel_drag();
+    const QPixmap& ground();
     void step(int direction);
     void widen(int direction);
     void choose_next(int direction);
@@ -84,6 +86,8 @@ private:
     std::optional<render::BoardLayout> layout_;
     std::optional<Drag> drag_;
     std::optional<QPointF> pointer_;
+    QPixmap ground_;  ///< all but the chosen blocks and the ties
+    std::size_t ground_of_ = 0;
 };
 
 }  // namespace yemvo::app

@@ -11,6 +11,7 @@
 #include "app/model/tuning.h"
 #include "app/model/workspace.h"
 #include "project/project.h"
+#include "render/laid_out_text.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
 #include "render/tr.h"
@@ -63,13 +64,13 @@ public:
         if (option.state & QStyle::State_Selected) p->fillRect(r, colours.not_met_tint);
         p->setPen(QPen(colours.line2, 1));
         p->drawLine(r.bottomLeft(), r.bottomRight());
-        const QFont plain = render::font(12), strong = render::font(12, 600);
-        const auto write = [&](double x, double width, const QString& text, const QFont& font,
-                               const QColor& ink, Qt::Alignment to = Qt::AlignLeft) {
-            p->setFont(font);
+        constexpr int plain = 400, strong = 600;
+        const auto write = [&](double x, double width, const QString& text, int weight, const QColor& ink,
+                               Qt::Alignment to = Qt::AlignLeft) {
             p->setPen(ink);
-            p->drawText(QRectF(r.left() + x, r.top(), width, r.height()), int(to | Qt::AlignVCenter),
-                        QFontMetricsF(font).elidedText(text, Qt::ElideRight, width));
+            const render::LaidOutText& t = render::laid_out_within(text, width, 12, weight);
+            const double left = to == Qt::AlignRight ? x + width - t.width : x;
+            t.draw(*p, {r.left() + left, r.center().y() - t.text.size().height() / 2});
         };
         render::paint_band_glyph(*p, {r.left() + 12, r.center().y()}, now.air.radios[m.a].channel.band,
                                  colours);

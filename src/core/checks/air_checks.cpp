@@ -252,11 +252,11 @@ void check_meetings(const Check& c, const KnownAir& known) {
         };
         if (m.how == Sharing::partly) {
             if (m.lost() > most_partly)
-                add(Rule::partly_over, say("%1 on %2 lies across access point %3 on %4", r.name(), to.primary,
-                                           from.number, from.primary));
+                add(Rule::partly_over,
+                    say("%1 on %2 lies across %3 on %4", r.name(), to.primary, from.number, from.primary));
         } else if (m.lost() > most_lost) {
-            add(Rule::air_lost, say("%1 loses %2 of its air to number %3", r.name(),
-                                    format_percent(m.lost(), 0), from.number));
+            add(Rule::air_lost,
+                say("%1 loses %2 of its air to %3", r.name(), format_percent(m.lost(), 0), from.number));
         }
         if (m.how != Sharing::partly && m.heard_dbm > loudest)
             add(Rule::too_loud, say("%1 hears access point %2 on its channel at %3 dBm", r.name(),

@@ -283,6 +283,7 @@ public:
              [](const Network& n) { return say("network %1", n.name); });
         for (const BusyHour& h : after_.demand.hours) named(say("busy hour %1", h.name), [&] { check(h); });
         named(say("uplink"), [&] { check(after_.demand.uplink); });
+        named(say("air"), [&] { check(after_.air); });
         list(after_.requirement_sets, before_ ? &before_->requirement_sets : nullptr,
              [](const RequirementSet& s) { return say("requirement set %1", s.name); });
         list(after_.waivers, before_ ? &before_->waivers : nullptr,

@@ -95,8 +95,8 @@ private:
         tbb::parallel_for(std::size_t{0}, costs.size(), [&](std::size_t start) {
             Tabu tabu(costs_, members, from, wish_.seed * 1000003 + start * 7919 + p);
             if (start > 0) tabu.begin_greedily(start > 1);
-            const std::size_t moves =
-                static_cast<std::size_t>(std::max(1, wish_.moves_a_radio)) * members.size();
+            const std::size_t moves = static_cast<std::size_t>(std::max(1, wish_.moves)) +
+                                      static_cast<std::size_t>(wish_.moves_a_radio) * members.size();
             // in slices, so that time and better plans are told
             for (std::size_t done = 0; done < moves && !cancel_.cancelled();) {
                 if (Clock::now() > until_) {
@@ -141,7 +141,7 @@ private:
         const auto end = in_seconds(wish_.exact_seconds);
         for (std::size_t k = 0; k < order.size() && !cancel_.cancelled(); ++k) {
             const std::size_t p = order[k];
-            if (proven_[p]) continue;
+            if (proven_[p] || parts_[p].size() > wish_.most_exact) continue;
             const auto left = end - Clock::now();
             if (left <= Clock::duration::zero()) break;
             std::vector<std::uint32_t> known;

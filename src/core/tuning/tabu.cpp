@@ -106,7 +106,9 @@ void Tabu::expire() {
 }
 
 void Tabu::kick() {
-    const std::size_t count = std::max<std::size_t>(1, members_.size() / 10);
+    // mostly a few, now and then a third of them: some plans are only reached by moving many at once
+    const std::size_t count =
+        1 + random_() % std::max<std::size_t>(2, members_.size() / (random_() % 4 == 0 ? 3 : 10));
     for (std::size_t k = 0; k < count; ++k) {
         const std::uint32_t r = members_[random_() % members_.size()];
         const std::size_t options = costs_.options(r);
