@@ -15,9 +15,9 @@ constexpr double tie = 1e-9;
 class Dolls {
 public:
     Dolls(const PairCosts& costs, const std::vector<std::uint32_t>& members,
-          const std::vector<std::uint32_t>& known, std::chrono::steady_clock::time_point until,
-          const CancelToken& cancel)
-        : costs_(costs), members_(members), until_(until), cancel_(cancel) {
+          const std::vector<std::uint32_t>& known, std::uint64_t most_steps,
+          std::chrono::steady_clock::time_point until, const CancelToken& cancel)
+        : costs_(costs), members_(members), most_steps_(most_steps), until_(until), cancel_(cancel) {
         lay_out();
         best_.resize(size());
         for (std::size_t i = 0; i < size(); ++i) best_[i] = known[order_[i]];
@@ -33,6 +33,7 @@ public:
         }
         ProvenPart out;
         out.proven = first == 0;
+        out.out_of_time = out_of_time_;
         out.lower_bound = optimum_[first];
         for (std::size_t i = 0; i < first; ++i) out.lower_bound += least_own(i);
         out.chosen.resize(size());
@@ -115,8 +116,12 @@ private:
             }
             return;
         }
-        if ((++steps_ & 1023) == 0 && (cancel_.cancelled() || std::chrono::steady_clock::now() > until_)) {
+        if (++steps_ > most_steps_) {
             stopped_ = true;
+            return;
+        }
+        if ((steps_ & 1023) == 0 && (cancel_.cancelled() || std::chrono::steady_clock::now() > until_)) {
+            stopped_ = out_of_time_ = true;
             return;
         }
         std::vector<std::pair<double, std::uint32_t>> tries;
@@ -147,6 +152,7 @@ private:
 
     const PairCosts& costs_;
     const std::vector<std::uint32_t>& members_;
+    std::uint64_t most_steps_;
     std::chrono::steady_clock::time_point until_;
     const CancelToken& cancel_;
     std::vector<std::size_t> order_;  ///< of the members
@@ -157,15 +163,15 @@ private:
     std::size_t first_ = 0;
     double bound_ = 0;
     std::uint64_t steps_ = 0;
-    bool stopped_ = false;
+    bool stopped_ = false, out_of_time_ = false;
 };
 
 }  // namespace
 
 ProvenPart branch_and_bound(const PairCosts& costs, const std::vector<std::uint32_t>& members,
-                            const std::vector<std::uint32_t>& known,
+                            const std::vector<std::uint32_t>& known, std::uint64_t most_steps,
                             std::chrono::steady_clock::time_point until, const CancelToken& cancel) {
-    return Dolls(costs, members, known, until, cancel).run();
+    return Dolls(costs, members, known, most_steps, until, cancel).run();
 }
 
 }  // namespace yemvo

@@ -228,7 +228,7 @@ RetuneResult Retuning::run(const CancelToken& cancel,
     SearchWish wish;
     wish.seed = ask_.seed;
     wish.seconds = ask_.seconds;
-    wish.exact_seconds = ask_.seconds / 4;
+    wish.exact_seconds = ask_.seconds;
     if (better) wish.better = [&](const Assignment& chosen, double) { better(tell(chosen)); };
     const SearchResult found = search(instance_, wish, cancel);
     RetuneResult out = tell(found.chosen);

@@ -95,7 +95,9 @@ private:
         tbb::parallel_for(std::size_t{0}, costs.size(), [&](std::size_t start) {
             Tabu tabu(costs_, members, from, wish_.seed * 1000003 + start * 7919 + p);
             if (start > 0) tabu.begin_greedily(start > 1);
-            const std::size_t moves = static_cast<std::size_t>(std::max(1, wish_.moves)) +
+            constexpr std::size_t small_part_moves = 600;  // of each radio: a small part needs no more
+            const std::size_t moves = std::min(static_cast<std::size_t>(std::max(1, wish_.moves)),
+                                               small_part_moves * members.size()) +
                                       static_cast<std::size_t>(wish_.moves_a_radio) * members.size();
             // in slices, so that time and better plans are told
             for (std::size_t done = 0; done < moves && !cancel_.cancelled();) {
@@ -146,8 +148,9 @@ private:
             if (left <= Clock::duration::zero()) break;
             std::vector<std::uint32_t> known;
             for (std::uint32_t r : parts_[p]) known.push_back(result_.chosen[r]);
-            const ProvenPart found = branch_and_bound(
-                costs_, parts_[p], known, Clock::now() + left / static_cast<int>(order.size() - k), cancel_);
+            const ProvenPart found =
+                branch_and_bound(costs_, parts_[p], known, wish_.exact_steps, end, cancel_);
+            if (found.out_of_time) out_of_time_ = true;
             for (std::size_t i = 0; i < parts_[p].size(); ++i) result_.chosen[parts_[p][i]] = found.chosen[i];
             part_bound_[p] = std::max(part_bound_[p], found.lower_bound);
             proven_[p] = found.proven;

@@ -15,9 +15,10 @@ struct SearchWish {
     int starts = 4;
     /// Moves of each start: so many, and more with each radio of a part.
     int moves = 30'000, moves_a_radio = 100;
-    double seconds = 20;          ///< at most; a search that hits it is not the same on another machine
-    double exact_seconds = 5;     ///< for proofs, of all parts together; 0: none
-    std::size_t most_exact = 60;  ///< radios of a part that a proof is tried for
+    double seconds = 20;        ///< at most; a search that hits it is not the same on another machine
+    double exact_seconds = 20;  ///< at most for proofs, of all parts together; 0: none
+    std::uint64_t exact_steps = 200'000;  ///< of the proof of each part
+    std::size_t most_exact = 60;          ///< radios of a part that a proof is tried for
     /// Told from any thread when something better is known.
     std::function<void(const Assignment&, double objective)> better = {};
 };
