@@ -159,8 +159,8 @@ void paint_block(QPainter& p, const Board& board, const BoardLane& lane, const B
         &laid_out(b.label, std::clamp(box.height() - 1, 8.5, 11.5), b.here ? 600 : 400);
     if (words->width + 4 > box.width()) return;
     if (board.by_use && b.use > 0) {
-        const LaidOutText& use =
-            laid_out(b.label + "   " + percent(b.use, 0), words->pixels, b.here ? 600 : 400);
+        const LaidOutText& use = laid_out(b.label + "   " + tr("%1 %").arg(figure(100 * b.use, 0)),
+                                          words->pixels, b.here ? 600 : 400);
         if (use.width + 8 < box.width()) words = &use;
     }
     p.setFont(words->font);

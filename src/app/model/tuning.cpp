@@ -7,7 +7,6 @@
 #include "app/model/workspace.h"
 #include "project/edits.h"
 #include "project/gear_edits.h"
-#include "render/text_style.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
@@ -98,10 +97,6 @@ void toggle_locked(Workspace& w, const std::vector<RadioRef>& radios) {
                     break;
                 }
     });
-}
-
-QString radio_name(const AirRadio& r) {
-    return tr("%1, %2 GHz").arg(r.number).arg(render::local(band(r.channel.band).name));
 }
 
 }  // namespace yemvo::app

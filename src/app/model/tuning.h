@@ -38,7 +38,4 @@ bool tune(Workspace&, const std::vector<Tuned>&, int merge_key = 0);
 /// Locks the settings of radios, or lets go of them when all are locked.
 void toggle_locked(Workspace&, const std::vector<RadioRef>&);
 
-/// "17, 5 GHz"
-QString radio_name(const AirRadio&);
-
 }  // namespace yemvo::app

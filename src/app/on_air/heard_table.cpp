@@ -9,9 +9,6 @@
 namespace yemvo::app {
 namespace {
 
-/// Fewer data frames say nothing about retries.
-constexpr std::size_t least_frames = 10;
-
 /// A figure to sort by; none: last.
 double figure_of(const HeardNetwork& n, HeardTable::Column column) {
     constexpr double none = -1e9;
@@ -31,7 +28,7 @@ double figure_of(const HeardNetwork& n, HeardTable::Column column) {
         case HeardTable::stations:
             return n.stations ? *n.stations : none;
         case HeardTable::retries:
-            return n.data >= least_frames ? static_cast<double>(n.again) / static_cast<double>(n.data) : none;
+            return n.retries().value_or(none);
         default:
             return none;
     }
@@ -94,8 +91,7 @@ QString HeardTable::words(std::size_t network, Column column) const {
         case stations:
             return n.stations ? QString::number(*n.stations) : QStringLiteral("–");
         default:
-            return n.data >= least_frames ? render::figure(100 * figure_of(n, retries), 0)
-                                          : QStringLiteral("–");
+            return n.retries() ? render::figure(100 * *n.retries(), 0) : QStringLiteral("–");
     }
 }
 

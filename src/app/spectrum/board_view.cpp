@@ -237,7 +237,6 @@ void BoardView::begin_drag(const render::BoardHit& hit, QPointF from) {
 }
 
 void BoardView::mouseMoveEvent(QMouseEvent* e) {
-    pointer_ = e->position();
     if (drag_) {
         if (!drag_->moved && std::abs(e->position().x() - drag_->from.x()) < drag_begins_px) return;
         drag_->moved = true;
@@ -333,8 +332,6 @@ void BoardView::cancel_drag() {
     drag_.reset();
     update();
 }
-
-void BoardView::leaveEvent(QEvent*) { pointer_.reset(); }
 
 void BoardView::step(int direction) {
     std::vector<Tuned> next;

@@ -3,11 +3,9 @@
 #pragma once
 #include <QPixmap>
 #include <QWidget>
-#include <memory>
 #include <optional>
 
 #include "app/model/tuning.h"
-#include "app/offer/hint.h"
 #include "render/spectrum_board.h"
 
 namespace yemvo::app {
@@ -42,7 +40,6 @@ protected:
     void mousePressEvent(QMouseEvent*) override;
     void mouseMoveEvent(QMouseEvent*) override;
     void mouseReleaseEvent(QMouseEvent*) override;
-    void leaveEvent(QEvent*) override;
     void keyPressEvent(QKeyEvent*) override;
     void showEvent(QShowEvent*) override;
     void changeEvent(QEvent*) override;
@@ -85,7 +82,6 @@ private:
     std::vector<RadioRef> refs_;
     std::optional<render::BoardLayout> layout_;
     std::optional<Drag> drag_;
-    std::optional<QPointF> pointer_;
     QPixmap ground_;  ///< all but the chosen blocks and the ties
     std::size_t ground_of_ = 0;
 };

@@ -264,11 +264,11 @@ void RetunePage::begin() {
         return workspace_.tell(tr("Select access points to retune, or take all of them"), true);
     result_.reset();
     table_->show({});
-    const Project project = workspace_.project();
+    // who hears whom and what is carried are of the prediction's project: what has changed since is dropped
     behind_.request(job(
         tr("Retuning"),
-        [this, prediction, project, asked](const AtWork& at) {
-            const Retuning retuning(project, *prediction->site.floors.front().scene,
+        [this, prediction, asked](const AtWork& at) {
+            const Retuning retuning(prediction->project, *prediction->site.floors.front().scene,
                                     *prediction->more.find<SiteHearing>(),
                                     prediction->more.find<SiteCapacity>(), asked, at.cancel());
             return retuning.run(at.cancel(), [&](const RetuneResult& better) {
@@ -291,6 +291,7 @@ void RetunePage::show_result(const RetuneResult& r, bool whole) {
     if (whole)
         for (const Said& s : r.cannot) workspace_.tell(said_text(s), true);
     refresh_buttons();
+    drop_if_old();
 }
 
 /// A plan of a project that has changed since is no more.

@@ -56,9 +56,9 @@ SpectrumPage::SpectrumPage(Workspace& workspace, QWidget* parent) : QWidget(pare
     auto* list = new QVBoxLayout(beside_);
     list->setContentsMargins(8, 6, 4, 2);
     list->setSpacing(2);
-    beside_title_ = new QLabel(tr("Who takes air from whom"));
-    beside_title_->setObjectName("groupTitle");
-    list->addWidget(beside_title_);
+    auto* title = new QLabel(tr("Who takes air from whom"));
+    title->setObjectName("groupTitle");
+    list->addWidget(title);
     meetings_ = new MeetingsList(workspace);
     list->addWidget(meetings_, 1);
     connect(board_, &BoardView::arranged_anew, this, &SpectrumPage::place_list);
@@ -67,14 +67,13 @@ SpectrumPage::SpectrumPage(Workspace& workspace, QWidget* parent) : QWidget(pare
         &Document::opened);
 }
 
-QToolButton* SpectrumPage::two(QHBoxLayout* row, const QString& words, const QStringList& names,
-                               const char* object, void (SpectrumPage::*choose)(int)) {
+void SpectrumPage::two(QHBoxLayout* row, const QString& words, const QStringList& names, const char* object,
+                       void (SpectrumPage::*choose)(int)) {
     auto* label = new QLabel(words);
     label->setObjectName("small");
     row->addSpacing(6);
     row->addWidget(label);
     auto* group = new QButtonGroup(this);
-    QToolButton* first = nullptr;
     auto* pair = new QHBoxLayout;
     pair->setSpacing(0);
     for (int i = 0; i < names.size(); ++i) {
@@ -87,11 +86,9 @@ QToolButton* SpectrumPage::two(QHBoxLayout* row, const QString& words, const QSt
         button->setChecked(i == 0);
         group->addButton(button, i);
         pair->addWidget(button);
-        if (!first) first = button;
     }
     row->addLayout(pair);
     connect(group, &QButtonGroup::idClicked, this, choose);
-    return first;
 }
 
 void SpectrumPage::add_button(QAction* action) {

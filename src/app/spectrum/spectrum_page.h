@@ -7,7 +7,6 @@ class QAction;
 class QLabel;
 class QHBoxLayout;
 class QScrollArea;
-class QToolButton;
 
 namespace yemvo::app {
 
@@ -27,8 +26,8 @@ public:
     void add_button(QAction*);
 
 private:
-    QToolButton* two(QHBoxLayout*, const QString& words, const QStringList& names, const char* object,
-                     void (SpectrumPage::*choose)(int));
+    void two(QHBoxLayout*, const QString& words, const QStringList& names, const char* object,
+             void (SpectrumPage::*choose)(int));
     void stack_by(int);
     void fill_by(int);
     void show_floors(int);
@@ -42,7 +41,6 @@ private:
     QScrollArea* scroll_;
     BoardView* board_;
     QWidget* beside_;
-    QLabel* beside_title_;
     MeetingsList* meetings_;
 };
 

@@ -9,8 +9,6 @@
 namespace yemvo {
 namespace {
 
-constexpr double least_overlap = 0.05;
-
 bool contains(const Channel& c, int primary) {
     const auto inside = primaries(c);
     return std::find(inside.begin(), inside.end(), primary) != inside.end();
@@ -24,8 +22,8 @@ ChannelRelation relation(const Channel& own, int own_primary, const Channel& oth
     const double common = overlap(other, {own.band, own_primary, 20});
     // at 2.4 GHz channels overlap by part: what lies on most of the primary is waited for
     if (common > 0.5) return ChannelRelation::shared;
-    if (own.width_mhz > 20 && overlap(other, own) > least_overlap) return ChannelRelation::beside;
-    return common > least_overlap ? ChannelRelation::shared : ChannelRelation::apart;
+    if (own.width_mhz > 20 && overlap(other, own) > least_deferred_share) return ChannelRelation::beside;
+    return common > least_deferred_share ? ChannelRelation::shared : ChannelRelation::apart;
 }
 
 double full_width_share(double asked, double msdu_per_s) {

@@ -36,11 +36,12 @@ double value_of(LensId lens, const AirFigures::OfRadio& f) {
     }
 }
 
-/// What a client has; where nobody serves it, the worst there is.
+/// Of those whom nobody serves: worse than any limit.
+double worst_value(const LensInfo& lens) { return lens.more_is_better ? 0 : 1000; }
+
 double client_value(const Project& project, const LensInfo& lens, const HourCapacity& hour,
                     const ClientCapacity& c) {
-    constexpr double worst = 1000;
-    if (c.radio < 0) return lens.more_is_better ? 0 : worst;
+    if (c.radio < 0) return worst_value(lens);
     switch (lens.id) {
         case LensId::satisfied:
             return 100 * double{c.satisfied};
@@ -129,7 +130,7 @@ private:
         const Zone* zone = z.row ? nullptr : find_zone(floor, z.zone);
         const bool served = !zone || zone->kind == ZoneKind::served || zone->kind == ZoneKind::keep_out;
         if (!holds_in(set_, zone) || (!served && set_.is_everywhere())) return;
-        const double nothing = info_.more_is_better ? 0 : 1000;
+        const double nothing = worst_value(info_);
         const Worst at{zone ? centroid(zone->outline) : middle(*find_device_row(floor, z.row)), nothing,
                        unserved, margin_of(r_, nothing, unserved)};
         site.add(unserved, z.clients, 0, at);

@@ -2,7 +2,6 @@
 #include "capacity/client_air.h"
 
 #include <algorithm>
-#include <cmath>
 
 #include "wireless/link_budget.h"
 #include "wireless/spectrum.h"
@@ -10,8 +9,7 @@
 namespace yemvo {
 
 ClientAir client_air(const Project& project, const HourCapacity& hour, const ClientCapacity& c) {
-    /// Channels beside each other leak a little: nobody waits for that.
-    constexpr double leak = 0.05, least_dbm = -120;
+    constexpr double least_dbm = -120;
     const AirRadio& own = hour.radios[static_cast<std::size_t>(c.radio)].radio;
     const HeardFloor& floor = *hour.heard[c.floor];
     const double gain_db = (*project.clients)[floor.standing.clients[c.client].profile].gain_dbi;
@@ -25,14 +23,14 @@ ClientAir client_air(const Project& project, const HourCapacity& hour, const Cli
         const double share = overlap(other.channel, own.channel);
         if (share <= 0) continue;
         const double use = std::min(1.0, hour.radios[l.radio].own_use), dbm = l.cdbm / 100.0 + gain_db;
-        sum_mw += share * use * std::pow(10.0, dbm / 10);
-        if (share >= leak && dbm >= project.settings.heard_dbm) out.use += use;
+        sum_mw += share * use * milliwatt_from_dbm(dbm);
+        if (share >= least_deferred_share && dbm >= project.settings.heard_dbm) out.use += use;
     }
     out.use = std::min(1.0, out.use);
     const double noise_mw =
-        std::pow(10.0, noise_dbm(own.channel.width_mhz, project.settings.client_noise_figure_db) / 10);
-    out.interference_dbm = std::max(least_dbm, 10 * std::log10(std::max(sum_mw, 1e-30)));
-    out.sinr_db = double{c.signal_dbm} - 10 * std::log10(noise_mw + sum_mw);
+        milliwatt_from_dbm(noise_dbm(own.channel.width_mhz, project.settings.client_noise_figure_db));
+    out.interference_dbm = std::max(least_dbm, dbm_from_milliwatt(sum_mw));
+    out.sinr_db = double{c.signal_dbm} - dbm_from_milliwatt(noise_mw + sum_mw);
     return out;
 }
 

@@ -17,8 +17,6 @@ namespace {
 constexpr double most_use = 0.5, most_retries = 0.2, near_share = 0.8, most_beacons = 0.1;
 constexpr int most_networks = 4, usual_24[] = {1, 6, 11};
 constexpr double least_rate_mbps = 6;
-/// Frames that a share of retries is told of.
-constexpr std::size_t least_frames = 10;
 
 bool overlap_in_spectrum(const Channel& a, const Channel& b) {
     return a.band == b.band && low_mhz(a) < high_mhz(b) - 1e-6 && low_mhz(b) < high_mhz(a) - 1e-6;
@@ -134,11 +132,9 @@ private:
     }
     void retries() {
         AuditLine& line = add("retries", mark("Retries"), "≤ 20 %");
-        const auto enough = those([](const HeardNetwork& n) { return n.data >= least_frames; });
+        const auto enough = those([](const HeardNetwork& n) { return n.retries().has_value(); });
         if (enough.empty()) return untold(line, say("too few data frames were heard to tell"));
-        const auto share = [&](std::size_t i) {
-            return static_cast<double>(air_.networks[i].again) / static_cast<double>(air_.networks[i].data);
-        };
+        const auto share = [&](std::size_t i) { return *air_.networks[i].retries(); };
         const std::size_t worst = *std::ranges::max_element(enough, {}, share);
         std::vector<std::size_t> many;
         for (std::size_t i : enough)

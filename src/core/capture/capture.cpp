@@ -70,6 +70,12 @@ void group_radios(HeardAir& air) {
 
 }  // namespace
 
+std::optional<double> HeardNetwork::retries() const {
+    constexpr std::size_t least_frames = 10;
+    if (data < least_frames) return std::nullopt;
+    return static_cast<double>(again) / static_cast<double>(data);
+}
+
 struct AirListener::Kept {
     std::map<std::uint64_t, KeptNetwork> networks;
     std::map<std::uint64_t, KeptClient> clients;

@@ -35,6 +35,8 @@ struct HeardNetwork {
     std::size_t data = 0, again = 0;      ///< frames of it and to it, and how many of them were retries
     std::size_t group = 0;                ///< of the same radio: index into HeardAir::radios
     std::vector<std::string> more_ssids;  ///< told in the same beacon
+    /// Share of its data frames that were sent again; none where too few were heard to tell.
+    std::optional<double> retries() const;
 };
 
 /// Networks that one radio seems to send: their addresses and levels lie close, on one channel. A suggestion.

@@ -4,19 +4,10 @@
 #include <algorithm>
 #include <cmath>
 
+#include "capture/bytes.h"
+
 namespace yemvo {
 namespace {
-
-std::uint32_t number(FrameBytes b, std::size_t at, int bytes) {
-    std::uint32_t value = 0;
-    for (int i = bytes - 1; i >= 0; --i) value = value << 8 | b[at + static_cast<std::size_t>(i)];
-    return value;
-}
-std::uint64_t address(FrameBytes b, std::size_t at) {
-    std::uint64_t value = 0;
-    for (std::size_t i = 0; i < 6; ++i) value = value << 8 | b[at + i];
-    return value;
-}
 
 void read_name(Elements& e, FrameBytes body) {
     const auto all_zero = std::ranges::all_of(body, [](std::uint8_t c) { return c == 0; });
@@ -38,7 +29,7 @@ void read_rates(Elements& e, FrameBytes body) {
 
 void read_ht_abilities(Elements& e, FrameBytes body) {
     if (body.size() < 7) return;
-    const std::uint32_t info = number(body, 0, 2);
+    const std::uint32_t info = number_at(body, 0, 2);
     e.can.ht = true;
     if (info & 2) {
         e.can.widest_24_mhz = std::max(e.can.widest_24_mhz, 40);
@@ -71,9 +62,9 @@ int read_stream_map(std::uint32_t map, Abilities& can) {
 void read_vht_abilities(Elements& e, FrameBytes body) {
     if (body.size() < 6) return;
     e.can.vht = true;
-    const bool at_160 = (number(body, 0, 4) >> 2 & 3) != 0;
+    const bool at_160 = (number_at(body, 0, 4) >> 2 & 3) != 0;
     e.can.widest_5_mhz = std::max(e.can.widest_5_mhz, at_160 ? 160 : 80);
-    const int code = read_stream_map(number(body, 4, 2), e.can);
+    const int code = read_stream_map(number_at(body, 4, 2), e.can);
     if (code >= 0) e.can.vht_most_mcs = 7 + code;
 }
 
@@ -92,13 +83,13 @@ void read_he_abilities(Elements& e, FrameBytes body) {
     if (widths & 2) e.can.widest_24_mhz = std::max(e.can.widest_24_mhz, 40);
     if (widths & 4) e.can.widest_5_mhz = std::max(e.can.widest_5_mhz, 80);
     if (widths & 8) e.can.widest_5_mhz = std::max(e.can.widest_5_mhz, 160);
-    const int code = read_stream_map(number(body, mac + phy, 2), e.can);
+    const int code = read_stream_map(number_at(body, mac + phy, 2), e.can);
     if (code >= 0) e.can.he_most_mcs = 7 + 2 * code;
 }
 
 void read_he_operation(Elements& e, FrameBytes body) {
     if (body.size() < 6) return;
-    const std::uint32_t parameters = number(body, 0, 3);
+    const std::uint32_t parameters = number_at(body, 0, 3);
     const int colour = body[3] & 0x3f;
     if (!(body[3] & 0x80) && colour != 0) e.colour = colour;
     std::size_t at = 6;
@@ -135,7 +126,7 @@ void read_multiple(Elements& e, FrameBytes body) {
 
 void read_reported(Elements& e, FrameBytes body) {
     for (std::size_t at = 0; at + 4 <= body.size();) {
-        const std::uint32_t head = number(body, at, 2);
+        const std::uint32_t head = number_at(body, at, 2);
         const std::size_t entries = (head >> 4 & 15) + 1, length = head >> 8;
         const int operating_class = body[at + 2], channel = body[at + 3];
         at += 4;
@@ -143,7 +134,7 @@ void read_reported(Elements& e, FrameBytes body) {
         for (std::size_t i = 0; i < entries; ++i, at += length) {
             if (at + length > body.size()) return;
             ReportedRadio r{operating_class, channel, {}, false, {}};
-            if (length >= 7) r.bssid = address(body, at + 1);
+            if (length >= 7) r.bssid = address_at(body, at + 1);
             const bool with_short = length >= 11;
             const std::size_t flags = at + (with_short ? 11 : 7);
             if (length == 8 || length == 9 || length >= 12) r.same_device = body[flags] >> 6 & 1;
@@ -187,7 +178,7 @@ void read_element(Elements& e, int id, FrameBytes body) {
             return;
         case 11:
             if (body.size() < 3) return;
-            e.stations = static_cast<int>(number(body, 0, 2));
+            e.stations = static_cast<int>(number_at(body, 0, 2));
             e.utilisation = body[2] / 255.0;
             return;
         case 35:

@@ -4,19 +4,10 @@
 #include <array>
 #include <cstdio>
 
+#include "capture/bytes.h"
+
 namespace yemvo {
 namespace {
-
-std::uint32_t little(FrameBytes b, std::size_t at, int bytes) {
-    std::uint32_t value = 0;
-    for (int i = bytes - 1; i >= 0; --i) value = value << 8 | b[at + static_cast<std::size_t>(i)];
-    return value;
-}
-std::uint64_t address(FrameBytes b, std::size_t at) {
-    std::uint64_t value = 0;
-    for (std::size_t i = 0; i < 6; ++i) value = value << 8 | b[at + i];
-    return value;
-}
 
 /// Fields of the receiver's header in the order of their bits: alignment from the header's start, and size.
 /// Those behind the signal are not asked for. Source: radiotap.org, the registry of defined fields.
@@ -36,7 +27,7 @@ bool read_receiver_fields(FrameBytes header, std::uint32_t present, std::size_t 
         if (at + field.size > header.size()) return false;
         if (bit == flags_bit) flags = header[at];
         if (bit == rate_bit) frame.rate_mbps = header[at] / 2.0;
-        if (bit == channel_bit) frame.mhz = little(header, at, 2);
+        if (bit == channel_bit) frame.mhz = number_at(header, at, 2);
         if (bit == signal_bit) frame.signal_dbm = static_cast<std::int8_t>(header[at]);
         at += field.size;
     }
@@ -49,15 +40,15 @@ bool take_radiotap(FrameBytes& bytes, HeardFrame& frame, FrameFault& fault) {
     constexpr int checksum_at_end = 0x10, failed_checksum = 0x40;
     fault = FrameFault::short_header;
     if (bytes.size() < 8 || bytes[0] != 0) return false;
-    const std::size_t length = little(bytes, 2, 2);
+    const std::size_t length = number_at(bytes, 2, 2);
     if (length < 8 || length > bytes.size()) return false;
     const FrameBytes header = bytes.first(length);
-    const std::uint32_t present = little(header, 4, 4);
+    const std::uint32_t present = number_at(header, 4, 4);
     std::size_t at = 8;
     // more words of present fields may follow: the first one has the values of all antennas together
     for (std::uint32_t word = present; word >> 31 & 1; at += 4) {
         if (at + 4 > length) return false;
-        word = little(header, at, 4);
+        word = number_at(header, at, 4);
     }
     int flags = 0;
     if (!read_receiver_fields(header, present, at, frame, flags)) return false;
@@ -112,8 +103,8 @@ void read_management(HeardFrame& frame, int subtype, FrameBytes body) {
         return;
     }
     if (fixed == 12) {
-        frame.interval_tu = static_cast<int>(little(body, 8, 2));
-        frame.privacy = little(body, 10, 2) >> 4 & 1;
+        frame.interval_tu = static_cast<int>(number_at(body, 8, 2));
+        frame.privacy = number_at(body, 10, 2) >> 4 & 1;
     }
     frame.elements = read_elements(body.subspan(fixed));
 }
@@ -126,7 +117,7 @@ std::optional<HeardFrame> read_frame(int link_type, FrameBytes bytes, FrameFault
     if (link_type == link_radiotap) {
         if (!take_radiotap(bytes, frame, fault)) return std::nullopt;
     } else if (link_type == link_packet_information) {
-        const std::size_t length = bytes.size() >= 4 ? little(bytes, 2, 2) : 0;
+        const std::size_t length = bytes.size() >= 4 ? number_at(bytes, 2, 2) : 0;
         if (length < 8 || length > bytes.size()) {
             fault = FrameFault::short_header;
             return std::nullopt;
@@ -138,17 +129,17 @@ std::optional<HeardFrame> read_frame(int link_type, FrameBytes bytes, FrameFault
     }
     fault = FrameFault::not_80211;
     if (bytes.size() < 10) return std::nullopt;
-    const std::uint32_t control = little(bytes, 0, 2);
+    const std::uint32_t control = number_at(bytes, 0, 2);
     if ((control & 3) != 0) return std::nullopt;  // another version
     const int type = static_cast<int>(control >> 2 & 3), subtype = static_cast<int>(control >> 4 & 15);
     frame.bytes = bytes.size();
     frame.to_network = control >> 8 & 1;
     frame.from_network = control >> 9 & 1;
     frame.again = control >> 11 & 1;
-    frame.receiver = address(bytes, 4);
+    frame.receiver = address_at(bytes, 4);
     fault = FrameFault::none;
     if (type == 1) {  // control frames may end after the first address
-        if (bytes.size() >= 16) frame.transmitter = address(bytes, 10);
+        if (bytes.size() >= 16) frame.transmitter = address_at(bytes, 10);
         return frame;
     }
     constexpr std::size_t header = 24;
@@ -156,11 +147,11 @@ std::optional<HeardFrame> read_frame(int link_type, FrameBytes bytes, FrameFault
         fault = FrameFault::not_80211;
         return std::nullopt;
     }
-    frame.transmitter = address(bytes, 10);
-    frame.bssid = type == 0                                 ? address(bytes, 16)
+    frame.transmitter = address_at(bytes, 10);
+    frame.bssid = type == 0                                 ? address_at(bytes, 16)
                   : frame.to_network && !frame.from_network ? frame.receiver
                   : frame.from_network && !frame.to_network ? frame.transmitter
-                                                            : address(bytes, 16);
+                                                            : address_at(bytes, 16);
     if (type == 2) {
         frame.kind = FrameKind::data;
         return frame;

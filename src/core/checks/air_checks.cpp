@@ -19,7 +19,7 @@ struct RadioCheck {
     std::size_t radio;
     yemvo::Place place;
     const Radio& set() const { return ap.radios[radio]; }
-    Said name() const { return say("access point %1 at %2 GHz", ap.number, band(set().channel.band).name); }
+    Said name() const { return radio_of(ap, radio); }
     Finding& add(Rule rule, Said what) const {
         Finding& f = c.add(rule, ap.position, std::move(what), {{ItemKind::access_point, ap.id.value}});
         f.subjects.push_back(static_cast<std::uint32_t>(radio));
@@ -27,15 +27,11 @@ struct RadioCheck {
     }
     /// A mend that changes this radio, wherever it is by then.
     void mend(Finding& f, Said label, std::function<void(Radio&)> change) const {
-        f.mends.push_back({std::move(label), [floor = c.floor.id, id = ap.id, r = radio, change](Project& p) {
-                               AccessPoint next = *find_access_point(p, floor, id);
-                               change(next.radios.at(r));
-                               replace_access_point(p, floor, next);
-                           }});
+        f.mends.push_back(
+            {std::move(label),
+             change_of(c.floor.id, ap.id, [r = radio, change](AccessPoint& a) { change(a.radios.at(r)); })});
     }
 };
-
-Said channel_said(int primary, int width_mhz) { return channel_text(primary, width_mhz); }
 
 /// The permitted setting that is nearest: as wide where there is one, then by frequency.
 std::optional<OpenChannel> nearest_permitted(const RadioCheck& r) {
@@ -52,7 +48,7 @@ std::optional<OpenChannel> nearest_permitted(const RadioCheck& r) {
 }
 
 void move_to(const RadioCheck& r, Finding& f, const Channel& channel, int primary) {
-    r.mend(f, say("Move to %1", channel_said(primary, channel.width_mhz)), [channel, primary](Radio& radio) {
+    r.mend(f, say("Move to %1", channel_text(primary, channel.width_mhz)), [channel, primary](Radio& radio) {
         radio.channel = channel;
         radio.primary = primary;
         radio.channel_open = false;
@@ -135,10 +131,7 @@ void check_radar(const RadioCheck& r) {
                 best = std::move(o);
         if (best) move_to(r, f, best->permit.channel, best->primary);
     };
-    const auto seen_on = [&](const Channel& c) {
-        return std::ranges::any_of(primaries(c),
-                                   [&](int p) { return std::ranges::count(r.c.project.air.radar, p) > 0; });
-    };
+    const auto seen_on = [&](const Channel& c) { return radar_seen_on(r.c.project, c); };
     const double longest = limit_of(r.c.project, Rule::long_radar_wait);
     if (permit && permit->dfs_wait_s > longest) {
         Finding& f = r.add(Rule::long_radar_wait, say("%1 is on %2: %3 s of listening before it sends",

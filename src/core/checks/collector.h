@@ -33,6 +33,21 @@ struct Check {
     }
 };
 
+/// A change of one access point, wherever it is by then: for mends.
+template <class Change>
+std::function<void(Project&)> change_of(FloorId floor, AccessPointId id, Change change) {
+    return [floor, id, change](Project& p) {
+        AccessPoint changed = *find_access_point(p, floor, id);
+        change(changed);
+        replace_access_point(p, floor, changed);
+    };
+}
+
+/// "access point 17 at 5 GHz"
+inline Said radio_of(const AccessPoint& ap, std::size_t radio) {
+    return say("access point %1 at %2 GHz", ap.number, band(ap.radios[radio].channel.band).name);
+}
+
 inline Item item_of(const Wall& w) { return {ItemKind::wall, w.id.value}; }
 
 void check_walls(const Check&, const CancelToken&);

@@ -6,20 +6,6 @@
 namespace yemvo {
 namespace {
 
-Said radio_of(const AccessPoint& ap, std::size_t radio) {
-    return say("access point %1 at %2 GHz", ap.number, band(ap.radios[radio].channel.band).name);
-}
-
-/// A change of one access point, wherever it is by then.
-template <class Change>
-std::function<void(Project&)> put(FloorId floor, AccessPointId id, Change change) {
-    return [floor, id, change](Project& p) {
-        AccessPoint changed = *find_access_point(p, floor, id);
-        change(changed);
-        replace_access_point(p, floor, changed);
-    };
-}
-
 void check_power(const Check& c, const AccessPoint& ap, std::size_t radio) {
     const WorkingRadio working = working_radio(c.project, ap, radio);
     if (working.fed || !ap.radios[radio].on) return;
@@ -31,12 +17,13 @@ void check_power(const Check& c, const AccessPoint& ap, std::size_t radio) {
     const auto usual = usual_source(model(c.project, ap.model));
     if (usual && *usual != *ap.source)
         f.mends.push_back({say("Feed it by %1", said_mark(power_source_name(*usual))),
-                           put(c.floor.id, ap.id, [source = *usual](AccessPoint& a) {
+                           change_of(c.floor.id, ap.id, [source = *usual](AccessPoint& a) {
                                a.source = source;
                                a.alternative = 0;
                            })});
-    f.mends.push_back({say("Switch this radio off"),
-                       put(c.floor.id, ap.id, [radio](AccessPoint& a) { a.radios[radio].on = false; })});
+    f.mends.push_back({say("Switch this radio off"), change_of(c.floor.id, ap.id, [radio](AccessPoint& a) {
+                           a.radios[radio].on = false;
+                       })});
 }
 
 void check_antenna(const Check& c, const AccessPoint& ap, std::size_t radio) {
@@ -51,7 +38,7 @@ void check_antenna(const Check& c, const AccessPoint& ap, std::size_t radio) {
               say("%1 does not fit %2", antenna ? antenna->name : std::string("?"), radio_of(ap, radio)),
               {{ItemKind::access_point, ap.id.value}});
     f.subjects.push_back(static_cast<std::uint32_t>(radio));
-    f.mends.push_back({say("Use its own antenna"), put(c.floor.id, ap.id, [radio](AccessPoint& a) {
+    f.mends.push_back({say("Use its own antenna"), change_of(c.floor.id, ap.id, [radio](AccessPoint& a) {
                            take_own_antenna(a.radios[radio]);
                        })});
 }

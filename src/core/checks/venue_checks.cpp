@@ -6,6 +6,7 @@
 #include "checks/collector.h"
 #include "geometry/polygon_sets.h"
 #include "project/working_radio.h"
+#include "tuning/permits.h"
 
 namespace yemvo {
 namespace {
@@ -210,13 +211,7 @@ void check_access_points(const Check& c) {
     for (const AccessPoint& ap : access_points(c.project, c.floor.id)) {
         const Item item{ItemKind::access_point, ap.id.value};
         const Said name = say("Access point %1", ap.number);
-        const auto put = [floor = c.floor.id, id = ap.id](auto change) {
-            return [floor, id, change](Project& p) {
-                AccessPoint moved = *find_access_point(p, floor, id);
-                change(moved);
-                replace_access_point(p, floor, moved);
-            };
-        };
+        const auto put = [&](auto change) { return change_of(c.floor.id, ap.id, change); };
         for (const Wall& w : *c.floor.walls) {
             const double half_m = wall_type(c.project, w.type).thickness_m / 2;
             if (ap.height_m < w.base_m || ap.height_m > w.top_m.value_or(c.floor.height_m)) continue;
@@ -265,10 +260,8 @@ void check_access_points(const Check& c) {
             f.mends.push_back({say("Hang it at %1", c.length(hang_m)),
                                put([hang_m](AccessPoint& a) { a.height_m = hang_m; })});
         }
-        const bool plate = !c.floor.plate.empty();
-        const bool out = at.kind == BuildingKind::building &&
-                         (plate ? !contains(c.floor.plate, ap.position)
-                                : at.mask->enclosed() && !at.mask->inside(ap.position));
+        const bool out =
+            at.kind == BuildingKind::building && place_of(c.scene, c.floor, ap) == yemvo::Place::outdoors;
         if (out) c.add(Rule::outside_venue, ap.position, say("%1 is outside the building", name), {item});
     }
 }

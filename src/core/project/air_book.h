@@ -8,7 +8,7 @@
 namespace yemvo {
 
 struct AirBook {
-    /// Limits that are not as usual, by "rule.limit".
+    /// Limits that are not as usual, by their rule's key.
     std::map<std::string, double> limits;
     std::vector<int> radar;  ///< 20 MHz channels at 5 GHz on which radar was seen, upwards
     friend bool operator==(const AirBook&, const AirBook&) = default;

@@ -173,7 +173,7 @@ std::optional<ChannelPermit> Regulation::permit(const std::string& country, cons
     if (!knows(country)) {
         ChannelPermit any;
         any.channel = channel;
-        any.max_eirp_dbm = 1e9;
+        any.max_eirp_dbm = any_power_dbm;
         return any;
     }
     auto permit = in_database(country, channel);
@@ -223,60 +223,57 @@ Said Regulation::why_barred(const std::string& country, const Channel& channel, 
     return say("no access point may begin to send at %1", range);
 }
 
+std::vector<double> Regulation::cuts(const CountryRules& c, const Band& b) const {
+    std::vector<double> all{b.low_mhz, b.high_mhz};
+    const auto cut = [&](double low, double high) {
+        for (double at : {low, high})
+            if (at > b.low_mhz && at < b.high_mhz) all.push_back(at);
+    };
+    for (const RegulatoryRange& r : c.ranges) cut(r.low_mhz, r.high_mhz);
+    for (const LongWait& w : own_.waits)
+        if (w.region == c.region) cut(w.low_mhz, w.high_mhz);
+    for (const OwnLimit& l : own_.limits)
+        if (std::ranges::count(l.countries, c.code) > 0) cut(l.low_mhz, l.high_mhz);
+    std::ranges::sort(all);
+    return all;
+}
+
+/// As one range has it, with our own limits over it: free where it is for any class of device.
+BandStretch Regulation::stretch_in(const CountryRules& c, const RegulatoryRange& r, double low, double high,
+                                   Place place) const {
+    ChannelPermit wait;
+    if (r.dfs) add_wait(wait, c, low, high, r.dfs_wait_s);
+    BandStretch s{low,           high,           r.no_initiation, r.dfs,
+                  r.indoor_only, r.max_eirp_dbm, wait.dfs_wait_s, wait.wait_name};
+    bool by_class = false, free_for_one = false;
+    for (const OwnLimit* l : own_for(c.code, low, high)) {
+        s.barred = false;
+        if (l->max_eirp_dbm) s.max_eirp_dbm = std::max(s.max_eirp_dbm, *l->max_eirp_dbm);
+        if (!l->device_class) {
+            s.indoor_only |= l->indoor_only;
+            continue;
+        }
+        by_class = true;
+        free_for_one |= place == Place::indoors || !l->indoor_only;
+        s.indoor_only &= l->indoor_only;
+    }
+    s.barred |= by_class ? !free_for_one : s.indoor_only && place == Place::outdoors;
+    return s;
+}
+
 std::vector<BandStretch> Regulation::stretches(const std::string& country, BandId id, Place place) const {
     const CountryRules* c = database_.find(country);
     const Band& b = band(id);
-    if (!c) return {{b.low_mhz, b.high_mhz, false, false, false, 1e9, 0, {}}};
-    // whatever begins or ends inside the band
-    std::vector<double> cuts{b.low_mhz, b.high_mhz};
-    const auto cut = [&](double low, double high) {
-        for (double at : {low, high})
-            if (at > b.low_mhz && at < b.high_mhz) cuts.push_back(at);
-    };
-    for (const RegulatoryRange& r : c->ranges) cut(r.low_mhz, r.high_mhz);
-    for (const LongWait& w : own_.waits)
-        if (w.region == c->region) cut(w.low_mhz, w.high_mhz);
-    for (const OwnLimit& l : own_.limits)
-        if (std::ranges::count(l.countries, country) > 0) cut(l.low_mhz, l.high_mhz);
-    std::ranges::sort(cuts);
+    if (!c) return {{b.low_mhz, b.high_mhz, false, false, false, any_power_dbm, 0, {}}};
     std::vector<BandStretch> out;
-    for (std::size_t i = 0; i + 1 < cuts.size(); ++i) {
-        if (cuts[i + 1] - cuts[i] < 1e-6) continue;
-        BandStretch s{cuts[i], cuts[i + 1], true, false, false, 0, 0, {}};
-        const double middle = (s.low_mhz + s.high_mhz) / 2;
-        for (const RegulatoryRange& r : c->ranges) {
-            if (r.no_ofdm || middle < r.low_mhz || middle > r.high_mhz) continue;
-            ChannelPermit permit;
-            permit.max_eirp_dbm = r.max_eirp_dbm;
-            permit.indoor_only = r.indoor_only;
-            permit.no_initiation = r.no_initiation;
-            if (r.dfs) add_wait(permit, *c, s.low_mhz, s.high_mhz, r.dfs_wait_s);
-            bool by_class = false, free = false;
-            for (const OwnLimit* l : own_for(country, s.low_mhz, s.high_mhz)) {
-                permit.no_initiation = false;
-                by_class |= l->device_class.has_value();
-                if (l->device_class && (place == Place::indoors || !l->indoor_only)) free = true;
-                if (!l->device_class)
-                    permit.indoor_only |= l->indoor_only;
-                else if (!l->indoor_only)
-                    permit.indoor_only = false;
-                if (l->max_eirp_dbm) permit.max_eirp_dbm = std::max(permit.max_eirp_dbm, *l->max_eirp_dbm);
-            }
-            s.barred =
-                permit.no_initiation || (by_class ? !free : permit.indoor_only && place == Place::outdoors);
-            s.dfs = permit.dfs;
-            s.dfs_wait_s = permit.dfs_wait_s;
-            s.wait_name = permit.wait_name;
-            s.indoor_only = permit.indoor_only;
-            s.max_eirp_dbm = permit.max_eirp_dbm;
-            if (!s.barred) break;
-        }
-        const auto alike = [&](const BandStretch& a) {
-            return a.barred == s.barred && (s.barred || (a.dfs == s.dfs && a.indoor_only == s.indoor_only &&
-                                                         a.dfs_wait_s == s.dfs_wait_s &&
-                                                         std::abs(a.max_eirp_dbm - s.max_eirp_dbm) < 1e-6));
-        };
-        if (!out.empty() && alike(out.back()))
+    const std::vector<double> at = cuts(*c, b);
+    for (std::size_t i = 0; i + 1 < at.size(); ++i) {
+        if (at[i + 1] - at[i] < 1e-6) continue;
+        BandStretch s{at[i], at[i + 1], true, false, false, 0, 0, {}};
+        for (const RegulatoryRange& r : c->ranges)
+            if (s.barred && !r.no_ofdm && holds(r, at[i], at[i + 1]))
+                s = stretch_in(*c, r, at[i], at[i + 1], place);
+        if (!out.empty() && out.back().is_like(s))
             out.back().high_mhz = s.high_mhz;
         else
             out.push_back(std::move(s));

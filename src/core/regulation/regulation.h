@@ -37,7 +37,16 @@ struct BandStretch {
     double max_eirp_dbm = 0;
     int dfs_wait_s = 0;
     std::string wait_name;
+    /// The same holds in both.
+    bool is_like(const BandStretch& o) const {
+        return barred == o.barred &&
+               (barred || (dfs == o.dfs && indoor_only == o.indoor_only && dfs_wait_s == o.dfs_wait_s &&
+                           max_eirp_dbm == o.max_eirp_dbm));
+    }
 };
+
+/// Where a country has no data: no power is too much.
+inline constexpr double any_power_dbm = 1e9;
 
 class Regulation {
 public:
@@ -70,6 +79,9 @@ public:
 
 private:
     std::vector<const OwnLimit*> own_for(const std::string& country, double low_mhz, double high_mhz) const;
+    std::vector<double> cuts(const CountryRules&, const Band&) const;
+    BandStretch stretch_in(const CountryRules&, const RegulatoryRange&, double low_mhz, double high_mhz,
+                           Place) const;
     void lay_over(ChannelPermit&, const std::string& country, Place, std::optional<DeviceClass>) const;
     void add_wait(ChannelPermit&, const CountryRules&, double low_mhz, double high_mhz, int stated_s) const;
 

@@ -25,7 +25,6 @@ struct TunedSetting {
     double power_dbm = 14;
     double cost = 0;
     double air = 1;
-    bool same_air_as(const TunedSetting& o) const { return channel == o.channel && primary == o.primary; }
 };
 
 struct TunedRadio {

@@ -1,9 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Who hears whom on the site, and what air that costs them.
 #pragma once
-#include <functional>
 #include <memory>
-#include <span>
 #include <vector>
 
 #include "capacity/site_capacity.h"

@@ -34,20 +34,20 @@ PairCosts::PairCosts(const RetuneInstance& instance) : heard_dbm_(instance.heard
         const bool losses = p.loss_ab_db.has_value() || p.loss_ba_db.has_value();
         const auto ab = static_cast<float>(p.loss_ab_db.value_or(p.loss_ba_db.value_or(0)));
         const auto ba = static_cast<float>(p.loss_ba_db.value_or(p.loss_ab_db.value_or(0)));
-        links_[p.a].push_back({p.b, half(p.a), half(p.b), ba, ab, losses});
-        links_[p.b].push_back({p.a, half(p.b), half(p.a), ab, ba, losses});
+        links_[p.a].push_back({p.b, 0, half(p.a), half(p.b), ba, ab, losses});
+        links_[p.b].push_back({p.a, 0, half(p.b), half(p.a), ab, ba, losses});
     }
     fold_locked(instance);
 }
 
 void PairCosts::fold_locked(const RetuneInstance& instance) {
-    const auto locked = [&](std::uint32_t r) { return instance.radios[r].locked; };
+    for (const TunedRadio& r : instance.radios) locked_.push_back(r.locked);
     const auto now = [&](std::uint32_t r) { return static_cast<std::size_t>(instance.radios[r].now); };
     for (std::uint32_t r = 0; r < radios(); ++r) {
-        if (locked(r)) constant_ += own(r, now(r));
+        if (locked_[r]) constant_ += own(r, now(r));
         for (const Link& l : links_[r]) {
-            if (!locked(l.other)) continue;
-            if (!locked(r))
+            if (!locked_[l.other]) continue;
+            if (!locked_[r])
                 for (std::size_t o = 0; o < options_[r].size(); ++o)
                     options_[r][o].cost += cost(r, o, l, now(l.other));
             else if (l.other > r)
@@ -55,9 +55,29 @@ void PairCosts::fold_locked(const RetuneInstance& instance) {
         }
     }
     for (std::uint32_t r = 0; r < radios(); ++r) {
-        if (locked(r)) links_[r].clear();
-        std::erase_if(links_[r], [&](const Link& l) { return locked(l.other); });
+        if (locked_[r]) links_[r].clear();
+        std::erase_if(links_[r], [&](const Link& l) { return locked_[l.other]; });
     }
+    join_links();
+}
+
+void PairCosts::join_links() {
+    std::vector<std::map<std::uint32_t, std::uint32_t>> at(radios());
+    for (std::uint32_t r = 0; r < radios(); ++r)
+        for (std::uint32_t k = 0; k < links_[r].size(); ++k) at[r][links_[r][k].other] = k;
+    for (std::uint32_t r = 0; r < radios(); ++r)
+        for (Link& l : links_[r]) l.back = at[l.other].at(r);
+}
+
+double PairCosts::total(const Assignment& chosen) const {
+    double sum = constant_;
+    for (std::size_t r = 0; r < radios(); ++r) {
+        if (locked_[r]) continue;
+        sum += own(r, chosen[r]);
+        for (const Link& l : links_[r])
+            if (l.other > r) sum += cost(r, chosen[r], l, chosen[l.other]);
+    }
+    return sum;
 }
 
 float PairCosts::heard(float power_dbm, float loss_db) const {
@@ -79,15 +99,7 @@ double PairCosts::cost(std::size_t radio, std::size_t option, const Link& link,
 }
 
 double objective(const RetuneInstance& instance, const Assignment& chosen) {
-    const PairCosts costs(instance);
-    double sum = costs.constant();
-    for (std::size_t r = 0; r < costs.radios(); ++r) {
-        if (instance.radios[r].locked) continue;
-        sum += costs.own(r, chosen[r]);
-        for (const PairCosts::Link& l : costs.links(r))
-            if (l.other > r) sum += costs.cost(r, chosen[r], l, chosen[l.other]);
-    }
-    return sum;
+    return PairCosts(instance).total(chosen);
 }
 
 }  // namespace yemvo

@@ -16,8 +16,11 @@ public:
     double own(std::size_t radio, std::size_t option) const { return options_[radio][option].cost; }
     /// Of locked radios and their pairs.
     double constant() const { return constant_; }
+    /// The objective of all, locked radios as they are.
+    double total(const Assignment&) const;
     struct Link {
         std::uint32_t other;
+        std::uint32_t back;              ///< index of the same pair among the other's links
         float from_weight, to_weight;    ///< what this one loses to the other, and the other to this
         float from_loss_db, to_loss_db;  ///< of the other's power here, and of this one's there
         bool losses;
@@ -34,7 +37,9 @@ private:
     };
     float heard(float power_dbm, float loss_db) const;
     void fold_locked(const RetuneInstance&);
+    void join_links();
     std::vector<std::vector<Option>> options_;
+    std::vector<char> locked_;
     std::vector<std::vector<Link>> links_;
     std::size_t channels_ = 0;
     std::vector<float> share_;  ///< [own * channels_ + other]

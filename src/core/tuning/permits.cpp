@@ -46,6 +46,12 @@ std::vector<OpenChannel> open_channels(const Project& project, Place place, cons
     return out;
 }
 
+bool radar_seen_on(const Project& project, const Channel& channel) {
+    return channel.band == band_5 && std::ranges::any_of(primaries(channel), [&](int p) {
+               return std::ranges::count(project.air.radar, p) > 0;
+           });
+}
+
 double power_within(const Project& project, const AccessPoint& ap, std::size_t radio, double max_eirp_dbm) {
     const WorkingRadio working = working_radio(project, ap, radio);
     return std::min(ap.radios[radio].power_dbm, max_eirp_dbm - (working.eirp_dbm() - working.power_dbm));

@@ -25,6 +25,9 @@ std::vector<OpenChannel> open_channels(const Project&, Place, const AccessPoint&
 /// As open_channels chooses it.
 int best_primary(const Channel&, int present);
 
+/// The project says that radar was seen on some part of the channel.
+bool radar_seen_on(const Project&, const Channel&);
+
 /// The conducted power with which the radio keeps a limit of EIRP [dBm], at most its present one.
 double power_within(const Project&, const AccessPoint&, std::size_t radio, double max_eirp_dbm);
 

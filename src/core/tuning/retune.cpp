@@ -2,10 +2,10 @@
 #include "tuning/retune.h"
 
 #include <algorithm>
-#include <set>
 
 #include "project/edits.h"
 #include "project/gear_edits.h"
+#include "tuning/pair_costs.h"
 
 namespace yemvo {
 namespace {
@@ -43,7 +43,6 @@ Project alone_at(const Project& project, int width_mhz) {
 AirByWidth air_by_width(const Project& project, const std::vector<std::shared_ptr<const HeardFloor>>& floors,
                         const CancelToken& cancel) {
     AirByWidth out;
-    const std::vector<AirRadio> radios = air_radios(project);
     int widest = 20;
     for (const AccessPointModel& m : *project.models)
         for (const RadioModel& r : m.radios)
@@ -110,6 +109,47 @@ void Retuning::add_pairs() {
     }
 }
 
+/// Whether what is asked leaves a permitted channel to a radio.
+bool Retuning::may_take(const AirRadio& own, const OpenChannel& open) const {
+    const Channel& c = open.permit.channel;
+    if (!ask_.widths && c.width_mhz != own.channel.width_mhz) return false;
+    // a wide one at 2.4 GHz goes by its primary
+    const int at_24 = c.width_mhz > 20 ? open.primary : c.number;
+    if (c.band == band_24 && std::ranges::count(ask_.channels_24, at_24) == 0) return false;
+    if (open.permit.dfs && ask_.dfs == DfsUse::never) return false;
+    return !radar_seen_on(project_, c);
+}
+
+TunedSetting Retuning::setting(std::uint32_t radio, const Channel& c, int primary, double power_dbm,
+                               double more) const {
+    const double air = air_at_width(radio, c.width_mhz);
+    return {c, primary, power_dbm, air_.demand[radio] * air * (1 + more), air};
+}
+
+void Retuning::allow_channels(TunedRadio& out, std::uint32_t i, Place place, const AccessPoint& ap) {
+    const AirRadio& own = air_.radios[i];
+    const Radio& set = ap.radios[own.radio];
+    const RadioBand& can = *radio_band(model(project_, ap.model), own.radio, own.channel.band);
+    const auto most = ask_.widest_mhz.find(own.channel.band);
+    const int widest = !ask_.widths                    ? own.channel.width_mhz
+                       : most == ask_.widest_mhz.end() ? channel_widths_mhz().back()
+                                                       : most->second;
+    for (const OpenChannel& open : open_channels(project_, place, ap, own.radio, widest)) {
+        if (!may_take(own, open)) continue;
+        const double power = power_within(project_, ap, own.radio, open.permit.max_eirp_dbm);
+        const double given = can.power.nearest_dbm(power, power);
+        if (given > power + 1e-6) continue;  // it cannot go down so far
+        const bool costs = open.permit.dfs && ask_.dfs == DfsUse::only_if_worth;
+        const double more = !costs ? 0 : open.permit.wait_name.empty() ? dfs_cost : long_wait_cost;
+        out.allowed.push_back(setting(i, open.permit.channel, open.primary, given, more));
+        if (!set.channel_open && open.permit.channel == set.channel && open.primary == set.primary)
+            out.now = static_cast<int>(out.allowed.size()) - 1;
+    }
+    if (out.allowed.empty())
+        cannot_.push_back(say("Access point %1 has no permitted channel at %2 GHz", own.number,
+                              band(own.channel.band).name));
+}
+
 void Retuning::add_radio(const Scene& scene, std::uint32_t i) {
     const AirRadio& own = air_.radios[i];
     if (!ask_.bands.contains(own.channel.band)) return;
@@ -117,106 +157,74 @@ void Retuning::add_radio(const Scene& scene, std::uint32_t i) {
     const AccessPoint& ap = *find_access_point(project_, own.floor, own.access_point);
     const Radio& set = ap.radios[own.radio];
     const bool asked = ask_.only.empty() || std::ranges::count(ask_.only, own.access_point) > 0;
-    const Place place = place_of(scene, floor, ap);
     TunedRadio out;
     out.name = std::to_string(own.number) + "/" + std::to_string(own.radio + 1);
     out.weight = air_.demand[i];
-    const auto add = [&](const Channel& c, int primary, double power_dbm, double more) {
-        const double air = air_at_width(i, c.width_mhz);
-        out.allowed.push_back({c, primary, power_dbm, air_.demand[i] * air * (1 + more), air});
-    };
-    const bool keeps = set.locked || !asked;
-    if (!keeps) {
-        const auto most = ask_.widest_mhz.find(own.channel.band);
-        const int widest =
-            ask_.widths ? (most == ask_.widest_mhz.end() ? 320 : most->second) : own.channel.width_mhz;
-        for (const OpenChannel& open : open_channels(project_, place, ap, own.radio, widest)) {
-            const Channel& c = open.permit.channel;
-            if (!ask_.widths && c.width_mhz != own.channel.width_mhz) continue;
-            if (c.band == band_24 &&
-                (c.width_mhz > 20 ? std::ranges::count(ask_.channels_24, open.primary) == 0
-                                  : std::ranges::count(ask_.channels_24, c.number) == 0))
-                continue;
-            if (open.permit.dfs && ask_.dfs == DfsUse::never) continue;
-            const bool seen = c.band == band_5 && std::ranges::any_of(primaries(c), [&](int p) {
-                                  return std::ranges::count(project_.air.radar, p) > 0;
-                              });
-            if (seen) continue;
-            const double power = power_within(project_, ap, own.radio, open.permit.max_eirp_dbm);
-            const RadioBand& can = *radio_band(model(project_, ap.model), own.radio, c.band);
-            const double given = can.power.nearest_dbm(power, power);
-            if (given > power + 1e-6) continue;  // it cannot go down so far
-            const bool costs = open.permit.dfs && ask_.dfs == DfsUse::only_if_worth;
-            add(c, open.primary, given,
-                !costs                          ? 0
-                : open.permit.wait_name.empty() ? dfs_cost
-                                                : long_wait_cost);
-            if (!set.channel_open && c == set.channel && open.primary == set.primary)
-                out.now = static_cast<int>(out.allowed.size()) - 1;
-        }
-        if (out.allowed.empty())
-            cannot_.push_back(say("Access point %1 has no permitted channel at %2 GHz", own.number,
-                                  band(own.channel.band).name));
-    }
+    if (asked && !set.locked) allow_channels(out, i, place_of(scene, floor, ap), ap);
     if (out.allowed.empty()) {
         if (set.channel_open) return;  // nobody chose one, and nobody may: it meets nobody
-        add(set.channel, set.primary, set.power_dbm, 0);
+        out.allowed.push_back(setting(i, set.channel, set.primary, set.power_dbm, 0));
         out.now = 0;
         out.locked = true;
-    } else if (out.now < 0 && !set.channel_open) {
-        // what it has now is not permitted, or not asked for: it is dearer than any other
-        out.now = -1;
     }
     of_.push_back(i);
     instance_.radios.push_back(std::move(out));
 }
 
-RetuneResult Retuning::tell(const Assignment& chosen) const {
-    RetuneInstance plain = instance_;
-    plain.change_cost = 0;
-    // as it is now: a setting of its own where it is none of the allowed
-    Assignment now;
+/// Without what a change has to be worth, and with the present setting of each radio, where that is none of
+/// those that it may take, as one more.
+RetuneInstance Retuning::plain(Assignment& now) const {
+    RetuneInstance out = instance_;
+    out.change_cost = 0;
     for (std::size_t k = 0; k < of_.size(); ++k) {
-        TunedRadio& r = plain.radios[k];
+        TunedRadio& r = out.radios[k];
         if (r.now < 0) {
             const AirRadio& own = air_.radios[of_[k]];
             const double air = air_.use[of_[k]];
             r.allowed.push_back(
                 {own.channel, own.primary, own.power_dbm, r.weight * air, own.channel_open ? 0 : air});
-            now.push_back(static_cast<std::uint32_t>(r.allowed.size() - 1));
-        } else {
-            now.push_back(static_cast<std::uint32_t>(r.now));
         }
+        now.push_back(r.now < 0 ? static_cast<std::uint32_t>(r.allowed.size() - 1)
+                                : static_cast<std::uint32_t>(r.now));
     }
+    return out;
+}
+
+RetuneChange Retuning::change_of(std::size_t k, const TunedSetting& to) const {
+    const AirRadio& own = air_.radios[of_[k]];
+    RetuneChange c;
+    c.floor = own.floor;
+    c.access_point = own.access_point;
+    c.number = own.number;
+    c.radio = own.radio;
+    c.before = find_access_point(project_, own.floor, own.access_point)->radios[own.radio];
+    c.after = c.before;
+    c.after.channel = to.channel;
+    c.after.primary = to.primary;
+    c.after.power_dbm = std::min(c.before.power_dbm, to.power_dbm);
+    c.after.channel_open = false;
+    return c;
+}
+
+RetuneResult Retuning::tell(const Assignment& chosen) const {
+    Assignment now;
+    const RetuneInstance all = plain(now);
+    const PairCosts costs(all);
     RetuneResult out;
     out.radios = of_.size();
     // whatever is changed, no radio takes less than by itself
-    for (std::size_t k = 0; k < of_.size(); ++k) {
-        const TunedRadio& r = plain.radios[k];
-        out.lower_bound +=
-            r.locked ? r.allowed[now[k]].cost : std::ranges::min(r.allowed, {}, &TunedSetting::cost).cost;
-    }
-    out.before = objective(plain, now);
-    out.after = objective(plain, chosen);
+    for (const TunedRadio& r : all.radios)
+        out.lower_bound += std::ranges::min(r.allowed, {}, &TunedSetting::cost).cost;
+    out.before = costs.total(now);
+    out.after = costs.total(chosen);
     out.cannot = cannot_;
+    Assignment without = chosen;
     for (std::size_t k = 0; k < of_.size(); ++k) {
         if (chosen[k] == now[k]) continue;
-        const AirRadio& own = air_.radios[of_[k]];
-        const TunedSetting& to = plain.radios[k].allowed[chosen[k]];
-        RetuneChange c;
-        c.floor = own.floor;
-        c.access_point = own.access_point;
-        c.number = own.number;
-        c.radio = own.radio;
-        c.before = find_access_point(project_, own.floor, own.access_point)->radios[own.radio];
-        c.after = c.before;
-        c.after.channel = to.channel;
-        c.after.primary = to.primary;
-        c.after.power_dbm = std::min(c.before.power_dbm, to.power_dbm);
-        c.after.channel_open = false;
-        Assignment without = chosen;
+        RetuneChange c = change_of(k, all.radios[k].allowed[chosen[k]]);
         without[k] = now[k];
-        c.gain = objective(plain, without) - out.after;
+        c.gain = costs.total(without) - out.after;
+        without[k] = chosen[k];
         out.changes.push_back(std::move(c));
     }
     std::ranges::stable_sort(out.changes, std::greater{}, &RetuneChange::gain);

@@ -82,6 +82,12 @@ private:
     void add_pairs();
     double air_at_width(std::uint32_t radio, int width_mhz) const;
     void carry(RetuneResult&, const CancelToken&) const;
+    bool may_take(const AirRadio&, const OpenChannel&) const;
+    TunedSetting setting(std::uint32_t radio, const Channel&, int primary, double power_dbm,
+                         double more) const;
+    void allow_channels(TunedRadio&, std::uint32_t radio, Place, const AccessPoint&);
+    RetuneInstance plain(Assignment& now) const;
+    RetuneChange change_of(std::size_t k, const TunedSetting& to) const;
     RetuneResult tell(const Assignment&) const;
 
     Project project_;

@@ -66,7 +66,7 @@ public:
         for (std::size_t p = 0; p < parts_.size(); ++p) search_part(p);
         if (wish_.exact_seconds > 0) prove();
         result_.parts = parts_.size();
-        result_.objective = objective(instance_, result_.chosen);
+        result_.objective = costs_.total(result_.chosen);
         result_.worst_start = result_.objective + spread_;
         result_.lower_bound = bound();
         if (result_.proven) result_.lower_bound = result_.objective;
@@ -81,7 +81,6 @@ private:
         for (const TunedRadio& r : instance_.radios)
             result_.chosen.push_back(r.now >= 0 ? static_cast<std::uint32_t>(r.now) : 0);
         part_bound_.assign(parts_.size(), 0);
-        part_cost_.assign(parts_.size(), 0);
         proven_.assign(parts_.size(), 0);
         for (std::size_t p = 0; p < parts_.size(); ++p)
             for (std::uint32_t r : parts_[p]) part_bound_[p] += least_own(costs_, r);
@@ -117,7 +116,6 @@ private:
         const auto at = std::ranges::min_element(costs);  // the first of the best, whoever was done first
         for (std::uint32_t r : members)
             result_.chosen[r] = best[static_cast<std::size_t>(at - costs.begin())][r];
-        part_cost_[p] = *at;
         proven_[p] = *at <= part_bound_[p] + 1e-9;
         spread_ += *std::ranges::max_element(costs) - *at;
     }
@@ -125,13 +123,17 @@ private:
     void offer(std::size_t p, const Tabu& tabu) {
         if (!wish_.better) return;
         const std::scoped_lock lock(telling_);
-        if (told_.empty()) told_ = result_.chosen, told_objective_ = objective(instance_, told_);
+        // whoever is told works on it meanwhile, and nobody reads faster
+        constexpr auto between = std::chrono::milliseconds(150);
+        if (Clock::now() < told_at_ + between) return;
+        if (told_.empty()) told_ = result_.chosen, told_objective_ = costs_.total(told_);
         Assignment with = told_;
         for (std::uint32_t r : parts_[p]) with[r] = tabu.best()[r];
-        const double now = objective(instance_, with);
+        const double now = costs_.total(with);
         if (now >= told_objective_ - 1e-9) return;
         told_ = with;
         told_objective_ = now;
+        told_at_ = Clock::now();
         wish_.better(told_, told_objective_);
     }
 
@@ -172,7 +174,7 @@ private:
     const CancelToken& cancel_;
     PairCosts costs_;
     std::vector<std::vector<std::uint32_t>> parts_;
-    std::vector<double> part_bound_, part_cost_;
+    std::vector<double> part_bound_;
     std::vector<char> proven_;
     SearchResult result_;
     Clock::time_point until_;
@@ -180,6 +182,7 @@ private:
     double spread_ = 0;
     std::mutex telling_;
     Assignment told_;
+    Clock::time_point told_at_{};
     double told_objective_ = 0;
 };
 

@@ -19,7 +19,7 @@ struct SearchWish {
     double exact_seconds = 20;  ///< at most for proofs, of all parts together; 0: none
     std::uint64_t exact_steps = 200'000;  ///< of the proof of each part
     std::size_t most_exact = 60;          ///< radios of a part that a proof is tried for
-    /// Told from any thread when something better is known.
+    /// Told from any thread when something better is known, a few times a second at most.
     std::function<void(const Assignment&, double objective)> better = {};
 };
 

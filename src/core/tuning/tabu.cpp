@@ -79,14 +79,10 @@ void Tabu::set(std::uint32_t radio, std::uint32_t option) {
     now_[radio] = option;
     for (const PairCosts::Link& l : costs_.links(radio)) {
         if (!is_member_[l.other]) continue;
-        // the same pair, seen from the other side
-        for (const PairCosts::Link& back : costs_.links(l.other)) {
-            if (back.other != radio) continue;
-            auto& row = table_[l.other];
-            for (std::size_t o = 0; o < row.size(); ++o)
-                row[o] += costs_.cost(l.other, o, back, option) - costs_.cost(l.other, o, back, before);
-            break;
-        }
+        const PairCosts::Link& back = costs_.links(l.other)[l.back];
+        auto& row = table_[l.other];
+        for (std::size_t o = 0; o < row.size(); ++o)
+            row[o] += costs_.cost(l.other, o, back, option) - costs_.cost(l.other, o, back, before);
         look_again(l.other);
     }
     look_again(radio);

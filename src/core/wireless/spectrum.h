@@ -8,6 +8,9 @@
 
 namespace yemvo {
 
+/// Channels beside each other leak a little into each other: below this share radios do not defer to it.
+inline constexpr double least_deferred_share = 0.05;
+
 /// Share [0, 1] of the power sent on `from` that a receiver on `to` takes in, against a sender on `to`
 /// itself: the integral of both masks' product over that of the receiver's own mask squared, both by their
 /// own power. Other bands share nothing. Throws InvalidChannel as centre_mhz does.

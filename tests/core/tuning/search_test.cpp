@@ -4,6 +4,8 @@
 
 #include <random>
 
+#include "tuning/pair_costs.h"
+
 using namespace yemvo;
 
 namespace {
@@ -29,9 +31,10 @@ RetuneInstance graph(int radios, int colour_count, const std::vector<std::pair<i
 
 double best_by_trying(const RetuneInstance& instance) {
     Assignment at(instance.radios.size(), 0);
+    const PairCosts costs(instance);
     double best = 1e300;
     for (;;) {
-        best = std::min(best, objective(instance, at));
+        best = std::min(best, costs.total(at));
         std::size_t k = 0;
         while (k < at.size() && ++at[k] == instance.radios[k].allowed.size()) at[k++] = 0;
         if (k == at.size()) return best;

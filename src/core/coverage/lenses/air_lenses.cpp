@@ -17,11 +17,9 @@ void heard(LensPainter& p, LensPlane& out) {
             kernels::add_heard(f.field->gain_cdb.data(), p.least_cdb(f), p.cells(), out.data());
 }
 
-/// Channels beside each other leak a little: radios do not defer to that.
 float share(const Channel& from, const Channel& to) {
-    constexpr double leak = 0.05;
     const double part = overlap(from, to);
-    return part < leak ? 0 : static_cast<float>(part);
+    return part < least_deferred_share ? 0 : static_cast<float>(part);
 }
 
 ByServer weights_of(const LensPainter& p, const Channel& from) {
@@ -77,26 +75,36 @@ double sends(const LensPainter& p, const RadioField& f) {
     return known ? std::min(1.0, known->own_use) : 0;
 }
 
-/// What other radios give on the serving radio's spectrum, in the mean over time [mW]; NaN where nobody
-/// serves.
-void add_interference(LensPainter& p, LensPlane& out) {
-    p.of_serving([](const RadioField&) { return 0; }, out);
+/// Begins with a value of the serving radio's own (NaN where nobody serves, or nothing is known of the air),
+/// then goes through the other radios that send: their index, field and share of time.
+template <class Own, class Each>
+void over_senders(LensPainter& p, LensPlane& out, const Own& own, const Each& each) {
     if (!p.floor().air) {
         std::ranges::fill(out, LensPainter::no_value);
         return;
     }
+    p.of_serving(own, out);
     for (std::size_t k = 0; k < p.radios().size(); ++k) {
         const RadioField& f = p.radios()[k];
         const double use = sends(p, f);
-        if (!p.bands().contains(f.band) || !p.counts(f) || f.channel_open || use <= 0) continue;
-        const ByServer weight(p.radios(), 0, [&](const RadioField& server) {
-            return server.channel_open ? 0 : use * overlap(f.channel, server.channel);
-        });
-        const std::int16_t* gain = f.field->gain_cdb.data();
-        for (std::size_t i = 0; i < p.cells(); ++i)
-            if (gain[i] > silent_cdb && p.serving()[i] != static_cast<int>(k))
-                out[i] += weight.data()[p.serving()[i] + 1] * milliwatts(gain[i] + f.offset_cdb);
+        if (p.bands().contains(f.band) && p.counts(f) && !f.channel_open && use > 0)
+            each(static_cast<std::int16_t>(k), f, use);
     }
+}
+
+/// What other radios give on the serving radio's spectrum, in the mean over time [mW].
+void add_interference(LensPainter& p, LensPlane& out) {
+    over_senders(
+        p, out, [](const RadioField&) { return 0; },
+        [&](std::int16_t k, const RadioField& f, double use) {
+            const ByServer weight(p.radios(), 0, [&](const RadioField& server) {
+                return server.channel_open ? 0 : use * overlap(f.channel, server.channel);
+            });
+            const std::int16_t* gain = f.field->gain_cdb.data();
+            for (std::size_t i = 0; i < p.cells(); ++i)
+                if (gain[i] > silent_cdb && p.serving()[i] != k)
+                    out[i] += weight.data()[p.serving()[i] + 1] * milliwatts(gain[i] + f.offset_cdb);
+        });
 }
 
 void paint_interference(LensPainter& p, LensPlane& out) {
@@ -119,21 +127,15 @@ void paint_sinr(LensPainter& p, LensPlane& out) {
 
 /// The serving radio's channel at the place itself: who is heard there sends in turns.
 void paint_air_here(LensPainter& p, LensPlane& out) {
-    p.of_serving([&](const RadioField& f) { return sends(p, f); }, out);
-    if (!p.floor().air) {
-        std::ranges::fill(out, LensPainter::no_value);
-        return;
-    }
-    for (std::size_t k = 0; k < p.radios().size(); ++k) {
-        const RadioField& f = p.radios()[k];
-        const double use = sends(p, f);
-        if (!p.bands().contains(f.band) || !p.counts(f) || f.channel_open || use <= 0) continue;
-        const ByServer weight(p.radios(), 0, [&](const RadioField& server) {
-            return server.channel_open || share(f.channel, server.channel) <= 0 ? 0 : use;
+    over_senders(
+        p, out, [&](const RadioField& f) { return sends(p, f); },
+        [&](std::int16_t k, const RadioField& f, double use) {
+            const ByServer weight(p.radios(), 0, [&](const RadioField& server) {
+                return server.channel_open || share(f.channel, server.channel) <= 0 ? 0 : use;
+            });
+            kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), k, p.serving(), weight.data(),
+                               p.cells(), out.data());
         });
-        kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k),
-                           p.serving(), weight.data(), p.cells(), out.data());
-    }
     for (float& v : out)
         if (!std::isnan(v)) v = 100 * std::min(v, 1.0f);
 }
