@@ -66,7 +66,7 @@ void gear(Composer& c) {
     c.access_point("ceiling-wide", {8, 17.5}, 3.0, {{1, 20, 8}, {44, 40, 14}, {85, 80, 17}});
     c.access_point("ceiling-tri", {8, 6.5}, 3.0, {{11, 20, 8}, {140, 40, 14}, {53, 80, 17}});
     c.access_point("ceiling-mid", {44.3, 29.5}, 3.0, {{11, 20, 9}, {36, 40, 15}});
-    c.access_point("ceiling-tri", {54.5, 29.5}, 3.0, {{6, 20, 9}, {149, 40, 16}, {21, 80, 17}});
+    c.access_point("ceiling-tri", {54.5, 29.5}, 3.0, {{6, 20, 9}, {116, 20, 16}, {21, 80, 17}});
     c.access_point("ceiling-entry", {25.7, 6.9}, 2.9, {{6, 20, 8}, {132, 40, 13}});
     c.access_point("ceiling-tri", {41, 7.3}, 2.9, {{11, 20, 8}, {100, 40, 13}, {69, 80, 17}});
     c.access_point("ceiling-tri", {52.5, 14}, 3.0, {{1, 20, 8}, {52, 40, 14}, {37, 80, 17}});

@@ -18,6 +18,7 @@
 #include "app/link_profile/link_profile_feature.h"
 #include "app/map/map_feature.h"
 #include "app/materials/materials_feature.h"
+#include "app/neighbours/neighbours_feature.h"
 #include "app/on_air/on_air_feature.h"
 #include "app/palette/palette_feature.h"
 #include "app/plan/plan_feature.h"
@@ -58,6 +59,7 @@ struct AppWindow::Features {
     ClientsFeature clients{shell_};
     AnswerFeature answer{shell_};
     CandidatesFeature candidates{shell_};
+    NeighboursFeature neighbours{shell_, plan.view()};
     OnAirFeature on_air{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
@@ -107,6 +109,7 @@ SectionView& AppWindow::section() { return features_->section.view(); }
 PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
 SpectrumPage& AppWindow::spectrum() { return features_->spectrum.page(); }
 RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
+bool AppWindow::is_hearing() const { return features_->neighbours.is_reading(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }

@@ -49,6 +49,7 @@ public:
     bool is_preparing() const;
     bool is_showing_types() const;
     bool is_checking() const;
+    bool is_hearing() const;
 
     PlanView& plan();
     SiteView& site();

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cstdio>
+#include <fstream>
 #include <memory>
 #include <ostream>
 
@@ -7,6 +8,8 @@
 #include "capture/air_audit.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
+#include "project/neighbours_csv.h"
+#include "tuning/heard_neighbours.h"
 
 namespace yemvo::cli {
 namespace {
@@ -107,15 +110,30 @@ int capture(Context& context, const std::string& file, const std::string& countr
     return done;
 }
 
+int write_table(Context& context, const std::string& file, const std::string& table) {
+    const std::vector<Neighbour> heard = neighbours_of(read_capture(file));
+    std::ofstream out(table, std::ios::binary);
+    out << neighbours_to_csv(heard);
+    if (!out.flush()) throw Error(say("cannot be written"), table, say("Choose another place"));
+    if (context.json)
+        print(context, {{"radios", heard.size()}, {"table", table}});
+    else
+        context.out << heard.size() << " radios written to " << table << "\n";
+    return done;
+}
+
 }  // namespace
 
 void add_capture_command(CLI::App& root, Context& context) {
-    const auto file = std::make_shared<std::string>(), country = std::make_shared<std::string>("GB");
-    CLI::App* command =
-        add_command(root, context, "capture", "Which networks and clients a packet capture heard",
-                    "capture pier.pcapng --json",
-                    [&context, file, country] { return capture(context, *file, *country); });
+    const auto file = std::make_shared<std::string>(), country = std::make_shared<std::string>("GB"),
+               table = std::make_shared<std::string>();
+    CLI::App* command = add_command(
+        root, context, "capture", "Which networks and clients a packet capture heard",
+        "capture pier.pcapng --json", [&context, file, country, table] {
+            return table->empty() ? capture(context, *file, *country) : write_table(context, *file, *table);
+        });
     command->add_option("FILE", *file, "pcap or pcapng, made in monitor mode")->required();
+    command->add_option("--table", *table, "Writes its radios as a table that a listening place reads");
     command->add_option("--country", *country, "Whose rules it is held against, as DE; GB without it");
 }
 

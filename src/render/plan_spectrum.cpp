@@ -65,6 +65,16 @@ void paint_meetings(QPainter& p, const Project& project, const Floor& floor, con
                     const Palette& palette, MeetingPart part) {
     std::map<AccessPointId, QPointF> places;
     for (const AccessPoint& ap : access_points(project, floor.id)) places[ap.id] = map.to_screen(ap.position);
+    // a neighbour stands where it was heard on this floor
+    const auto place_of = [&](std::uint32_t i) -> std::optional<QPointF> {
+        if (const NeighbourRadio* other = air.neighbour(i)) {
+            for (const NeighbourRadio::Reading& r : other->readings)
+                if (r.floor == floor.id) return map.to_screen(r.at);
+            return std::nullopt;
+        }
+        const auto at = places.find(air.radios[i].access_point);
+        return at == places.end() ? std::nullopt : std::optional(at->second);
+    };
     std::vector<std::pair<QPointF, QString>> tags;
     std::size_t drawn = 0;
     for (const AirMeeting& m : meetings) {
@@ -72,19 +82,22 @@ void paint_meetings(QPainter& p, const Project& project, const Floor& floor, con
         const AirRadio& b = air.radios[m.b];
         if (m.lost() < least_drawn || drawn >= most_drawn) break;
         if (!bands.contains(a.channel.band)) continue;
-        const auto from = places.find(a.access_point), to = places.find(b.access_point);
-        if (from == places.end() && to == places.end()) continue;
+        const auto from = place_of(m.a), to = place_of(m.b);
+        if (!from && !to) continue;
+        if (air.neighbour(m.b) && (!from || !to)) continue;
         ++drawn;
         const QString words = percent(m.lost(), m.lost() < 0.1 ? 1 : 0);
         const QPen pen(palette.not_met, std::clamp(1 + 20 * m.lost(), 1.5, 7.0),
                        m.how == Sharing::partly ? Qt::DotLine : Qt::SolidLine, Qt::RoundCap);
-        if (from != places.end() && to != places.end()) {
-            if (part == MeetingPart::lines) line(p, from->second, to->second, pen, palette);
-            tags.push_back({(from->second + to->second) / 2, words});
+        if (from && to) {
+            if (part == MeetingPart::lines) line(p, *from, *to, pen, palette);
+            // a neighbour has a mark of its own, which the figure leaves free
+            const double along = air.neighbour(m.b) ? 0.35 : 0.5;
+            tags.push_back({*from + along * (*to - *from), words});
             continue;
         }
-        const bool here_is_a = from != places.end();
-        const QPointF at = here_is_a ? from->second : to->second;
+        const bool here_is_a = from.has_value();
+        const QPointF at = here_is_a ? *from : *to;
         const FloorId other = here_is_a ? b.floor : a.floor;
         const Floor* far = find_floor(project, other);
         const bool up = far && far->elevation_m > floor.elevation_m;

@@ -137,7 +137,7 @@ void paint_block(QPainter& p, const Board& board, const BoardLane& lane, const B
                  const QRectF& box, const Palette& palette) {
     const BandColour& colour = palette.band(b.channel.band);
     const double round = std::min(3.0, box.height() / 3);
-    const bool solid = b.here && !board.by_use && !b.open;
+    const bool solid = b.here && !board.by_use && !b.open && !b.dashed;
     QPen edge(b.selected ? palette.accent : colour.solid, b.selected ? 2.2 : 1);
     if (b.open || b.dashed) edge.setStyle(Qt::DashLine);
     p.setPen(edge);

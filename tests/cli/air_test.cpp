@@ -127,3 +127,24 @@ TEST_CASE("maps of the busy air are printed, and refused where nobody is there")
                                "sinr", "--out", map, "--json"});
     CHECK(out["cells"].get<int>() > 1000);
 }
+
+TEST_CASE("capture writes its radios as a table that a listening place reads") {
+    const yemvo::test::TemporaryFolder folder;
+    const std::string table = (folder / "pier.csv").string();
+    CHECK(run_json({"capture", air_file("pier.pcap"), "--table", table, "--json"})["radios"] ==
+          9);  // one has no level
+    std::ifstream in(table);
+    std::string head, line;
+    std::getline(in, head);
+    CHECK(head.starts_with("name,address,band_ghz,primary"));
+    int rows = 0;
+    bool workshop = false;
+    while (std::getline(in, line)) {
+        ++rows;
+        workshop = workshop || line.starts_with("Workshop 2,02:33:0b:18:c5:90,2.4,10,");
+    }
+    CHECK(rows == 9);
+    CHECK(workshop);
+    CHECK(run({"capture", air_file("pier.pcap"), "--table", (folder / "no" / "where.csv").string()}).code !=
+          0);
+}

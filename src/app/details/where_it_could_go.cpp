@@ -32,7 +32,7 @@ QString whom(const WhereItCouldGo::Row& row, const SpectrumNow& now) {
             numbers << QStringLiteral("…");
             break;
         }
-        numbers << QString::number(now.air.radios[radio].number);
+        numbers << now.name(radio);
     }
     return numbers.join(", ");
 }

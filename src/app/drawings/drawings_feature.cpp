@@ -37,7 +37,7 @@ DrawingsFeature::DrawingsFeature(Shell& shell)
                                   [this] { choose(); }});
     shell.works({[this] { return reader_.words(); }});
     connect(&reader_, &Behind::progressed, this, [this] { shell_.work_changed(); });
-    shell.takes_dropped([this](const QStringList& files) { return take(files); });
+    shell.takes_dropped([this](const QStringList& files, QPoint) { return take(files); });
     const Wishes& wishes = workspace_.wishes();
     connect(&wishes, &Wishes::choose_drawing, this, &DrawingsFeature::choose);
     connect(&wishes, &Wishes::choose_revision, this, &DrawingsFeature::choose_revision);

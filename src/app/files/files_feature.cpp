@@ -35,7 +35,7 @@ FilesFeature::FilesFeature(Shell& shell)
     shell.home(start_);
     shell.page(versions_, [] { return Hint{tr("Earlier versions"), {{tr("Esc"), tr("back")}}}; });
     shell.before_closing([this](const std::function<void()>& go) { leave_then(go); });
-    shell.takes_dropped([this](const QStringList& dropped) {
+    shell.takes_dropped([this](const QStringList& dropped, QPoint) {
         const QString& file = dropped.front();
         if (!file.endsWith(".yemvo", Qt::CaseInsensitive)) return false;
         leave_then([this, file] { open_file(file); });

@@ -2,10 +2,15 @@
 // What the tools make next: types, heights, shapes.
 #pragma once
 #include <QObject>
+#include <memory>
 #include <optional>
 #include <string>
 
 #include "project/edits.h"
+
+namespace yemvo {
+struct HeardAir;
+}
 
 namespace yemvo::app {
 
@@ -39,6 +44,8 @@ struct NextKinds {
     bool take_room = false;  ///< a click takes the room round it instead of a drawn outline
     double room_gap_m = 0.3;
     int zone_colour = 0;
+    std::shared_ptr<const HeardAir> heard;  ///< a capture, for the next listening place; null: nothing
+    std::string heard_from;                 ///< its name
 };
 
 class NextThings : public QObject {

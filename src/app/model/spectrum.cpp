@@ -5,12 +5,14 @@
 #include <map>
 
 #include "app/model/document.h"
+#include "app/model/in_view.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "app/model/shown_map.h"
 #include "app/model/workspace.h"
 #include "capacity/site_capacity.h"
+#include "render/tr.h"
 
 namespace yemvo::app {
 
@@ -18,6 +20,12 @@ std::optional<std::uint32_t> SpectrumNow::find(const RadioRef& ref) const {
     for (std::uint32_t i = 0; i < air.radios.size(); ++i)
         if (air.radios[i].access_point == ref.access_point && air.radios[i].radio == ref.radio) return i;
     return std::nullopt;
+}
+
+QString SpectrumNow::name(std::uint32_t radio) const {
+    const NeighbourRadio* other = air.neighbour(radio);
+    if (!other) return QString::number(air.radios[radio].number);
+    return other->name.empty() ? tr("hidden on %1").arg(other->primary) : QString::fromStdString(other->name);
 }
 
 Spectrum::Spectrum(Workspace& workspace) : workspace_(workspace), now_(std::make_shared<SpectrumNow>()) {
@@ -29,6 +37,7 @@ Spectrum::Spectrum(Workspace& workspace) : workspace_(workspace), now_(std::make
 
 void Spectrum::start() {
     chosen_.clear();
+    neighbour_.reset();
     forget();
 }
 
@@ -59,7 +68,26 @@ std::optional<RadioRef> Spectrum::current() const {
     return chosen_.empty() ? std::nullopt : std::optional(chosen_.back());
 }
 
+void Spectrum::choose_neighbour(std::uint32_t radio) {
+    const std::shared_ptr<const SpectrumNow> now = now_ ? now_ : this->now();
+    const NeighbourRadio* other = now->air.neighbour(radio);
+    if (!other) return;
+    const NeighbourRadio::Reading* best = nullptr;
+    const auto here = [&](const NeighbourRadio::Reading& r) { return r.floor == workspace_.floor_id(); };
+    for (const auto& r : other->readings)
+        if (!best || std::pair(here(r), r.dbm) > std::pair(here(*best), best->dbm)) best = &r;
+    neighbour_ = NeighbourAt{best->place, best->index};
+    const FloorId floor = best->floor;
+    chosen_.clear();
+    choosing_ = true;
+    if (floor != workspace_.floor_id()) workspace_.in_view().show_floor(floor);
+    workspace_.selection().select({{ItemKind::listening_place, neighbour_->place.value}});
+    choosing_ = false;
+    emit chosen_changed();
+}
+
 void Spectrum::choose(std::vector<RadioRef> radios) {
+    neighbour_.reset();
     std::map<FloorId, std::vector<Item>> items;
     for (const RadioRef& ref : radios)
         for (const PlacedAccessPoint& placed : placed_access_points(workspace_.project()))
@@ -78,6 +106,8 @@ void Spectrum::choose(std::vector<RadioRef> radios) {
 /// An access point that is selected on the plan has its radio in the map's band chosen.
 void Spectrum::follow_selection() {
     if (choosing_) return;
+    const bool had_neighbour = neighbour_.has_value();
+    neighbour_.reset();
     std::vector<AccessPointId> selected;
     const auto add = [&](const std::vector<Item>& items) {
         for (const Item& i : items)
@@ -97,7 +127,7 @@ void Spectrum::follow_selection() {
                 best = RadioRef{id, r.radio};
         if (best) next.push_back(*best);
     }
-    if (next == chosen_) return;
+    if (next == chosen_ && !had_neighbour) return;
     chosen_ = std::move(next);
     emit chosen_changed();
 }

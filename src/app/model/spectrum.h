@@ -5,7 +5,9 @@
 // meets others in the same frame.
 #pragma once
 #include <QObject>
+#include <QString>
 #include <memory>
+#include <optional>
 #include <vector>
 
 #include "tuning/meetings.h"
@@ -20,6 +22,8 @@ struct SpectrumNow {
     std::vector<AirMeeting> meetings;  ///< most lost first
     bool heard = false;                ///< who hears whom is known
     std::optional<std::uint32_t> find(const RadioRef&) const;
+    /// "17", "Loft", "hidden on 36": as lists and lines call a radio.
+    QString name(std::uint32_t radio) const;
 };
 
 class Spectrum : public QObject {
@@ -38,6 +42,16 @@ public:
     void choose(std::vector<RadioRef>);
     /// The one that lists are about: the last that was chosen.
     std::optional<RadioRef> current() const;
+    /// The neighbour that was chosen on the board or in a list: where it was heard loudest, on the floor in
+    /// view where it was heard there.
+    struct NeighbourAt {
+        ListeningPlaceId place;
+        std::size_t index;
+        friend bool operator==(const NeighbourAt&, const NeighbourAt&) = default;
+    };
+    const std::optional<NeighbourAt>& neighbour() const { return neighbour_; }
+    /// Shows its listening place; `radio`: in now()->air.
+    void choose_neighbour(std::uint32_t radio);
 
     /// For the workspace: another project.
     void start();
@@ -52,6 +66,7 @@ private:
     Workspace& workspace_;
     std::shared_ptr<const SpectrumNow> now_;
     std::vector<RadioRef> chosen_;
+    std::optional<NeighbourAt> neighbour_;
     bool choosing_ = false;
 };
 

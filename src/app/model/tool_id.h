@@ -29,6 +29,7 @@ enum class ToolId {
     probe,
     closet,
     device_row,
+    listening_place,
 };
 
 }  // namespace yemvo::app

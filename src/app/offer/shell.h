@@ -4,6 +4,7 @@
 // features.
 #pragma once
 #include <QKeySequence>
+#include <QPoint>
 #include <QString>
 #include <QStringList>
 #include <functional>
@@ -91,8 +92,9 @@ public:
     /// The page that is in front while no project is open.
     virtual void home(QWidget*) = 0;
     virtual void named_things(std::function<void(std::vector<NamedThing>&)>) = 0;
-    /// Asked one after another until one takes the files.
-    virtual void takes_dropped(std::function<bool(const QStringList& files)>) = 0;
+    /// Asked one after another until one takes the files; `at`: where they fell, on the screen.
+    using TakesDropped = std::function<bool(const QStringList& files, QPoint at)>;
+    virtual void takes_dropped(TakesDropped) = 0;
     /// Goes on once the window may close: at once, later, or never.
     virtual void before_closing(std::function<void(const std::function<void()>& go)>) = 0;
     /// Those offered first go before others.

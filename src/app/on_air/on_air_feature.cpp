@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/on_air/on_air_feature.h"
 
+#include "app/model/neighbours.h"
 #include "app/on_air/on_air_page.h"
 #include "render/tr.h"
 
@@ -17,10 +18,9 @@ OnAirFeature::OnAirFeature(Shell& shell)
                  [this] { shell_.show_page(page_); }};
     show.needs = Needs::nothing;
     shell.command("view.pages", show);
-    shell.takes_dropped([this](const QStringList& files) {
+    shell.takes_dropped([this](const QStringList& files, QPoint) {
         for (const QString& f : files)
-            if (f.endsWith(".pcap", Qt::CaseInsensitive) || f.endsWith(".pcapng", Qt::CaseInsensitive) ||
-                f.endsWith(".cap", Qt::CaseInsensitive)) {
+            if (is_capture(f)) {
                 shell_.show_page(page_);
                 page_->open(f);
                 return true;

@@ -20,8 +20,12 @@
 
 #include "app/asking/asking.h"
 #include "app/look/theme.h"
+#include "app/model/activity.h"
 #include "app/model/countries.h"
 #include "app/model/document.h"
+#include "app/model/listening.h"
+#include "app/model/next_things.h"
+#include "app/model/tool_id.h"
 #include "app/on_air/air_board.h"
 #include "app/on_air/heard_table.h"
 #include "app/on_air/rule_list.h"
@@ -131,6 +135,7 @@ OnAirPage::OnAirPage(Workspace& workspace, Asking& asking, QWidget* parent)
         const AuditLine& line = rules_->lines()[static_cast<std::size_t>(row)];
         if (!line.networks.empty()) choose(line.networks.front());
     });
+    listen(this, &OnAirPage::refresh, workspace_.document(), &Document::opened);
     connect(&behind_, &Behind::progressed, this, [this] {
         refresh();
         emit progressed();
@@ -158,6 +163,11 @@ QWidget* OnAirPage::build_head() {
     for (const auto& [code, name] : countries) country_->addItem(tr(name), QString(code));
     connect(country_, &QComboBox::activated, this, [this] { hold_to_rules(); });
     row->addWidget(country_);
+    put_ = new QPushButton(tr("Put on a plan…"));
+    put_->setObjectName("airPut");
+    put_->setToolTip(tr("Choose on the plan where this was heard: its radios count as neighbours there"));
+    connect(put_, &QPushButton::clicked, this, &OnAirPage::put_on_plan);
+    row->addWidget(put_);
     export_ = new QPushButton(tr("Export table…"));
     export_->setObjectName("airExport");
     connect(export_, &QPushButton::clicked, this, &OnAirPage::export_table);
@@ -294,6 +304,17 @@ void OnAirPage::choose(std::optional<std::size_t> network) {
                                               : tr("shares its spectrum with %1").arg(parts.join(", "))));
 }
 
+void OnAirPage::put_on_plan() {
+    if (!air_ || !workspace_.floor()) return;
+    emit left();
+    workspace_.activity().set_step(Step::spectrum);
+    workspace_.activity().set_tool(ToolId::listening_place);
+    workspace_.next().change([this](NextKinds& next) {
+        next.heard = air_;
+        next.heard_from = QFileInfo(file_).completeBaseName().toStdString();
+    });
+}
+
 void OnAirPage::export_table() {
     if (!air_) return;
     const QString file = asking_.save_file(tr("Export table"), QFileInfo(file_).completeBaseName() + ".csv",
@@ -330,6 +351,7 @@ void OnAirPage::refresh() {
     board_->setVisible(any);
     beside_->setVisible(any);
     export_->setEnabled(any);
+    put_->setEnabled(any && workspace_.document().is_open() && workspace_.floor());
     if (!any) rules_title_->setText(tr("Rules"));
     if (!behind_.is_idle()) return summary_->setText(behind_.words());
     if (!any) return summary_->setText(tr("a place without drawings, from a packet capture"));

@@ -67,6 +67,7 @@ private:
     QWidget* build_head();
     QWidget* build_filter();
     void ask_for_file();
+    void put_on_plan();
     void show_air(const QString& file, std::shared_ptr<const HeardAir>);
     void hold_to_rules();
     void choose(std::optional<std::size_t> network);
@@ -81,7 +82,7 @@ private:
     QComboBox* country_;
     QLineEdit* words_;
     QButtonGroup* bands_;
-    QPushButton *export_, *open_;
+    QPushButton *put_, *export_, *open_;
     QTableView* view_;
     HeardTable* model_;
     HeardFilter* filter_;

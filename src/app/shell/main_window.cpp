@@ -272,9 +272,7 @@ std::vector<NamedThing> MainWindow::all_named_things() const {
     return all;
 }
 
-void MainWindow::takes_dropped(std::function<bool(const QStringList&)> take) {
-    take_dropped_.push_back(std::move(take));
-}
+void MainWindow::takes_dropped(TakesDropped take) { take_dropped_.push_back(std::move(take)); }
 
 void MainWindow::before_closing(std::function<void(const std::function<void()>&)> ask) {
     before_closing_.push_back(std::move(ask));
@@ -429,7 +427,7 @@ void MainWindow::dropEvent(QDropEvent* e) {
     if (files.isEmpty()) return workspace_.tell(tr("Only files of this machine can be dropped here"), true);
     e->acceptProposedAction();
     for (const auto& take : take_dropped_)
-        if (take(files)) return;
+        if (take(files, mapToGlobal(e->position().toPoint()))) return;
 }
 
 }  // namespace yemvo::app

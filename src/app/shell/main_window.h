@@ -51,7 +51,7 @@ protected:
     void page(QWidget*, std::function<Hint()>, PageKind = PageKind::look) override;
     void home(QWidget*) override;
     void named_things(std::function<void(std::vector<NamedThing>&)>) override;
-    void takes_dropped(std::function<bool(const QStringList&)>) override;
+    void takes_dropped(TakesDropped) override;
     void before_closing(std::function<void(const std::function<void()>&)>) override;
     void works(Work) override;
     void show_page(QWidget*) override;
@@ -115,7 +115,7 @@ private:
     std::vector<QWidget*> tasks_;
     std::vector<Work> working_;
     std::vector<std::function<void(std::vector<NamedThing>&)>> named_;
-    std::vector<std::function<bool(const QStringList&)>> take_dropped_;
+    std::vector<TakesDropped> take_dropped_;
     std::vector<std::function<void(const std::function<void()>&)>> before_closing_;
     bool tray_open_ = false, beside_shown_ = false, may_close_ = false;
 };

@@ -88,6 +88,8 @@ void BoardView::refresh() {
     old_ = false;
     board_ = {};
     refs_.clear();
+    radio_of_.clear();
+    unshown_ = 0;
     if (!workspace_.document().is_open()) return arrange();
     const SpectrumNow& now = *workspace_.spectrum().now();
     board_.country = workspace_.project().settings.country;
@@ -95,7 +97,7 @@ void BoardView::refresh() {
     std::map<FloorId, int> order;
     for (const Floor* f : all_floors(workspace_.project())) order[f->id] = static_cast<int>(order.size());
     std::map<std::uint32_t, std::size_t> block_of;
-    for (std::uint32_t i = 0; i < now.air.radios.size(); ++i) {
+    for (std::uint32_t i = 0; i < now.air.own; ++i) {
         const AirRadio& r = now.air.radios[i];
         const bool here = r.floor == workspace_.floor_id();
         if (this_floor_ && !here) continue;
@@ -114,7 +116,9 @@ void BoardView::refresh() {
         block_of[i] = board_.blocks.size();
         board_.blocks.push_back(std::move(b));
         refs_.push_back(ref);
+        radio_of_.push_back(i);
     }
+    add_neighbours(now, block_of);
     for (const AirMeeting& m : now.meetings) {
         const auto a = block_of.find(m.a), b = block_of.find(m.b);
         if (a == block_of.end() || b == block_of.end()) continue;
@@ -123,6 +127,45 @@ void BoardView::refresh() {
         board_.ties.push_back({a->second, b->second, m.lost(), m.how == Sharing::partly, strong});
     }
     arrange();
+}
+
+/// Ghosts above the plan's own: the loudest of each band.
+void BoardView::add_neighbours(const SpectrumNow& now, std::map<std::uint32_t, std::size_t>& block_of) {
+    constexpr int most_a_band = 24;
+    std::vector<std::uint32_t> order;
+    for (auto i = static_cast<std::uint32_t>(now.air.own); i < now.air.radios.size(); ++i) order.push_back(i);
+    std::ranges::stable_sort(order, std::greater{},
+                             [&](std::uint32_t i) { return now.air.neighbour(i)->strongest_dbm(); });
+    std::map<BandId, int> shown;
+    const auto& chosen = workspace_.spectrum().neighbour();
+    for (std::uint32_t i : order) {
+        const NeighbourRadio& n = *now.air.neighbour(i);
+        const auto is_here = [&](const NeighbourRadio::Reading& r) {
+            return r.floor == workspace_.floor_id();
+        };
+        const bool here = std::ranges::any_of(n.readings, is_here);
+        if (this_floor_ && !here) continue;
+        const bool is_chosen = chosen && std::ranges::any_of(n.readings, [&](const auto& r) {
+                                   return r.place == chosen->place && r.index == chosen->index;
+                               });
+        if (!is_chosen && ++shown[n.channel.band] > most_a_band) {
+            ++unshown_;
+            continue;
+        }
+        render::BoardBlock b;
+        b.channel = n.channel;
+        b.primary = n.primary;
+        b.label = now.name(i);
+        b.order = 1'000'000'000 + static_cast<int>(-n.strongest_dbm());
+        b.use = n.use;
+        b.here = here;
+        b.selected = is_chosen;
+        b.dashed = true;
+        block_of[i] = board_.blocks.size();
+        board_.blocks.push_back(std::move(b));
+        refs_.push_back({});
+        radio_of_.push_back(i);
+    }
 }
 
 void BoardView::arrange() {
@@ -181,6 +224,7 @@ void BoardView::changeEvent(QEvent* e) {
 }
 
 void BoardView::pick(std::size_t block, Qt::KeyboardModifiers keys) {
+    if (is_neighbour(block)) return workspace_.spectrum().choose_neighbour(radio_of_[block]);
     const RadioRef ref = refs_[block];
     std::vector<RadioRef> chosen = workspace_.spectrum().chosen();
     if (!(keys & (Qt::ShiftModifier | Qt::ControlModifier))) {
@@ -205,6 +249,7 @@ void BoardView::mousePressEvent(QMouseEvent* e) {
     if (!hit) return workspace_.spectrum().choose({});
     const RadioRef ref = refs_[hit->block];
     const auto part = hit->part;
+    if (is_neighbour(hit->block)) return pick(hit->block, e->modifiers());
     pick(hit->block, e->modifiers());
     // choosing may have gone to another floor, and arranged the board anew
     const auto at = std::ranges::find(refs_, ref);
@@ -304,9 +349,9 @@ void BoardView::tell_drag(const OpenChannel& wanted, bool barred) {
         if (at.to.empty())
             words += "   " + tr("meets nobody");
         else
-            words += "   " + tr("%1 lost, most to %2")
-                                 .arg(render::percent(at.lost, 1))
-                                 .arg(now.air.radios[at.to.front().first].number);
+            words +=
+                "   " +
+                tr("%1 lost, most to %2").arg(render::percent(at.lost, 1)).arg(now.name(at.to.front().first));
     }
     drag_->words = words;
     update();
@@ -371,8 +416,12 @@ void BoardView::widen(int direction) {
 void BoardView::choose_next(int direction) {
     if (refs_.empty()) return;
     const auto current = workspace_.spectrum().current();
-    const auto at = current ? std::ranges::find(refs_, *current) : refs_.end();
-    if (at == refs_.end()) return workspace_.spectrum().choose({refs_.front()});
+    auto at = current ? std::ranges::find(refs_, *current) : refs_.end();
+    if (!current && workspace_.spectrum().neighbour())
+        for (std::size_t b = 0; b < refs_.size(); ++b)
+            if (is_neighbour(b) && board_.blocks[b].selected)
+                at = refs_.begin() + static_cast<std::ptrdiff_t>(b);
+    if (at == refs_.end()) return pick(0, Qt::NoModifier);
     // from lane to lane along the axis, and up in each stack
     std::vector<std::size_t> order(refs_.size());
     for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
@@ -383,7 +432,7 @@ void BoardView::choose_next(int direction) {
     const auto place = std::ranges::find(order, static_cast<std::size_t>(at - refs_.begin())) - order.begin();
     const auto next =
         std::clamp<std::ptrdiff_t>(place + direction, 0, static_cast<std::ptrdiff_t>(order.size()) - 1);
-    workspace_.spectrum().choose({refs_[order[static_cast<std::size_t>(next)]]});
+    pick(order[static_cast<std::size_t>(next)], Qt::NoModifier);
 }
 
 void BoardView::keyPressEvent(QKeyEvent* e) {
@@ -410,7 +459,23 @@ void BoardView::keyPressEvent(QKeyEvent* e) {
     QWidget::keyPressEvent(e);
 }
 
+QString BoardView::neighbour_words(std::uint32_t radio) const {
+    const SpectrumNow& now = *workspace_.spectrum().now();
+    if (radio >= now.air.radios.size()) return {};
+    const NeighbourRadio* n = now.air.neighbour(radio);
+    if (!n) return {};
+    QStringList lines{n->name.empty() ? tr("Neighbour, hidden name")
+                                      : tr("Neighbour %1").arg(QString::fromStdString(n->name))};
+    lines << tr("%1 to %2 MHz, primary %3")
+                 .arg(render::figure(low_mhz(n->channel), 0), render::figure(high_mhz(n->channel), 0))
+                 .arg(n->primary);
+    lines << tr("heard at %1 dBm at most").arg(render::figure(n->strongest_dbm(), 0));
+    lines << tr("sends %1 of the time").arg(render::percent(n->use, 1));
+    return lines.join("\n");
+}
+
 QString BoardView::words_of(std::size_t block) const {
+    if (is_neighbour(block)) return neighbour_words(radio_of_[block]);
     const render::BoardBlock& b = board_.blocks[block];
     const auto here = radio_here(workspace_, refs_[block]);
     if (!here) return {};

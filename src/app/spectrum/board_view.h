@@ -3,6 +3,7 @@
 #pragma once
 #include <QPixmap>
 #include <QWidget>
+#include <map>
 #include <optional>
 
 #include "app/model/tuning.h"
@@ -10,6 +11,7 @@
 
 namespace yemvo::app {
 
+struct SpectrumNow;
 class Workspace;
 
 enum class StackedBy { floor, access_point };
@@ -26,9 +28,11 @@ public:
     QRectF beside() const { return layout_ ? layout_->beside() : QRectF(); }
     const render::Board& board() const { return board_; }
     const render::BoardLayout& arranged() const { return *layout_; }
-    /// Of each block.
+    /// Of each block; a neighbour's has no access point.
     const std::vector<RadioRef>& radios() const { return refs_; }
     /// What is dragged, in words; empty while nothing is.
+    /// Neighbours that the board leaves out.
+    int unshown() const { return unshown_; }
     QString drag_words() const { return drag_ ? drag_->words : QString(); }
 
 signals:
@@ -74,12 +78,17 @@ private:
     void choose_next(int direction);
     void pick(std::size_t block, Qt::KeyboardModifiers);
     QString words_of(std::size_t block) const;
+    QString neighbour_words(std::uint32_t radio) const;
+    bool is_neighbour(std::size_t block) const { return !refs_[block].access_point; }
+    void add_neighbours(const SpectrumNow&, std::map<std::uint32_t, std::size_t>& block_of);
     Workspace& workspace_;
     StackedBy stacked_ = StackedBy::floor;
     bool by_use_ = false, this_floor_ = false, old_ = true;
     double beside_px_ = 0;
     render::Board board_;
     std::vector<RadioRef> refs_;
+    std::vector<std::uint32_t> radio_of_;  ///< of each block: its index in the air
+    int unshown_ = 0;                      ///< neighbours that are too weak or too many
     std::optional<render::BoardLayout> layout_;
     std::optional<Drag> drag_;
     QPixmap ground_;  ///< all but the chosen blocks and the ties

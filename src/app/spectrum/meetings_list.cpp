@@ -31,16 +31,17 @@ struct MeetingWords {
 MeetingWords words_of(const SpectrumNow& now, const AirMeeting& m) {
     // the one that loses more stands last
     const bool b_loses = m.lost_b >= m.lost_a;
-    const AirRadio& from = now.air.radios[b_loses ? m.a : m.b];
-    const AirRadio& to = now.air.radios[b_loses ? m.b : m.a];
+    const std::uint32_t from_at = b_loses ? m.a : m.b, to_at = b_loses ? m.b : m.a;
+    const AirRadio& from = now.air.radios[from_at];
+    const AirRadio& to = now.air.radios[to_at];
     MeetingWords w;
-    w.who = tr("%1 from %2").arg(to.number).arg(from.number);
+    w.who = tr("%1 from %2").arg(now.name(to_at), now.name(from_at));
     const auto channel = [](const AirRadio& r) {
         return render::local(short_channel_text(r.primary, r.channel.width_mhz));
     };
     w.channels = m.how == Sharing::partly ? tr("%1 partly in %2").arg(channel(from), channel(to))
                                           : tr("%1 in %2").arg(channel(from), channel(to));
-    w.other_floor = from.floor != to.floor;
+    w.other_floor = !now.air.neighbour(from_at) && from.floor != to.floor;
     w.heard = tr("heard at %1 dBm").arg(render::figure(m.heard_dbm, 1));
     w.lost = render::percent(m.lost(), m.lost() < 0.1 ? 1 : 0);
     return w;
@@ -143,6 +144,8 @@ void MeetingsList::go_to(int row) {
         return RadioRef{now->air.radios[i].access_point, now->air.radios[i].radio};
     };
     const bool b_loses = m.lost_b >= m.lost_a;
+    // what takes may be a neighbour: the one that loses is shown
+    if (now->air.neighbour(m.b)) return workspace_.spectrum().choose({ref(m.a)});
     workspace_.spectrum().choose({ref(b_loses ? m.a : m.b), ref(b_loses ? m.b : m.a)});
 }
 

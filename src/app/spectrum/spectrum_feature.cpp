@@ -16,19 +16,30 @@ namespace {
 
 SiteWork hearing_work(const Project& project) {
     const auto radios = std::make_shared<const std::vector<AirRadio>>(air_radios(project));
-    using Pairs = std::vector<HeardFloor::Pair>;
+    struct OfFloor {
+        std::vector<HeardFloor::Pair> pairs;
+        std::vector<Spill> spill;
+    };
     SiteWork work;
     work.of_floor = {"hearing",
                      [radios](const Project& p, const FloorPrediction& floor, const Verdict&,
                               const CancelToken&) -> Answer {
-                         return std::make_shared<const Pairs>(heard_between(p, *radios, floor));
+                         return std::make_shared<const OfFloor>(
+                             OfFloor{heard_between(p, *radios, floor), spill_on(p, floor)});
                      },
                      false};
     work.of_all = [radios](const std::vector<Answer>& answers, const CancelToken&) -> Answer {
-        std::vector<Pairs> floors;
-        for (const Answer& a : answers)
-            if (a) floors.push_back(*static_cast<const Pairs*>(a.get()));
-        return std::make_shared<const SiteHearing>(site_hearing(*radios, floors));
+        std::vector<std::vector<HeardFloor::Pair>> floors;
+        std::vector<Spill> spill;
+        for (const Answer& a : answers) {
+            if (!a) continue;
+            const auto& floor = *static_cast<const OfFloor*>(a.get());
+            floors.push_back(floor.pairs);
+            spill.insert(spill.end(), floor.spill.begin(), floor.spill.end());
+        }
+        auto hearing = std::make_shared<SiteHearing>(site_hearing(*radios, floors));
+        hearing->spill = std::move(spill);
+        return hearing;
     };
     return work;
 }

@@ -124,7 +124,7 @@ void SpectrumPage::tell() {
     const auto many =
         std::ranges::count_if(now.meetings, [](const AirMeeting& m) { return m.lost() >= worth_telling; });
     QString words;
-    if (now.air.radios.empty())
+    if (now.air.own == 0)
         words = tr("No radio is on: place access points first");
     else if (!now.heard)
         words = tr("Working out who hears whom…");
@@ -133,7 +133,13 @@ void SpectrumPage::tell() {
     else
         words =
             counted("%n pair loses 2 % of its air or more", "%n pairs lose 2 % of their air or more", many);
-    if (now.heard && now.air.assumed && !now.air.radios.empty())
+    if (const std::size_t others = now.air.radios.size() - now.air.own; others > 0)
+        words +=
+            "; " +
+            (board_->unshown() > 0
+                 ? tr("%1 neighbours, %2 of them weaker and not shown").arg(others).arg(board_->unshown())
+                 : counted("%n neighbour", "%n neighbours", others));
+    if (now.heard && now.air.assumed && now.air.own > 0)
         words += "; " + tr("without demand each is taken to send 20 % of the time");
     summary_->setText(words);
 }

@@ -7,6 +7,7 @@
 #include "app/look/theme.h"
 #include "app/things/closet.h"
 #include "app/things/device_row.h"
+#include "app/things/listening_place.h"
 #include "project/item.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
@@ -60,6 +61,7 @@ void tell_things() {
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
         device_row_face(),
+        listening_place_face(),
         {ItemKind::note, PickBy::mark, mark("notes"), plain<note>, form_of<NoteId, note_form>, true,
          render::note_area, paint_note_mark},
         // doors and windows are drawn with their walls: they can be locked, not hidden

@@ -7,6 +7,8 @@
 namespace yemvo {
 namespace {
 
+/// Each packet of other people is taken to hold the air so long: nobody knows what they send.
+constexpr double neighbour_packet_s = 1e-3;
 /// Fewer than this share of a group and it counts as not hearing, or not heard.
 constexpr double least_share = 0.05;
 
@@ -26,13 +28,16 @@ double retry_share(double margin_db) { return 0.1 * std::pow(10, -std::max(margi
 
 AirOfSite::AirOfSite(const Project& project, const std::vector<AirRadio>& radios, const LinkRates& rates,
                      std::span<const std::shared_ptr<const HeardFloor>> floors,
-                     std::span<const Joined> joined, std::span<const std::vector<PlaceAsk>> asks)
+                     std::span<const Joined> joined, std::span<const std::vector<PlaceAsk>> asks,
+                     const Neighbours& neighbours)
     : project_(project),
       radios_(radios),
       rates_(rates),
       floors_(floors),
       joined_(joined),
       asks_(asks),
+      neighbours_(neighbours),
+      met_(radios.size()),
       down_(radios.size()),
       voice_down_(radios.size()),
       groups_of_(radios.size()),
@@ -43,11 +48,14 @@ AirOfSite::AirOfSite(const Project& project, const std::vector<AirRadio>& radios
       queues_(radios.size()),
       client_queues_(joined.size()) {
     relate_channels();
+    meet_neighbours();
     gather();
     find_pairs();
+    find_neighbours();
     add_queues();
     for (std::size_t r = 0; r < radios.size(); ++r) hear_inside(r);
     hear_between();
+    add_neighbours();
 }
 
 void AirOfSite::relate_channels() {
@@ -67,6 +75,30 @@ void AirOfSite::relate_channels() {
             const AirRadio &own = radios_[first[a]], &other = radios_[first[b]];
             relations_[a * channels_ + b] = relation(own.channel, own.primary, other.channel, other.primary);
         }
+}
+
+void AirOfSite::meet_neighbours() {
+    if (neighbours_.radios.empty()) return;
+    for (const auto& floor : floors_) {
+        auto& levels = neighbour_levels_.emplace_back();
+        for (const NeighbourRadio& n : neighbours_.radios) levels.emplace_back(n, floor->floor);
+    }
+    std::vector<std::vector<Met>> of_channel(channels_);
+    std::vector<char> known(channels_, 0);
+    for (std::size_t r = 0; r < radios_.size(); ++r) {
+        if (radios_[r].channel_open) continue;
+        std::vector<Met>& met = of_channel[channel_[r]];
+        if (!known[channel_[r]]) {
+            known[channel_[r]] = 1;
+            for (std::uint32_t n = 0; n < neighbours_.radios.size(); ++n) {
+                const NeighbourRadio& other = neighbours_.radios[n];
+                const ChannelRelation how =
+                    relation(radios_[r].channel, radios_[r].primary, other.channel, other.primary);
+                if (how != ChannelRelation::apart && other.use > 0) met.push_back({n, how});
+            }
+        }
+        met_[r] = met;
+    }
 }
 
 void AirOfSite::gather() {
@@ -118,6 +150,7 @@ void AirOfSite::gather_client(std::size_t k) {
         g.per_s += per_s;
         g.bytes_per_s += per_s * q.bytes;
         g.bursts_per_s += per_s * q.bursts_per_s / q.per_s;
+        hear_neighbours(g, k);
         for (const HeardLevel& l : floor.of(j.client)) {
             if (l.radio == radio || relation_of(radio, l.radio) == ChannelRelation::apart) continue;
             const double level = l.cdbm / 100.0 + rates_.gain_db(j.profile);
@@ -130,6 +163,81 @@ void AirOfSite::gather_client(std::size_t k) {
     };
     add_up(false, t.up);
     add_up(true, t.voice_up);
+}
+
+void AirOfSite::hear_neighbours(SenderGroup& group, std::size_t joined) {
+    const Joined& j = joined_[joined];
+    const StandingClient& client = floors_[j.floor]->standing.clients[j.client];
+    for (const Met& m : met_[static_cast<std::size_t>(j.radio)]) {
+        if (m.relation != ChannelRelation::shared) continue;
+        const auto dbm = neighbour_levels_[j.floor][m.neighbour].at(client.place);
+        if (dbm && *dbm + rates_.gain_db(j.profile) >= project_.settings.heard_dbm)
+            group.neighbours[m.neighbour] += double{j.weight};
+    }
+}
+
+/// Below access points, as they hear each other.
+void AirOfSite::find_neighbours() {
+    for (std::size_t r = 0; r < radios_.size(); ++r) {
+        if (met_[r].empty()) continue;
+        const AccessPoint* ap = find_access_point(project_, radios_[r].floor, radios_[r].access_point);
+        const auto floor =
+            std::ranges::find(floors_, radios_[r].floor, [](const auto& heard) { return heard->floor; });
+        if (!ap || floor == floors_.end()) continue;
+        const auto& levels = neighbour_levels_[static_cast<std::size_t>(floor - floors_.begin())];
+        for (const Met& m : met_[r]) {
+            const auto dbm = levels[m.neighbour].at(ap->position);
+            if (!dbm || *dbm < project_.settings.heard_dbm) continue;
+            const NeighbourRadio& other = neighbours_.radios[m.neighbour];
+            const bool shared = m.relation == ChannelRelation::shared;
+            neighbour_pairs_.push_back({static_cast<std::uint16_t>(r), m.neighbour, shared ? 1.0 : 0.0});
+            if (shared)
+                ++shares_with_[r];
+            else
+                narrow(r, full_width_share(other.use, other.use / neighbour_packet_s), other.channel);
+        }
+    }
+}
+
+/// One beside the primary leaves the whole width for so much of the time only.
+void AirOfSite::narrow(std::size_t listener, double share, const Channel& other) {
+    if (share >= full_share_[listener]) return;
+    full_share_[listener] = share;
+    fall_back_mhz_[listener] = width_left_mhz(radios_[listener].channel, radios_[listener].primary, other);
+}
+
+/// They send what they were heard to send, whatever the plan does.
+void AirOfSite::add_neighbours() {
+    std::vector<std::int32_t> contender(neighbours_.radios.size(), -1);
+    const auto of = [&](std::uint32_t n) {
+        if (contender[n] >= 0) return static_cast<std::uint32_t>(contender[n]);
+        const NeighbourRadio& r = neighbours_.radios[n];
+        Contender c;
+        c.backoff = backoff(AccessCategory::best_effort);
+        c.space_s = (sifs_us(r.channel.band) + aifs_slots(AccessCategory::best_effort) * slot_us) * 1e-6;
+        c.fixed_share = std::min(r.use, 0.99);
+        c.fixed_per_s = r.use / neighbour_packet_s;
+        const NeighbourRadio::Reading& first = r.readings.front();
+        contender[n] = add(std::move(c), ContentKey()
+                                             .add(std::uint64_t{first.place.value})
+                                             .add(static_cast<std::uint64_t>(first.index))
+                                             .add(5)
+                                             .value());
+        return static_cast<std::uint32_t>(contender[n]);
+    };
+    // they wait for the plan as it does for them, so that what both send adds up
+    const auto both_hear = [&](std::int32_t own, std::uint32_t other, double share) {
+        const auto k = static_cast<std::uint32_t>(own);
+        c_.hearing.push_back({k, other, share});
+        c_.hearing.push_back({other, k, share});
+    };
+    for (const NeighbourPair& p : neighbour_pairs_)
+        if (p.part > 0)
+            for (std::int32_t k : sending(p.listener)) both_hear(k, of(p.heard), p.part);
+    for (std::uint32_t g = 0; g < groups_.size(); ++g)
+        for (const auto& [n, count] : groups_[g].neighbours)
+            if (const double share = count / groups_[g].count; share >= least_share)
+                both_hear(group_contender_[g], of(n), std::min(share, 1.0));
 }
 
 void AirOfSite::find_pairs() {
@@ -148,10 +256,7 @@ void AirOfSite::find_pairs() {
                 per_s += g.per_s;
             }
             const double share = full_width_share(asked, per_s);
-            if (share >= full_share_[p.listener]) continue;
-            full_share_[p.listener] = share;
-            fall_back_mhz_[p.listener] = width_left_mhz(
-                radios_[p.listener].channel, radios_[p.listener].primary, radios_[p.heard.radio].channel);
+            narrow(p.listener, share, radios_[p.heard.radio].channel);
         }
 }
 

@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// The site's radios and their joined clients as contenders for the air. For capacity's own use.
+// The site's radios, their joined clients and other people's radios as contenders for the air. For capacity's
+// own use.
 #pragma once
 #include <array>
 #include <map>
@@ -9,6 +10,7 @@
 #include "airtime/contention.h"
 #include "airtime/fall_back.h"
 #include "capacity/association.h"
+#include "project/neighbours.h"
 
 namespace yemvo {
 
@@ -30,6 +32,7 @@ struct SenderGroup {
         double hear = 0, heard_by = 0;
     };
     std::map<std::uint16_t, Heard> others;
+    std::map<std::uint32_t, double> neighbours;  ///< how many of them hear each of other people's radios
 };
 
 /// Which contenders a radio and a client have; none: -1.
@@ -44,7 +47,7 @@ class AirOfSite {
 public:
     AirOfSite(const Project&, const std::vector<AirRadio>&, const LinkRates&,
               std::span<const std::shared_ptr<const HeardFloor>>, std::span<const Joined>,
-              std::span<const std::vector<PlaceAsk>> asks);
+              std::span<const std::vector<PlaceAsk>> asks, const Neighbours&);
 
     const Contention& contention() const { return c_; }
     /// What a contender is, whoever solves for it: equal in two states of a site for the same queue.
@@ -68,6 +71,10 @@ private:
         return relations_[channel_[own] * channels_ + channel_[other]];
     }
     void relate_channels();
+    void meet_neighbours();
+    void hear_neighbours(SenderGroup&, std::size_t joined);
+    void find_neighbours();
+    void add_neighbours();
     void gather();
     void gather_client(std::size_t joined);
     SenderGroup& group(std::size_t radio, bool voice, const RateLadder::Step&);
@@ -88,6 +95,21 @@ private:
     std::span<const Joined> joined_;
     std::span<const std::vector<PlaceAsk>> asks_;
 
+    struct Met {
+        std::uint32_t neighbour;
+        ChannelRelation relation;
+    };
+    struct NeighbourPair {
+        std::uint16_t listener;
+        std::uint32_t heard;
+        double part;  ///< of the listener's air that it takes turns for
+    };
+    void narrow(std::size_t listener, double share, const Channel& other);
+
+    const Neighbours& neighbours_;
+    std::vector<std::vector<Met>> met_;                           ///< of each radio: on its spectrum
+    std::vector<std::vector<NeighbourLevels>> neighbour_levels_;  ///< by floor and neighbour
+    std::vector<NeighbourPair> neighbour_pairs_;
     std::size_t channels_ = 0;
     std::vector<std::size_t> channel_;  ///< of each radio
     std::vector<ChannelRelation> relations_;

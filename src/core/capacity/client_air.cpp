@@ -26,6 +26,14 @@ ClientAir client_air(const Project& project, const HourCapacity& hour, const Cli
         sum_mw += share * use * milliwatt_from_dbm(dbm);
         if (share >= least_deferred_share && dbm >= project.settings.heard_dbm) out.use += use;
     }
+    for (const NeighbourRadio& n : hour.neighbours->radios) {
+        const double share = own.channel_open ? 0 : overlap(n.channel, own.channel);
+        if (share <= 0) continue;
+        const auto level = NeighbourLevels(n, floor.floor).at(floor.standing.clients[c.client].place);
+        if (!level) continue;
+        sum_mw += share * n.use * milliwatt_from_dbm(*level + gain_db);
+        if (share >= least_deferred_share && *level + gain_db >= project.settings.heard_dbm) out.use += n.use;
+    }
     out.use = std::min(1.0, out.use);
     const double noise_mw =
         milliwatt_from_dbm(noise_dbm(own.channel.width_mhz, project.settings.client_noise_figure_db));

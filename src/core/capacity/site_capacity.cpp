@@ -26,8 +26,14 @@ constexpr double overfull = 0.99;
 class Hour {
 public:
     Hour(const Project& project, const std::vector<AirRadio>& radios,
-         const std::vector<std::shared_ptr<const HeardFloor>>& floors, std::string_view hour)
-        : project_(project), radios_(radios), floors_(floors), hour_(hour), rates_(project, radios) {
+         const std::vector<std::shared_ptr<const HeardFloor>>& floors,
+         std::shared_ptr<const Neighbours> neighbours, std::string_view hour)
+        : project_(project),
+          radios_(radios),
+          floors_(floors),
+          neighbours_(std::move(neighbours)),
+          hour_(hour),
+          rates_(project, radios) {
         for (const auto& floor : floors) {
             const Floor& f = *find_floor(project, floor->floor);
             auto& asks = asks_.emplace_back();
@@ -41,7 +47,7 @@ public:
 
     HourCapacity run(PartsOfAir& parts, const CancelToken& cancel) {
         for (int round = 0;; ++round) {
-            AirOfSite air(project_, radios_, rates_, floors_, joined_, asks_);
+            AirOfSite air(project_, radios_, rates_, floors_, joined_, asks_, *neighbours_);
             const ContentionResult solved = parts.solve(air.contention(), air.identity(), cancel);
             note_delivery(air, solved);
             if (round == most_sheddings || !shed()) return result(air, solved);
@@ -53,6 +59,7 @@ private:
     void fall_back_to_20();
     bool refuses_40(std::size_t radio) const;
     bool has_others_near(std::size_t radio) const;
+    bool has_neighbours_near(const AirRadio&) const;
     void note_delivery(const AirOfSite&, const ContentionResult&);
     bool shed();
     HourCapacity result(const AirOfSite&, const ContentionResult&) const;
@@ -65,6 +72,7 @@ private:
     const Project& project_;
     const std::vector<AirRadio>& radios_;
     const std::vector<std::shared_ptr<const HeardFloor>>& floors_;
+    std::shared_ptr<const Neighbours> neighbours_;
     std::string_view hour_;
     LinkRates rates_;
     std::vector<std::vector<PlaceAsk>> asks_;
@@ -109,7 +117,19 @@ bool Hour::has_others_near(std::size_t radio) const {
                 relation(own.channel, own.primary, other.channel, other.primary) != ChannelRelation::apart)
                 return true;
         }
-    return false;
+    return has_neighbours_near(own);
+}
+
+bool Hour::has_neighbours_near(const AirRadio& own) const {
+    if (neighbours_->radios.empty()) return false;
+    const AccessPoint* ap = find_access_point(project_, own.floor, own.access_point);
+    return ap && std::ranges::any_of(neighbours_->radios, [&](const NeighbourRadio& n) {
+               if (relation(own.channel, own.primary, n.channel, n.primary) == ChannelRelation::apart ||
+                   (n.channel == own.channel && n.primary == own.primary))
+                   return false;
+               const auto dbm = NeighbourLevels(n, own.floor).at(ap->position);
+               return dbm && *dbm >= project_.settings.heard_dbm;
+           });
 }
 
 void Hour::fall_back_to_20() {
@@ -224,6 +244,7 @@ HourCapacity Hour::result(const AirOfSite& air, const ContentionResult& solved) 
     HourCapacity h;
     h.hour = hour_;
     h.heard = floors_;
+    h.neighbours = neighbours_;
     h.sweeps = solved.sweeps;
     h.settled = solved.unrest < 0.02;
     for (const auto& f : floors_) h.floors.push_back({{}, f->floor});
@@ -438,11 +459,13 @@ std::shared_ptr<const SiteCapacity> CapacitySolver::solve(
     for (const auto& f : floors) heard.push_back(heard_among(radios, f));
     auto site = std::make_shared<SiteCapacity>();
     kept_->solved = 0;
+    const auto neighbours = neighbours_of(project);
     ContentKey key;
+    key.add(neighbours->key);
     for (const BusyHour& hour : project.demand.hours) {
         cancel.check();
         PartsOfAir& parts = kept_->parts[hour.key];
-        site->hours.push_back(Hour(project, radios, heard, hour.key).run(parts, cancel));
+        site->hours.push_back(Hour(project, radios, heard, neighbours, hour.key).run(parts, cancel));
         kept_->solved += parts.solved();
         for (const RadioCapacity& r : site->hours.back().radios)
             key.add(r.use).add(r.clients).add(r.headroom).add(r.satisfied);

@@ -10,6 +10,7 @@
 #include "airtime/contention.h"
 #include "capacity/demand_table.h"
 #include "capacity/heard.h"
+#include "project/neighbours.h"
 
 namespace yemvo {
 
@@ -90,6 +91,7 @@ struct HourCapacity {
     std::vector<ChannelCapacity> channels;
     std::vector<ClientCapacity> clients;
     std::vector<std::shared_ptr<const HeardFloor>> heard;  ///< as `floors`
+    std::shared_ptr<const Neighbours> neighbours;          ///< never null
     PlaceCapacity site;
     int sweeps = 0;       ///< of the largest part
     bool settled = true;  ///< the sweeps came to rest

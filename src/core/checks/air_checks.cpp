@@ -4,34 +4,13 @@
 #include <cmath>
 
 #include "base/number_text.h"
-#include "checks/collector.h"
+#include "checks/radio_check.h"
 #include "project/gear_edits.h"
 #include "project/working_radio.h"
 #include "tuning/permits.h"
 
 namespace yemvo {
 namespace {
-
-/// One radio that is on and fed.
-struct RadioCheck {
-    const Check& c;
-    const AccessPoint& ap;
-    std::size_t radio;
-    yemvo::Place place;
-    const Radio& set() const { return ap.radios[radio]; }
-    Said name() const { return radio_of(ap, radio); }
-    Finding& add(Rule rule, Said what) const {
-        Finding& f = c.add(rule, ap.position, std::move(what), {{ItemKind::access_point, ap.id.value}});
-        f.subjects.push_back(static_cast<std::uint32_t>(radio));
-        return f;
-    }
-    /// A mend that changes this radio, wherever it is by then.
-    void mend(Finding& f, Said label, std::function<void(Radio&)> change) const {
-        f.mends.push_back(
-            {std::move(label),
-             change_of(c.floor.id, ap.id, [r = radio, change](AccessPoint& a) { change(a.radios.at(r)); })});
-    }
-};
 
 /// The permitted setting that is nearest: as wide where there is one, then by frequency.
 std::optional<OpenChannel> nearest_permitted(const RadioCheck& r) {
@@ -45,14 +24,6 @@ std::optional<OpenChannel> nearest_permitted(const RadioCheck& r) {
         if (off < best_off) best_off = off, best = std::move(o);
     }
     return best;
-}
-
-void move_to(const RadioCheck& r, Finding& f, const Channel& channel, int primary) {
-    r.mend(f, say("Move to %1", channel_text(primary, channel.width_mhz)), [channel, primary](Radio& radio) {
-        radio.channel = channel;
-        radio.primary = primary;
-        radio.channel_open = false;
-    });
 }
 
 /// True where it may work there.
@@ -225,67 +196,17 @@ void check_all_dfs(const Check& c, const std::vector<RadioCheck>& radios) {
     c.out.push_back(std::move(f));
 }
 
-/// What the air costs on this floor: of each pair the radio that loses more tells it.
-void check_meetings(const Check& c, const KnownAir& known) {
-    const double most_lost = limit_of(c.project, Rule::air_lost) / 100;
-    const double most_partly = limit_of(c.project, Rule::partly_over) / 100;
-    const double loudest = limit_of(c.project, Rule::too_loud);
-    for (const AirMeeting& m : known.meetings) {
-        const bool b_loses = m.lost_b >= m.lost_a;
-        const AirRadio& from = known.air.radios[b_loses ? m.a : m.b];
-        const AirRadio& to = known.air.radios[b_loses ? m.b : m.a];
-        const AccessPoint* ap =
-            to.floor == c.floor.id ? find_access_point(c.project, to.floor, to.access_point) : nullptr;
-        if (!ap || to.radio >= ap->radios.size()) continue;
-        const RadioCheck r{c, *ap, to.radio, yemvo::Place::indoors};
-        const auto add = [&](Rule rule, Said what) {
-            Finding& f = r.add(rule, std::move(what));
-            f.subjects.push_back(from.access_point.value);
-            f.subjects.push_back(static_cast<std::uint32_t>(from.radio));
-        };
-        if (m.how == Sharing::partly) {
-            if (m.lost() > most_partly)
-                add(Rule::partly_over,
-                    say("%1 on %2 lies across %3 on %4", r.name(), to.primary, from.number, from.primary));
-        } else if (m.lost() > most_lost) {
-            add(Rule::air_lost,
-                say("%1 loses %2 of its air to %3", r.name(), format_percent(m.lost(), 0), from.number));
-        }
-        if (m.how != Sharing::partly && m.heard_dbm > loudest)
-            add(Rule::too_loud, say("%1 hears access point %2 on its channel at %3 dBm", r.name(),
-                                    from.number, said_figure(m.heard_dbm, 0)));
-    }
-}
-
-void check_use(const Check& c, const KnownAir& known) {
-    const double most = limit_of(c.project, Rule::channel_full) / 100;
-    for (std::size_t i = 0; i < known.heard_use.size(); ++i) {
-        const AirRadio& radio = known.air.radios[i];
-        if (radio.floor != c.floor.id || known.heard_use[i] <= most) continue;
-        const AccessPoint* ap = find_access_point(c.project, radio.floor, radio.access_point);
-        if (!ap || radio.radio >= ap->radios.size()) continue;
-        const RadioCheck r{c, *ap, radio.radio, yemvo::Place::indoors};
-        r.add(Rule::channel_full, say("%1 hears its channel %2 in use %3 of the time", r.name(),
-                                      channel_text(r.set()), format_percent(known.heard_use[i], 0)));
-    }
+void check_clients_talk(const RadioCheck& r) {
+    const Channel& channel = r.set().channel;
+    if (!clients_talk_on(channel)) return;
+    Finding& f = r.add(Rule::clients_talk, say("%1 is on %2", r.name(), channel_text(r.set())));
+    for (const OpenChannel& o : open_channels(r.c.project, r.place, r.ap, r.radio, channel.width_mhz))
+        if (o.permit.channel.width_mhz == channel.width_mhz && !clients_talk_on(o.permit.channel) &&
+            !o.permit.dfs)
+            return move_to(r, f, o.permit.channel, o.primary);
 }
 
 }  // namespace
-
-KnownAir known_air(const Project& project, const SiteHearing& hearing, const SiteCapacity* capacity) {
-    KnownAir known;
-    known.air = site_air(project, hearing, capacity);
-    known.meetings = air_meetings(known.air, project.settings.heard_dbm);
-    if (!capacity) return known;
-    for (const AirRadio& radio : known.air.radios) {
-        double most = 0;
-        for (const HourCapacity& h : capacity->hours)
-            if (const RadioCapacity* r = h.find(radio.access_point, radio.radio))
-                most = std::max(most, r->use);
-        known.heard_use.push_back(most);
-    }
-    return known;
-}
 
 void check_radios(const Check& c, const KnownAir* known) {
     std::vector<RadioCheck> radios;
@@ -303,11 +224,10 @@ void check_radios(const Check& c, const KnownAir* known) {
         check_24(r);
         check_radar(r);
         check_scanned(r);
+        check_clients_talk(r);
     }
     check_all_dfs(c, radios);
-    if (!known) return;
-    check_meetings(c, *known);
-    check_use(c, *known);
+    check_heard(c, known);
 }
 
 void check_site_air(const Project& p, std::vector<Finding>& out) {

@@ -56,8 +56,16 @@ enum class Rule {
     partly_over,
     channel_full,
     too_loud,
+    wide_for_heard,
+    clients_talk,
+    spill,
+    needless_24,
+    legacy_unserved,
+    heard_otherwise,
+    use_measured,
+    retries_measured,
 };
-inline constexpr int rule_count = 39;
+inline constexpr int rule_count = 47;
 
 /// From where on a rule finds something; the project may have another (AirBook::limits, under the rule's
 /// key).
@@ -85,6 +93,7 @@ void set_limit(Project&, Rule, double);
 struct KnownAir {
     SiteAir air;
     std::vector<AirMeeting> meetings;
+    std::vector<Spill> spill;
     /// Share of time in use as each radio hears it, at the fullest busy hour; empty where no demand is known.
     std::vector<double> heard_use;
 };

@@ -55,6 +55,7 @@ struct LensNeeds {
     bool client = false;        ///< which client: its rates, its power
     bool level = false;         ///< the signal that requirements ask for
     bool capacity = false;      ///< what is known of the radios' air at the busy hour
+    bool neighbours = false;    ///< other people's radios
 };
 
 /// What the share of a requirement is a share of.

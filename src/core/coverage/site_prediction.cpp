@@ -184,6 +184,7 @@ std::uint64_t Predictor::floor_key(const Project& project, FloorId id, const Pre
     return ContentKey()
         .add(mask_key(*scene, surface, floor, wish.beyond_m > 0))
         .add(reach_key(project, scene, surface, store_, {wish.deviation, wish.overlay.get()}, cancel))
+        .add(neighbours_of(project)->key)
         .value();
 }
 
@@ -193,6 +194,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
     SitePrediction site;
+    const auto neighbours = neighbours_of(project);
     std::size_t floors_done = 0;
     for (FloorId id : order) {
         const auto share_done = [&, before = floors_done](double of_floor) {
@@ -222,6 +224,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         };
         each(band_count(), p.surface.cells() * fields.size() > worth_waking, reduce_band);
         p.band_keys = band_keys(fields, p.surface);
+        p.neighbours = neighbours;
         p.memo = memo_;
         site.floors.push_back(p);
         if (done) done(site.floors.back());

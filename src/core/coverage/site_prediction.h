@@ -11,6 +11,7 @@
 #include "coverage/air_figures.h"
 #include "coverage/floor_memo.h"
 #include "coverage/reduction_store.h"
+#include "project/neighbours.h"
 
 namespace yemvo {
 
@@ -33,9 +34,10 @@ struct FloorPrediction {
     std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
-    std::vector<std::uint64_t> band_keys;        ///< of all that the lenses of a band are worked out from
-    std::shared_ptr<FloorMemo> memo;             ///< what was worked out from such floors before
-    std::shared_ptr<const AirFigures> air = {};  ///< at the busy hour looked at; null while it is not known
+    std::vector<std::uint64_t> band_keys;          ///< of all that the lenses of a band are worked out from
+    std::shared_ptr<const Neighbours> neighbours;  ///< never null
+    std::shared_ptr<FloorMemo> memo;               ///< what was worked out from such floors before
+    std::shared_ptr<const AirFigures> air = {};    ///< at the busy hour looked at; null while it is not known
 };
 
 struct SitePrediction {

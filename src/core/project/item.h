@@ -19,9 +19,10 @@ enum class ItemKind {
     note,
     ramp,
     closet,
-    device_row
+    device_row,
+    listening_place
 };
-inline constexpr int item_kinds = 12;
+inline constexpr int item_kinds = 13;
 
 struct Item {
     using Kind = ItemKind;

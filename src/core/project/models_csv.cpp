@@ -5,62 +5,15 @@
 #include <cmath>
 #include <map>
 
-#include "antenna/pattern/text_rows.h"
 #include "base/error.h"
-#include "base/number_text.h"
 #include "project/gear_library.h"
 #include "project/rules.h"
+#include "project/table_rows.h"
 
 namespace yemvo {
 namespace {
 
-using pattern_text::parts_of;
-using pattern_text::trimmed;
-
-/// One row by the names of its columns.
-class Row {
-public:
-    Row(const std::map<std::string, std::size_t>& columns, std::vector<std::string_view> parts,
-        std::string place)
-        : columns_(columns), parts_(std::move(parts)), place_(std::move(place)) {}
-
-    std::string text(const char* column) const {
-        const auto found = columns_.find(column);
-        return found == columns_.end() || found->second >= parts_.size()
-                   ? std::string()
-                   : std::string(trimmed(parts_[found->second]));
-    }
-    std::string needed(const char* column) const {
-        std::string value = text(column);
-        if (value.empty()) fail(say("lacks a value for '%1'", std::string(column)));
-        return value;
-    }
-    double number(const char* column, std::optional<double> otherwise = {}) const {
-        const std::string value = text(column);
-        if (value.empty() && otherwise) return *otherwise;
-        if (const auto number = read_number(needed(column))) return *number;
-        std::string with_point = value;
-        std::ranges::replace(with_point, ',', '.');
-        if (const auto number = read_number(with_point)) return *number;
-        fail(say("'%1' is no number in '%2'", value.substr(0, 40), std::string(column)));
-    }
-    template <class Known>
-    auto word(const char* column, Known known) const {
-        const std::string value = needed(column);
-        const auto found = known(value);
-        if (!found) fail(say("'%1' does not know '%2'", std::string(column), value.substr(0, 40)));
-        return *found;
-    }
-    [[noreturn]] void fail(const Said& what) const {
-        throw Error(what, place_, say("Correct the row and read the table again"));
-    }
-    const std::string& place() const { return place_; }
-
-private:
-    const std::map<std::string, std::size_t>& columns_;
-    std::vector<std::string_view> parts_;
-    std::string place_;
-};
+using Row = TableRow;
 
 /// A plain lobe of the gain that a sheet states: round and down for what hangs, a patch for what faces.
 Lobe lobe_for(const Row& row, Mount mount, double gain_dbi) {
@@ -122,29 +75,19 @@ std::optional<Chains> parse_chains(std::string_view text) {
 }
 
 std::vector<AccessPointModel> models_from_csv(std::string_view text, const std::string& name) {
-    std::map<std::string, std::size_t> columns;
     std::vector<AccessPointModel> models;
     std::vector<std::string> places;  ///< where each model begins
     std::map<std::string, int> last_radio;
-    for (const pattern_text::Row& r : pattern_text::rows_of(text)) {
-        if (r.text.empty() || r.text.front() == '#') continue;
-        const auto parts = parts_of(r.text);
-        const std::string place = name + ", line " + std::to_string(r.line);
-        if (columns.empty()) {
-            for (std::size_t i = 0; i < parts.size(); ++i) columns[std::string(trimmed(parts[i]))] = i;
-            for (const char* needed : {"key", "name", "mount", "radio", "band_ghz", "standard", "chains",
-                                       "widest_mhz", "power_low_dbm", "power_high_dbm", "gain_dbi"})
-                if (!columns.contains(needed))
-                    throw Error(say("has no column '%1'", std::string(needed)), place,
-                                say("Name it in the first row"));
-            continue;
-        }
-        const Row row(columns, parts, place);
+    constexpr const char* needed[] = {"key",           "name",           "mount",   "radio",
+                                      "band_ghz",      "standard",       "chains",  "widest_mhz",
+                                      "power_low_dbm", "power_high_dbm", "gain_dbi"};
+    const Table table(text, name, needed);
+    for (const Row& row : table.rows()) {
         const std::string key = row.needed("key");
         auto found = std::ranges::find(models, key, &AccessPointModel::key);
         if (found == models.end()) {
             models.push_back(model_of(row, key));
-            places.push_back(place);
+            places.push_back(row.place());
             found = models.end() - 1;
         }
         const int number = static_cast<int>(row.number("radio"));

@@ -163,6 +163,9 @@ const Note* find_note(const Floor& floor, NoteId id) { return find_id(*floor.not
 const DeviceRow* find_device_row(const Floor& floor, DeviceRowId id) {
     return find_id(*floor.device_rows, id);
 }
+const ListeningPlace* find_listening_place(const Floor& floor, ListeningPlaceId id) {
+    return find_id(*floor.listening_places, id);
+}
 const AccessPoint* find_access_point(const Project& project, FloorId floor, AccessPointId id) {
     return find_id(access_points(project, floor), id);
 }

@@ -181,6 +181,7 @@ const CeilingArea* find_ceiling(const Floor&, CeilingId);
 const Ramp* find_ramp(const Floor&, RampId);
 const Note* find_note(const Floor&, NoteId);
 const DeviceRow* find_device_row(const Floor&, DeviceRowId);
+const ListeningPlace* find_listening_place(const Floor&, ListeningPlaceId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
 
 }  // namespace yemvo

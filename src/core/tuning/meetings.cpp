@@ -14,6 +14,31 @@ double lost_to(const SiteAir& air, const Channel& own, int own_primary, const Ch
     return share > 0 ? share * heard_share(above_db) * air.use[other_radio] : 0;
 }
 
+/// Other people's radios after the plan's own: what those hear of them below themselves.
+void add_neighbours(const Project& project, SiteAir& air) {
+    air.own = air.radios.size();
+    air.neighbours = neighbours_of(project);
+    for (const NeighbourRadio& n : air.neighbours->radios) {
+        const auto radio = static_cast<std::uint32_t>(air.radios.size());
+        AirRadio other{};
+        other.floor = n.readings.front().floor;
+        other.channel = n.channel;
+        other.primary = n.primary;
+        air.radios.push_back(std::move(other));
+        air.use.push_back(n.use);
+        air.demand.push_back(0);
+        std::map<FloorId, NeighbourLevels> levels;
+        for (std::uint32_t i = 0; i < air.own; ++i) {
+            const AirRadio& own = air.radios[i];
+            if (own.channel.band != n.channel.band) continue;
+            const auto dbm =
+                levels.try_emplace(own.floor, n, own.floor)
+                    .first->second.at(find_access_point(project, own.floor, own.access_point)->position);
+            if (dbm && 100 * *dbm >= heard_least_cdbm) air.hearing.push_back({i, radio, *dbm});
+        }
+    }
+}
+
 }  // namespace
 
 SiteHearing site_hearing(const std::vector<AirRadio>& radios,
@@ -68,6 +93,7 @@ SiteAir site_air(const Project& project, const SiteHearing& hearing, const SiteC
         const double even = 1.0 / static_cast<double>(n);
         air.demand[i] = air.assumed ? even : 0.9 * air.demand[i] / asked + 0.1 * even;
     }
+    add_neighbours(project, air);
     return air;
 }
 

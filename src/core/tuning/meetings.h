@@ -6,6 +6,7 @@
 
 #include "capacity/site_capacity.h"
 #include "tuning/air_share.h"
+#include "tuning/spill.h"
 
 namespace yemvo {
 
@@ -17,7 +18,13 @@ struct HeardRadio {
 
 /// What the planning of channels needs of the site.
 struct SiteAir {
-    std::vector<AirRadio> radios;
+    std::vector<AirRadio> radios;  ///< the plan's own, then other people's, which have no access point
+    std::size_t own = 0;           ///< how many of them are the plan's
+    std::shared_ptr<const Neighbours> neighbours;
+    /// Null for one of the plan's own.
+    const NeighbourRadio* neighbour(std::uint32_t radio) const {
+        return radio < own ? nullptr : &neighbours->radios[radio - own];
+    }
     std::vector<HeardRadio> hearing;  ///< from heard_least_cdbm up; of both directions, each by itself
     /// Share of time that each radio and its clients send, as it works now.
     std::vector<double> use;
@@ -32,6 +39,7 @@ inline constexpr double assumed_use = 0.2;
 struct SiteHearing {
     std::vector<RadioRef> radios;
     std::vector<HeardRadio> pairs;  ///< with indices into those
+    std::vector<Spill> spill;
 };
 SiteHearing site_hearing(const std::vector<AirRadio>&,
                          const std::vector<std::vector<HeardFloor::Pair>>& floors);
@@ -48,7 +56,8 @@ struct AirMeeting {
     std::uint32_t a, b;             ///< a < b
     Sharing how;                    ///< the worse of both directions
     double heard_dbm;               ///< the stronger of both directions
-    double lost_a = 0, lost_b = 0;  ///< share of time that each loses to the other
+    double lost_a = 0, lost_b = 0;  ///< share of time that each loses to the other; what neighbours lose is
+                                    ///< not known
     double lost() const { return lost_a > lost_b ? lost_a : lost_b; }
 };
 /// Those that lose at least `least` of their time, most first.

@@ -46,6 +46,11 @@ std::vector<OpenChannel> open_channels(const Project& project, Place place, cons
     return out;
 }
 
+bool clients_talk_on(const Channel& c) {
+    constexpr double from_mhz = 5735, to_mhz = 5815;
+    return c.band == band_5 && high_mhz(c) > from_mhz + 1e-6 && low_mhz(c) < to_mhz - 1e-6;
+}
+
 bool radar_seen_on(const Project& project, const Channel& channel) {
     return channel.band == band_5 && std::ranges::any_of(primaries(channel), [&](int p) {
                return std::ranges::count(project.air.radar, p) > 0;

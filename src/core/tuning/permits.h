@@ -25,6 +25,10 @@ std::vector<OpenChannel> open_channels(const Project&, Place, const AccessPoint&
 /// As open_channels chooses it.
 int best_primary(const Channel&, int present);
 
+/// Channels 149 to 161, in 5735 to 5815 MHz: client devices that pair with each other prefer them in most
+/// countries.
+bool clients_talk_on(const Channel&);
+
 /// The project says that radar was seen on some part of the channel.
 bool radar_seen_on(const Project&, const Channel&);
 

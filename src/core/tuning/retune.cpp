@@ -71,7 +71,10 @@ Retuning::Retuning(const Project& project, const Scene& scene, const SiteHearing
     }
     instance_.heard_dbm = project.settings.heard_dbm;
     instance_.change_cost = ask_.change_worth;
-    for (std::uint32_t i = 0; i < air_.radios.size(); ++i) add_radio(scene, i);
+    neighbours_of_.resize(air_.own);
+    for (const HeardRadio& h : air_.hearing)
+        if (h.heard >= air_.own) neighbours_of_[h.listener].push_back(h);
+    for (std::uint32_t i = 0; i < air_.own; ++i) add_radio(scene, i);
     add_pairs();
 }
 
@@ -123,7 +126,19 @@ bool Retuning::may_take(const AirRadio& own, const OpenChannel& open) const {
 TunedSetting Retuning::setting(std::uint32_t radio, const Channel& c, int primary, double power_dbm,
                                double more) const {
     const double air = air_at_width(radio, c.width_mhz);
-    return {c, primary, power_dbm, air_.demand[radio] * air * (1 + more), air};
+    return {c, primary, power_dbm,
+            air_.demand[radio] * (air * (1 + more) + lost_to_neighbours(radio, c, primary)), air};
+}
+
+/// Share of time that other people take, who stay where they are.
+double Retuning::lost_to_neighbours(std::uint32_t radio, const Channel& c, int primary) const {
+    double lost = 0;
+    for (const HeardRadio& h : neighbours_of_[radio]) {
+        const AirRadio& other = air_.radios[h.heard];
+        lost += air_share(c, primary, other.channel, other.primary) *
+                heard_share(h.dbm - project_.settings.heard_dbm) * air_.use[h.heard];
+    }
+    return lost;
 }
 
 void Retuning::allow_channels(TunedRadio& out, std::uint32_t i, Place place, const AccessPoint& ap) {
@@ -181,8 +196,9 @@ RetuneInstance Retuning::plain(Assignment& now) const {
         if (r.now < 0) {
             const AirRadio& own = air_.radios[of_[k]];
             const double air = air_.use[of_[k]];
-            r.allowed.push_back(
-                {own.channel, own.primary, own.power_dbm, r.weight * air, own.channel_open ? 0 : air});
+            const double others = own.channel_open ? 0 : lost_to_neighbours(of_[k], own.channel, own.primary);
+            r.allowed.push_back({own.channel, own.primary, own.power_dbm, r.weight * (air + others),
+                                 own.channel_open ? 0 : air});
         }
         now.push_back(r.now < 0 ? static_cast<std::uint32_t>(r.allowed.size() - 1)
                                 : static_cast<std::uint32_t>(r.now));

@@ -81,6 +81,7 @@ private:
     void add_radio(const Scene&, std::uint32_t);
     void add_pairs();
     double air_at_width(std::uint32_t radio, int width_mhz) const;
+    double lost_to_neighbours(std::uint32_t radio, const Channel&, int primary) const;
     void carry(RetuneResult&, const CancelToken&) const;
     bool may_take(const AirRadio&, const OpenChannel&) const;
     TunedSetting setting(std::uint32_t radio, const Channel&, int primary, double power_dbm,
@@ -92,6 +93,7 @@ private:
 
     Project project_;
     SiteAir air_;
+    std::vector<std::vector<HeardRadio>> neighbours_of_;  ///< what each hears of other people
     AirByWidth by_width_;
     RetuneAsk ask_;
     RetuneInstance instance_;

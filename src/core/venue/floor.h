@@ -15,6 +15,7 @@
 #include "venue/closet.h"
 #include "venue/device_row.h"
 #include "venue/drawing.h"
+#include "venue/listening_place.h"
 #include "venue/obstacle.h"
 #include "venue/wall.h"
 
@@ -135,6 +136,7 @@ struct Floor {
     Shared<std::vector<Note>> notes;
     Shared<std::vector<Closet>> closets;
     Shared<std::vector<DeviceRow>> device_rows;
+    Shared<std::vector<ListeningPlace>> listening_places;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first
     std::optional<Alignment> alignment;
 

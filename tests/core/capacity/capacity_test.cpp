@@ -166,6 +166,48 @@ TEST_CASE("one radio with one kind of client carries what the airtime model says
     CHECK((*p.clients)[r->weakest->profile].key == "phone");
 }
 
+TEST_CASE("other people's radios take the air that they were heard to use, and narrow a wide channel") {
+    Project p = room(24);
+    demand_of(p).profiles = {{"older-laptop", 1}};
+    const AccessPointId only = access_point(p, {10, 5});
+    for (BandId b : {band_24, band_6}) radio(p, only, b).on = false;
+    radio(p, only, band_5) = retuned(radio(p, only, band_5), band_5, 36, 80);
+    const HourCapacity alone = solved(p);
+    Neighbour n;
+    n.name = "Loft";
+    n.channel = {band_5, 36, 20};
+    n.primary = 36;
+    n.level_dbm = -70;
+    n.use = 0.4;
+    const ListeningPlaceId at = add_thing(p, test::floor_at(p, 0), ListeningPlace{{}, "Door", {2, 5}, {n}});
+    const auto set = [&](auto change) {
+        ListeningPlace place = *find_listening_place(*all_floors(p)[0], at);
+        change(place.heard[0]);
+        replace_thing(p, test::floor_at(p, 0), place);
+        return solved(p);
+    };
+    const HourCapacity shared = solved(p);
+    CHECK(shared.radios.size() == 1);
+    CHECK(shared.radios[0].shares_with == 1);
+    // its own part shrinks a little: what waits longer goes out in longer aggregates
+    CHECK(shared.radios[0].use > alone.radios[0].use + 0.34);
+    CHECK(shared.radios[0].use < alone.radios[0].use + 0.41);
+    CHECK(shared.radios[0].headroom < alone.radios[0].headroom);
+    // nobody hears it, or nobody shares its spectrum, or it is one of the plan's own: as if it were not there
+    for (const HourCapacity& quiet :
+         {set([](Neighbour& x) { x.level_dbm = -95; }),
+          set([](Neighbour& x) { x.level_dbm = -70, x.channel.number = x.primary = 100; }),
+          set([&](Neighbour& x) { x.channel.number = x.primary = 36, x.own = only; })}) {
+        CHECK(quiet.radios[0].use == Approx(alone.radios[0].use));
+        CHECK(quiet.radios[0].shares_with == 0);
+    }
+    // beside the primary it takes no turns, but width
+    const HourCapacity beside = set([](Neighbour& x) { x.own.reset(), x.channel.number = x.primary = 48; });
+    CHECK(beside.radios[0].shares_with == 0);
+    CHECK(beside.radios[0].use < shared.radios[0].use);
+    CHECK(beside.radios[0].own_use > alone.radios[0].own_use);
+}
+
 TEST_CASE(
     "a second access point on another channel takes half of the clients, on the same one shares the air") {
     Project p = room(24);

@@ -3,10 +3,12 @@
 #include "capacity/client_air.h"
 
 #include <cmath>
+#include <functional>
 
 #include "capacity/capacity_verdict.h"
 #include "coverage/lens_map.h"
 #include "demo/demo.h"
+#include "project/kinds/thing_edits.h"
 #include "wireless/link_budget.h"
 #include "wireless/spectrum.h"
 
@@ -19,7 +21,8 @@ struct Busy {
     Predictor predictor;
     SitePrediction site;
     std::shared_ptr<const SiteCapacity> capacity;
-    Busy() {
+    explicit Busy(const std::function<void(Project&)>& change = [](Project&) {}) {
+        change(project);
         // a client without a gain of its own, so that it hears what the map shows
         for (ClientProfile& c : project.clients.edit()) c.gain_dbi = 0;
         site = predictor.predict(project);
@@ -37,10 +40,22 @@ struct Busy {
     }
 };
 
+/// Somebody else's, loud, over all of 5 GHz that a floor may use indoors.
+void add_neighbour(Project& p) {
+    Neighbour n;
+    n.name = "Workshop 2";
+    n.channel = {band_5, 50, 160};
+    n.primary = 36;
+    n.level_dbm = -62;
+    n.use = 0.3;
+    const Floor& floor = *all_floors(p)[1];
+    add_thing(p, floor.id, ListeningPlace{{}, "Stairs", {20, 14}, {n}});
+}
+
 }  // namespace
 
 TEST_CASE("a client's SINR, interference and air are those of the map where it stands") {
-    const Busy b;
+    const Busy b(GENERATE(false, true) ? add_neighbour : [](Project&) {});
     int compared = 0;
     double least = 1e9, most = -1e9;
     for (std::size_t fi = 0; fi < b.hour().floors.size(); ++fi) {
@@ -57,7 +72,8 @@ TEST_CASE("a client's SINR, interference and air are those of the map where it s
                     serving[stands.cell] != static_cast<float>(r.radio.number))
                     continue;
                 const ClientAir air = client_air(b.project, b.hour(), c);
-                CHECK(sinr[stands.cell] == Approx(air.sinr_db).margin(0.1));
+                // a neighbour is worked out where the client stands, and by the map in the middle of the cell
+                CHECK(sinr[stands.cell] == Approx(air.sinr_db).margin(0.3));
                 // what is weaker than -98 dBm the capacity does not keep
                 if (air.interference_dbm > -105)
                     CHECK(interference[stands.cell] == Approx(air.interference_dbm).margin(0.3));
@@ -96,6 +112,35 @@ TEST_CASE("SINR is the signal over noise and what others send, each by overlap a
         ++compared;
     }
     CHECK(compared > 5);
+}
+
+TEST_CASE("a neighbour takes from the SINR and from the air where it was heard, and on that floor alone") {
+    const Busy without, with(add_neighbour);
+    const auto compare = [&](std::size_t floor, LensId lens) {
+        const auto a = without.map(without.site.floors[floor], lens, band_5);
+        const auto b = with.map(with.site.floors[floor], lens, band_5);
+        double most = 0;
+        for (std::size_t i = 0; i < a.size(); ++i)
+            if (!std::isnan(a[i]) && !std::isnan(b[i])) most = std::max<double>(most, std::abs(a[i] - b[i]));
+        return most;
+    };
+    CHECK(compare(1, LensId::sinr) > 10);
+    CHECK(compare(1, LensId::air_here) > 25);
+    // takes turns as one radio more, by its share of the spectrum
+    CHECK(compare(1, LensId::contention) > 0.2);
+    CHECK(compare(0, LensId::contention) == 0);
+    // a memo of the floor must not keep what was painted without it
+    const auto plane = [](const Busy& b) {
+        LensChoice choice;
+        choice.lens = LensId::contention;
+        choice.bands = band_5;
+        return lens_plane(b.site.floors[1], choice);
+    };
+    Busy changed;
+    const auto before = plane(changed);
+    add_neighbour(changed.project);
+    changed.site = changed.predictor.predict(changed.project);
+    CHECK(*plane(changed) != *before);
 }
 
 TEST_CASE("without demand nothing is known of the air, and the maps are empty") {

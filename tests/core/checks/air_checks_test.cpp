@@ -8,6 +8,7 @@
 #include "project/demand_edits.h"
 #include "project/edits.h"
 #include "project/gear_edits.h"
+#include "project/kinds/thing_edits.h"
 #include "project/storage.h"
 
 using namespace yemvo;
@@ -76,7 +77,10 @@ struct Hall {
         const auto radios = air_radios(project);
         std::vector<std::vector<HeardFloor::Pair>> pairs;
         for (const auto& f : heard_by_floors(project, radios, predictor)) pairs.push_back(f->between);
-        return known_air(project, site_hearing(radios, pairs), nullptr);
+        SiteHearing hearing = site_hearing(radios, pairs);
+        for (const FloorPrediction& f : predictor.predict(project).floors)
+            for (const Spill& s : spill_on(project, f)) hearing.spill.push_back(s);
+        return known_air(project, hearing, nullptr);
     }
 };
 
@@ -249,6 +253,147 @@ TEST_CASE("a channel that is in use most of the time") {
     CHECK_THAT(h.of(Rule::channel_full, &air)[0].what.english(), Catch::Contains("in use 82 % of the time"));
     set_limit(h.project, Rule::channel_full, 90);
     CHECK(h.of(Rule::channel_full, &air).empty());
+}
+
+TEST_CASE("wider than the radios heard allow") {
+    Hall h;
+    for (int i = 0; i < 3; ++i) h.another({15.0 + i, 25.5});
+    KnownAir air = h.known();
+    CHECK(h.of(Rule::wide_for_heard).empty());
+    const auto found = h.of(Rule::wide_for_heard, &air);
+    REQUIRE(found.size() == 8);  // four at 5 GHz and four at 6, each hears three
+    CHECK_THAT(found[0].what.english(), Catch::Contains("hears 3 radios on its"));
+    const int before = h.ap().radios[1].channel.width_mhz;
+    Project mended = h.project;
+    for (const Finding& f : found) f.mends.front().apply(mended);
+    std::swap(mended, h.project);
+    CHECK(h.ap().radios[1].channel.width_mhz == before / 2);
+    set_limit(h.project, Rule::wide_for_heard, 3);
+    air = h.known();
+    CHECK(h.of(Rule::wide_for_heard, &air).empty());
+}
+
+TEST_CASE("channels on which clients talk to each other") {
+    Hall h;
+    h.project.settings.country = "US";
+    h.tune(1, {band_5, 155, 80}, 149);
+    h.found_and_mended(Rule::clients_talk, "is on 149 / 80");
+    Hall beside;
+    beside.project.settings.country = "US";
+    beside.tune(1, {band_5, 165, 20}, 165);
+    CHECK(beside.of(Rule::clients_talk).empty());
+}
+
+TEST_CASE("a level beyond the property") {
+    Hall h;
+    const Point at = h.ap().position;
+    add_zone(h.project, h.floor,
+             {{},
+              "Street",
+              ZoneKind::outside,
+              {at + Point{1, 1}, at + Point{3, 1}, at + Point{3, 3}, at + Point{1, 3}}});
+    KnownAir air = h.known();
+    const auto found = h.of(Rule::spill, &air);
+    REQUIRE(found.size() == 3);
+    CHECK_THAT(found[0].what.english(),
+               Catch::Matches("access point 1 at .* GHz is heard at .* dBm in Street"));
+    CHECK(distance(found[0].place, at) < 5);
+    set_limit(h.project, Rule::spill, -10);
+    CHECK(h.of(Rule::spill, &air).empty());
+}
+
+TEST_CASE("2.4 GHz on where two others serve already, and off one after another") {
+    Hall h;
+    h.another({15, 25.5});
+    KnownAir air = h.known();
+    CHECK(h.of(Rule::needless_24, &air).empty());  // two hear one another each
+    h.another({14, 27});
+    h.another({13, 25});
+    air = h.known();
+    const auto found = h.of(Rule::needless_24, &air);
+    REQUIRE(found.size() == 2);  // of four two stay, who serve
+    CHECK_THAT(found[0].what.english(), Catch::Contains("others are heard at access point"));
+    for (const Finding& f : found) f.mends.front().apply(h.project);
+    air = h.known();
+    CHECK(h.of(Rule::needless_24, &air).empty());
+}
+
+TEST_CASE("clients whose only band is off on their floor") {
+    Hall h;
+    Zone till{{}, "Tills", ZoneKind::served, {{10, 24}, {16, 24}, {16, 28}, {10, 28}}};
+    till.demand.emplace();
+    till.demand->amount = 3;
+    till.demand->devices = 1;
+    ClientProfile scanner = h.project.clients->front();
+    scanner.key = scanner.name = "old reader";
+    scanner.widest_mhz = {{band_24, 20}};
+    h.project.clients.edit().push_back(scanner);
+    till.demand->profiles = {{"old reader", 1}};
+    till.demand->applications = {{h.project.demand.applications->front().key, 1}};
+    add_zone(h.project, h.floor, till);
+    CHECK(h.of(Rule::legacy_unserved).empty());
+    h.change([](AccessPoint& a) { a.radios[0].on = false; });
+    CHECK(h.of(Rule::legacy_unserved).empty());
+    const auto off = h.of(Rule::demand_unserved);  // off everywhere is told by another rule
+    CHECK(std::ranges::any_of(off, [](const Finding& f) {
+        return f.what.english().find("old reader in Tills") != std::string::npos;
+    }));
+    const FloorId upper = all_floors(h.project)[2]->id;
+    add_access_point(h.project, upper, h.ap().model, {15, 25});
+    bool told = false;
+    for (const Finding& f : h.of(Rule::legacy_unserved))
+        told = told || f.what.english() == "old reader in Tills: no radio of this floor is on in its band";
+    CHECK(told);
+}
+
+TEST_CASE("what a capture heard of the plan's own radios") {
+    Hall h;
+    const Radio set = h.ap().radios[1];
+    Neighbour n;
+    n.name = "ours";
+    n.channel = set.channel;
+    n.primary = set.primary;
+    n.told_dbm = set.power_dbm;
+    n.use = 0.3;
+    n.retries = 0.05;
+    n.own = h.id;
+    const ListeningPlaceId at = add_thing(h.project, h.floor, ListeningPlace{{}, "Desk", {12, 26}, {n}});
+    const auto heard = [&](auto change) {
+        ListeningPlace place = *find_listening_place(*find_floor(h.project, h.floor), at);
+        place.heard[0] = n;
+        change(place.heard[0]);
+        replace_thing(h.project, h.floor, place);
+    };
+    for (Rule r : {Rule::heard_otherwise, Rule::use_measured, Rule::retries_measured}) CHECK(h.of(r).empty());
+    heard([](Neighbour& x) { x.channel = {band_5, 36, 20}, x.primary = 36; });
+    h.found_and_mended(Rule::heard_otherwise, "was heard on 36 / 20 MHz, planned on");
+    heard([](Neighbour& x) { x.told_dbm = *x.told_dbm - 5; });
+    h.found_and_mended(Rule::heard_otherwise, "says it sends");
+    heard([](Neighbour& x) { x.told_dbm = *x.told_dbm - 1; });
+    CHECK(h.of(Rule::heard_otherwise).empty());
+    heard([](Neighbour& x) { x.use = 0.7; });
+    REQUIRE(h.of(Rule::use_measured).size() == 1);
+    CHECK_THAT(h.of(Rule::use_measured)[0].what.english(), Catch::Contains("in use 70 % of the time"));
+    heard([](Neighbour& x) { x.retries = 0.31; });
+    REQUIRE(h.of(Rule::retries_measured).size() == 1);
+    CHECK_THAT(h.of(Rule::retries_measured)[0].what.english(), Catch::Contains("31 % of its frames"));
+    heard([](Neighbour& x) { x.own.reset(), x.use = 0.9, x.retries = 0.9; });  // somebody else's
+    for (Rule r : {Rule::heard_otherwise, Rule::use_measured, Rule::retries_measured}) CHECK(h.of(r).empty());
+}
+
+TEST_CASE("air lost to a neighbour is told with its name") {
+    Hall h;
+    Neighbour n;
+    n.name = "Loft";
+    n.channel = {band_5, h.ap().radios[1].primary, 20};
+    n.primary = h.ap().radios[1].primary;
+    n.level_dbm = -55;
+    n.use = 0.35;
+    add_thing(h.project, h.floor, ListeningPlace{{}, "Desk", h.ap().position, {n}});
+    KnownAir air = h.known();
+    REQUIRE(h.of(Rule::air_lost, &air).size() == 1);
+    CHECK_THAT(h.of(Rule::air_lost, &air)[0].what.english(),
+               Catch::Contains("access point 1 at 5 GHz loses 35 % of its air to neighbour Loft"));
 }
 
 TEST_CASE("a waiver for a zone covers what comes later, and keeps with its limit in the file") {

@@ -6,6 +6,7 @@
 #include "checks/findings.h"
 #include "demo/demo.h"
 #include "project/gear_edits.h"
+#include "project/kinds/thing_edits.h"
 
 using namespace yemvo;
 
@@ -35,7 +36,56 @@ struct Site {
     }
 };
 
+Neighbour neighbour(BandId band, int primary, double dbm, double use) {
+    Neighbour n;
+    n.name = "Loft";
+    n.channel = {band, primary, 20};
+    n.primary = primary;
+    n.level_dbm = dbm;
+    n.use = use;
+    return n;
+}
+
 }  // namespace
+
+TEST_CASE("a neighbour is met where it is heard, taken for a radio that stays, and gone round") {
+    Site s;
+    const Floor& floor = *all_floors(s.project)[1];
+    const AccessPoint& near = access_points(s.project, floor.id).front();
+    const auto of_near = [&](const SiteAir& air) {
+        for (std::uint32_t i = 0; i < air.own; ++i)
+            if (air.radios[i].access_point == near.id && air.radios[i].channel.band == band_24) return i;
+        throw std::runtime_error("no such radio");
+    };
+    const SiteAir before = site_air(s.project, s.hearing, s.capacity.get());
+    const int primary = before.radios[of_near(before)].primary;
+    add_thing(s.project, floor.id,
+              ListeningPlace{{}, "Here", near.position, {neighbour(band_24, primary, -50, 0.5)}});
+    const SiteAir air = site_air(s.project, s.hearing, s.capacity.get());
+    REQUIRE(air.radios.size() == before.radios.size() + 1);
+    REQUIRE(air.own == before.radios.size());
+    const auto n = static_cast<std::uint32_t>(air.own);
+    REQUIRE(air.neighbour(n));
+    CHECK_FALSE(air.neighbour(0));
+    const std::uint32_t i = of_near(air);
+    const AirAt here = air_at(air, i, air.radios[i].channel, primary, s.project.settings.heard_dbm);
+    const AirAt was = air_at(before, i, air.radios[i].channel, primary, s.project.settings.heard_dbm);
+    CHECK(here.lost == Approx(std::min(1.0, was.lost + 0.5)));
+    CHECK(here.taken == Approx(was.taken));  // what it loses nobody knows
+    bool met = false;
+    for (const AirMeeting& m : air_meetings(air, s.project.settings.heard_dbm))
+        met = met || (m.a == i && m.b == n && m.lost_a == Approx(0.5) && m.lost_b == 0);
+    CHECK(met);
+
+    RetuneAsk ask;
+    ask.bands = band_24;
+    s.look();
+    const RetuneResult found = s.retuned_by(ask);
+    const auto moved = std::ranges::find(found.changes, near.id, &RetuneChange::access_point);
+    REQUIRE(moved != found.changes.end());
+    CHECK(moved->after.primary != primary);
+    CHECK(found.radios < air.own);
+}
 
 TEST_CASE("the demo retuned carries more at both busy hours") {
     Site s;

@@ -32,6 +32,26 @@ ByServer weights_of(const LensPainter& p, const Channel& from) {
     });
 }
 
+/// Goes through other people's radios that share spectrum with a serving one: how much with each server, and
+/// their level at the cells that those serve. each(cell, share of the server's spectrum, level, radio).
+template <class Each>
+void over_neighbours(const LensPainter& p, const Each& each) {
+    for (const NeighbourRadio& n : p.floor().neighbours->radios) {
+        const NeighbourLevels levels(n, p.floor().floor);
+        if (!levels.heard() || !p.bands().contains(n.channel.band)) continue;
+        std::map<Channel, double> known;
+        const ByServer shares(p.radios(), 0, [&](const RadioField& server) {
+            if (server.channel_open) return 0.0;
+            const auto [to, fresh] = known.try_emplace(server.channel, 0.0);
+            if (fresh) to->second = overlap(n.channel, server.channel);
+            return to->second;
+        });
+        for (std::size_t i = 0; i < p.cells(); ++i)
+            if (const float share = shares.data()[p.serving()[i] + 1]; share > 0)
+                each(i, share, *levels.at(p.floor().surface.centre(i)), n);
+    }
+}
+
 /// Other radios than the serving one that are heard, by their share of its spectrum.
 void contention(LensPainter& p, LensPlane& out) {
     p.of_serving([](const RadioField&) { return 0; }, out);
@@ -45,6 +65,9 @@ void contention(LensPainter& p, LensPlane& out) {
         kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k),
                            p.serving(), weight->second.data(), p.cells(), out.data());
     }
+    over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio&) {
+        if (share >= least_deferred_share && dbm >= p.choice().heard_dbm) out[i] += share;
+    });
 }
 
 /// By hundredths of a dBm, from the weakest that a map tells.
@@ -105,6 +128,10 @@ void add_interference(LensPainter& p, LensPlane& out) {
                 if (gain[i] > silent_cdb && p.serving()[i] != k)
                     out[i] += weight.data()[p.serving()[i] + 1] * milliwatts(gain[i] + f.offset_cdb);
         });
+    if (!p.floor().air) return;
+    over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio& n) {
+        out[i] += share * static_cast<float>(n.use) * milliwatts(static_cast<int>(std::lround(100 * dbm)));
+    });
 }
 
 void paint_interference(LensPainter& p, LensPlane& out) {
@@ -136,6 +163,11 @@ void paint_air_here(LensPainter& p, LensPlane& out) {
             kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), k, p.serving(), weight.data(),
                                p.cells(), out.data());
         });
+    if (p.floor().air)
+        over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio& n) {
+            if (share >= least_deferred_share && dbm >= p.choice().heard_dbm)
+                out[i] += static_cast<float>(n.use);
+        });
     for (float& v : out)
         if (!std::isnan(v)) v = 100 * std::min(v, 1.0f);
 }
@@ -151,16 +183,21 @@ std::vector<LensEntry> air_lenses() {
     ground.surroundings = true;
     LensNeeds busy;
     busy.capacity = true;
+    busy.neighbours = true;
+    LensNeeds others;
+    others.neighbours = true;
     return {
         {{LensId::sinr, air, amount, "sinr", mark("SINR"), "dB", 0, 4, 25, 2, true,
-          mark("The signal over noise and the other radios on the same spectrum, each by its overlap and by "
+          mark("The signal over noise and the other radios on the same spectrum, neighbours too, each by its "
+               "overlap and by "
                "the "
                "share of time that it and its clients send at the busy hour."),
           LensBands::best, busy, false, RequirementCounts::clients},
          paint_sinr},
         {{LensId::interference, air, amount, "interference", mark("Interference"), "dBm", -115, 5, -90, 2,
           false,
-          mark("What other radios give on the serving radio's spectrum, in the mean over time at the busy "
+          mark("What other radios, neighbours too, give on the serving radio's spectrum, in the mean over "
+               "time at the busy "
                "hour."),
           LensBands::best, busy, false, RequirementCounts::clients},
          paint_interference},
@@ -181,7 +218,7 @@ std::vector<LensEntry> air_lenses() {
           mark("How many other radios on the serving radio's spectrum are heard here and take turns with it, "
                "each "
                "counted by the share of spectrum."),
-          LensBands::best},
+          LensBands::best, others},
          contention},
         {{LensId::outside, air, amount, "outside", mark("Signal outside"), "dBm", -100, 5, -80, 2, false,
           mark("How strong the plan is heard outside the building, where it should not be."),

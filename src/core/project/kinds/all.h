@@ -7,6 +7,7 @@
 #include "project/kinds/ceiling.h"
 #include "project/kinds/closet.h"
 #include "project/kinds/device_row.h"
+#include "project/kinds/listening_place.h"
 #include "project/kinds/note.h"
 #include "project/kinds/obstacle.h"
 #include "project/kinds/ramp.h"
@@ -21,8 +22,8 @@ template <class... Thing>
 struct Things {};
 
 /// What lies lower comes first.
-using FloorThings =
-    Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, DeviceRow, Note>;
+using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, DeviceRow,
+                           ListeningPlace, Note>;
 
 template <class List>
 struct ListsOf;
