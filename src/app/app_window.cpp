@@ -110,6 +110,7 @@ PreparePage& AppWindow::prepare() { return features_->drawings.page(); }
 SpectrumPage& AppWindow::spectrum() { return features_->spectrum.page(); }
 RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
 bool AppWindow::is_hearing() const { return features_->neighbours.is_reading(); }
+WidthsPage& AppWindow::widths() { return features_->spectrum.widths(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }

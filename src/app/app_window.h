@@ -21,6 +21,7 @@ class ProofPage;
 class RadioSchedule;
 class OnAirPage;
 class RetunePage;
+class WidthsPage;
 class SpectrumPage;
 class SectionView;
 class SiteView;
@@ -58,6 +59,7 @@ public:
     RadioSchedule& schedule();
     SpectrumPage& spectrum();
     RetunePage& retuning();
+    WidthsPage& widths();
     OnAirPage& on_air();
     FindingsPage& findings();
     CostsPage& costs();

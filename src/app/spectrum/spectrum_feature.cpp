@@ -9,6 +9,7 @@
 #include "app/model/tuning.h"
 #include "app/spectrum/retune_page.h"
 #include "app/spectrum/spectrum_page.h"
+#include "app/spectrum/widths_page.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
@@ -49,7 +50,8 @@ SiteWork hearing_work(const Project& project) {
 SpectrumFeature::SpectrumFeature(Shell& shell)
     : Feature(shell),
       page_(new SpectrumPage(workspace_, shell.frame())),
-      retune_(new RetunePage(workspace_, shell.frame())) {
+      retune_(new RetunePage(workspace_, shell.frame())),
+      widths_(new WidthsPage(workspace_, shell.frame())) {
     workspace_.results().teach(
         {typeid(SiteHearing), {}, [this] { return hearing_work(workspace_.project()); }});
     page_->setProperty(tray_height_property, 350);
@@ -62,6 +64,12 @@ SpectrumFeature::SpectrumFeature(Shell& shell)
                    [this] { shell_.show_tray(retune_); }};
     retune.tip = tr("Channels and widths with which least air is lost, worked out");
     page_->add_button(shell.command("view.pages", retune));
+    shell.tray_page(tr("Widths"), widths_);
+    widths_->setProperty(tray_height_property, 330);
+    shell.command("view.pages", {"view.widths", tr("Widths and rates"), QKeySequence("Ctrl+Alt+W"),
+                                 [this] { shell_.show_tray(widths_); }});
+    shell.works({[this] { return widths_->doing(); }, [this] { widths_->stop(); }});
+    connect(widths_, &WidthsPage::progressed, this, [this] { shell_.work_changed(); });
     shell.works({[this] { return retune_->is_working() ? retune_->doing() : QString(); },
                  [this] { retune_->stop(); }});
     connect(retune_, &RetunePage::progressed, this, [this] { shell_.work_changed(); });

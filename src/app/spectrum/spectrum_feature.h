@@ -7,6 +7,7 @@ namespace yemvo::app {
 
 class RetunePage;
 class SpectrumPage;
+class WidthsPage;
 
 class SpectrumFeature : public Feature {
     Q_OBJECT
@@ -14,11 +15,13 @@ public:
     explicit SpectrumFeature(Shell&);
     SpectrumPage& page() { return *page_; }
     RetunePage& retune() { return *retune_; }
+    WidthsPage& widths() { return *widths_; }
 
 private:
     void lock();
     SpectrumPage* page_;
     RetunePage* retune_;
+    WidthsPage* widths_;
 };
 
 }  // namespace yemvo::app

@@ -115,7 +115,8 @@ void Retuning::add_pairs() {
 /// Whether what is asked leaves a permitted channel to a radio.
 bool Retuning::may_take(const AirRadio& own, const OpenChannel& open) const {
     const Channel& c = open.permit.channel;
-    if (!ask_.widths && c.width_mhz != own.channel.width_mhz) return false;
+    if (!ask_.widths && !ask_.exactly_mhz.contains(c.band) && c.width_mhz != own.channel.width_mhz)
+        return false;
     // a wide one at 2.4 GHz goes by its primary
     const int at_24 = c.width_mhz > 20 ? open.primary : c.number;
     if (c.band == band_24 && std::ranges::count(ask_.channels_24, at_24) == 0) return false;
@@ -141,15 +142,26 @@ double Retuning::lost_to_neighbours(std::uint32_t radio, const Channel& c, int p
     return lost;
 }
 
+int Retuning::widest_asked(const AirRadio& own) const {
+    if (const auto exactly = ask_.exactly_mhz.find(own.channel.band); exactly != ask_.exactly_mhz.end())
+        return exactly->second;
+    if (!ask_.widths) return own.channel.width_mhz;
+    const auto most = ask_.widest_mhz.find(own.channel.band);
+    return most == ask_.widest_mhz.end() ? channel_widths_mhz().back() : most->second;
+}
+
 void Retuning::allow_channels(TunedRadio& out, std::uint32_t i, Place place, const AccessPoint& ap) {
     const AirRadio& own = air_.radios[i];
     const Radio& set = ap.radios[own.radio];
     const RadioBand& can = *radio_band(model(project_, ap.model), own.radio, own.channel.band);
-    const auto most = ask_.widest_mhz.find(own.channel.band);
-    const int widest = !ask_.widths                    ? own.channel.width_mhz
-                       : most == ask_.widest_mhz.end() ? channel_widths_mhz().back()
-                                                       : most->second;
-    for (const OpenChannel& open : open_channels(project_, place, ap, own.radio, widest)) {
+    const int widest = widest_asked(own);
+    const std::vector<OpenChannel> all = open_channels(project_, place, ap, own.radio, widest);
+    int exactly = 0;
+    if (ask_.exactly_mhz.contains(own.channel.band))
+        for (const OpenChannel& open : all)
+            if (may_take(own, open)) exactly = std::max(exactly, open.permit.channel.width_mhz);
+    for (const OpenChannel& open : all) {
+        if (exactly > 0 && open.permit.channel.width_mhz != exactly) continue;
         if (!may_take(own, open)) continue;
         const double power = power_within(project_, ap, own.radio, open.permit.max_eirp_dbm);
         const double given = can.power.nearest_dbm(power, power);

@@ -23,6 +23,8 @@ struct RetuneAsk {
     std::vector<AccessPointId> only = {};  ///< empty: all; locked radios stay in any case
     bool widths = true;                    ///< else each keeps its own
     std::map<BandId, int> widest_mhz = {{band_24, 20}, {band_5, 80}, {band_6, 160}};
+    /// So wide in any case, or as wide as the radio may be below that.
+    std::map<BandId, int> exactly_mhz = {};
     std::vector<int> channels_24 = {1, 6, 11};  ///< 20 MHz channels at 2.4 GHz that may be taken
     DfsUse dfs = DfsUse::only_if_worth;
     /// What a change has to gain of the demand-weighted air [0, 1], to be made.
@@ -84,6 +86,7 @@ private:
     double lost_to_neighbours(std::uint32_t radio, const Channel&, int primary) const;
     void carry(RetuneResult&, const CancelToken&) const;
     bool may_take(const AirRadio&, const OpenChannel&) const;
+    int widest_asked(const AirRadio&) const;
     TunedSetting setting(std::uint32_t radio, const Channel&, int primary, double power_dbm,
                          double more) const;
     void allow_channels(TunedRadio&, std::uint32_t radio, Place, const AccessPoint&);

@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <array>
 #include <cmath>
+#include <tuple>
 
 namespace yemvo {
 namespace {
@@ -84,6 +85,29 @@ std::optional<double> phy_rate_mbps(Standard s, int width_mhz, int streams, int 
     if (s == Standard::ac && left_out_by_vht(width_mhz, streams, mcs)) return std::nullopt;
     const Mcs& m = all_mcs()[static_cast<std::size_t>(mcs)];
     return width->second * m.bits_per_carrier * m.code_rate() * streams / (p.symbol_us + guard_us);
+}
+
+std::vector<RateForm> forms_with_rate(double mbps) {
+    const bool whole = mbps == std::round(mbps);
+    const auto is_seen = [&](double rate) {
+        // some round, some cut off
+        const double unit = whole ? 1 : 0.1;
+        return std::abs(rate - mbps) <= unit / 2 + 1e-9 ||
+               std::abs(std::floor(rate / unit + 1e-9) * unit - mbps) < 1e-6;
+    };
+    std::vector<RateForm> out;
+    if (!(mbps > 0)) return out;
+    for (Standard s : {Standard::n, Standard::ac, Standard::ax, Standard::be})
+        for (int width : widths_mhz(s))
+            for (int streams = 1; streams <= most_streams(s); ++streams)
+                for (const Mcs& mcs : mcs_list(s))
+                    for (double guard : guards_us(s))
+                        if (const auto rate = phy_rate_mbps(s, width, streams, mcs.index, guard);
+                            rate && is_seen(*rate))
+                            out.push_back({s, width, streams, mcs.index, guard, *rate});
+    std::ranges::stable_sort(
+        out, {}, [](const RateForm& f) { return std::tuple(f.width_mhz, f.streams, f.standard, f.mcs); });
+    return out;
 }
 
 }  // namespace yemvo

@@ -39,4 +39,15 @@ int most_streams(Standard);
 /// of streams it does not know, and for VHT the few that clause 21.5 leaves out).
 std::optional<double> phy_rate_mbps(Standard, int width_mhz, int streams, int mcs, double guard_us);
 
+/// How a device sends that shows a rate.
+struct RateForm {
+    Standard standard;
+    int width_mhz, streams, mcs;
+    double guard_us;
+    double mbps;
+};
+/// All forms whose rate is the one seen, rounded as devices show it: to a tenth, or to whole Mbit/s. By
+/// width, streams, standard. Nothing where no form has it.
+std::vector<RateForm> forms_with_rate(double mbps);
+
 }  // namespace yemvo

@@ -126,3 +126,18 @@ TEST_CASE("a rate ladder never falls as the signal rises, and a narrower client 
         CHECK(at(80, -100) == 0);
     }
 }
+
+TEST_CASE("the way back from a rate: every form that shows it, and none that does not") {
+    const auto all = forms_with_rate(1201);  // 1200.98, shown in whole Mbit/s
+    REQUIRE_FALSE(all.empty());
+    bool found = false;
+    for (const RateForm& f : all) {
+        CHECK(phy_rate_mbps(f.standard, f.width_mhz, f.streams, f.mcs, f.guard_us).value() == f.mbps);
+        CHECK(std::abs(f.mbps - 1201) <= 1);
+        found = found || (f.standard == Standard::ax && f.width_mhz == 80 && f.streams == 2 && f.mcs == 11);
+    }
+    CHECK(found);
+    CHECK(forms_with_rate(1200).size() >= 1);  // cut off
+    CHECK(forms_with_rate(6.5).front().width_mhz == 20);
+    for (double none : {0.0, -1.0, 1.5, 1e9, std::nan("")}) CHECK(forms_with_rate(none).empty());
+}
