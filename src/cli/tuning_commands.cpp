@@ -8,6 +8,7 @@
 #include "cli/json_out.h"
 #include "cli/read_input.h"
 #include "project/storage.h"
+#include "tuning/known_site.h"
 #include "tuning/retune.h"
 #include "wireless/spectrum.h"
 
@@ -25,23 +26,30 @@ int hearing(Context& context, const std::string& file, const std::string& band_n
         const AirRadio& to = air.radios[h.listener];
         const AirRadio& from = air.radios[h.heard];
         if (from.channel.band != id || to.channel.band != id || h.dbm < least) continue;
-        list.push_back(
-            {{"from", from.number},
-             {"to", to.number},
-             {"from_radio", from.radio + 1},
-             {"to_radio", to.radio + 1},
-             {"dbm", rounded(h.dbm, 2)},
-             {"overlap", rounded(overlap(from.channel, to.channel), 4)},
-             {"air_share", rounded(air_share(to.channel, to.primary, from.channel, from.primary), 4)}});
+        Json entry{{"from", from.number},
+                   {"to", to.number},
+                   {"from_radio", from.radio + 1},
+                   {"to_radio", to.radio + 1},
+                   {"dbm", rounded(h.dbm, 2)},
+                   {"overlap", rounded(overlap(from.channel, to.channel), 4)},
+                   {"air_share", rounded(air_share(to.channel, to.primary, from.channel, from.primary), 4)}};
+        if (const NeighbourRadio* other = air.neighbour(h.heard)) {
+            entry["from"] = nullptr;
+            entry["from_radio"] = nullptr;
+            entry["neighbour"] = other->name;
+            entry["address"] = other->address;
+        }
+        list.push_back(std::move(entry));
     }
     if (context.json) return print(context, list), done;
     for (const Json& h : list) {
         char line[100];
-        std::snprintf(line, sizeof line,
-                      "access point %3d is heard at %3d with %6.1f dBm, overlap %5.1f %%\n",
-                      h["from"].get<int>(), h["to"].get<int>(), h["dbm"].get<double>(),
-                      100 * h["overlap"].get<double>());
-        context.out << line;
+        std::snprintf(line, sizeof line, " is heard at %3d with %6.1f dBm, overlap %5.1f %%\n",
+                      h["to"].get<int>(), h["dbm"].get<double>(), 100 * h["overlap"].get<double>());
+        if (h["from"].is_null())
+            context.out << "neighbour " << h["neighbour"].get<std::string>() << line;
+        else
+            context.out << "access point " << h["from"].get<int>() << line;
     }
     return done;
 }
@@ -51,7 +59,7 @@ struct RetuneWish {
     std::vector<std::string> band_names;
     std::uint64_t seed = 1;
     double seconds = 20, worth = 0.0005;
-    bool keep_widths = false, no_dfs = false;
+    bool keep_widths = false, no_dfs = false, powers = false, off = false;
 };
 
 Json settings_of_instance(const RetuneInstance& instance, const SearchResult& found) {
@@ -110,7 +118,8 @@ Json project_json(const Project& before, const RetuneResult& r) {
         changes.push_back({{"radio", radio_name(c)},
                            {"band_ghz", band_ghz(c.after.channel.band)},
                            {"from", channel_text(c.before)},
-                           {"to", channel_text(c.after)},
+                           {"to", c.after.on ? channel_text(c.after) : std::string("off")},
+                           {"power_dbm", rounded(c.after.power_dbm, 2)},
                            {"gain", rounded(c.gain, 6)}});
     for (const Said& s : r.cannot) cannot.push_back(s.english());
     Json hours = Json::array();
@@ -135,12 +144,10 @@ Json project_json(const Project& before, const RetuneResult& r) {
 int retune_project(Context& context, const RetuneWish& wish) {
     const Project project = load(context, wish.file);
     Predictor predictor;
-    const std::vector<AirRadio> radios = air_radios(project);
-    const auto heard = heard_by_floors(project, radios, predictor);
-    CapacitySolver solver;
-    const auto capacity = solver.solve(project, radios, heard);
-    SceneCache scenes(usual_budget_bytes());
+    const KnownSite site = know_site(project, predictor);
     RetuneAsk ask;
+    ask.powers = wish.powers;
+    ask.off = wish.off;
     ask.seed = wish.seed;
     ask.seconds = wish.seconds;
     ask.change_worth = wish.worth;
@@ -150,11 +157,9 @@ int retune_project(Context& context, const RetuneWish& wish) {
         ask.bands = {};
         for (const std::string& name : wish.band_names) ask.bands = ask.bands.with(*find_band(name));
     }
-    std::vector<std::vector<HeardFloor::Pair>> between;
-    for (const auto& floor : heard) between.push_back(floor->between);
-    const RetuneResult found = Retuning(project, make_scene(project, scenes), site_hearing(radios, between),
-                                        has_demand(project) ? capacity.get() : nullptr, ask)
-                                   .run();
+    const RetuneResult found =
+        Retuning(project, site.scene, site.hearing, site.capacity.get(), ask, {}, &site.room).run();
+    for (const Said& s : found.cannot) context.err << "yemvo-cli: " << s << "\n";
     if (!wish.out.empty()) {
         Project after = project;
         make_changes(after, found.changes);
@@ -216,6 +221,8 @@ void add_tuning_commands(CLI::App& root, Context& context) {
     command->add_option("--worth", wish->worth, "What a change has to gain of the air, 0 to 1")
         ->check(CLI::Range(0.0, 1.0));
     command->add_flag("--keep-widths", wish->keep_widths, "Other channels only");
+    command->add_flag("--powers", wish->powers, "Powers too, as far as all that holds still holds");
+    command->add_flag("--off", wish->off, "2.4 GHz radios off that nobody needs");
     command->add_flag("--no-dfs", wish->no_dfs, "No channels that have to listen for radar");
     command->add_option("--out", wish->out, "Where the retuned project is written");
 }

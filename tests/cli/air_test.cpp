@@ -148,3 +148,21 @@ TEST_CASE("capture writes its radios as a table that a listening place reads") {
     CHECK(run({"capture", air_file("pier.pcap"), "--table", (folder / "no" / "where.csv").string()}).code !=
           0);
 }
+
+TEST_CASE("findings of a project, and what each width would do") {
+    const DemoFile demo;
+    const Json found = run_json({"findings", demo.path, "--json"});
+    CHECK(found["open"].get<int>() <= static_cast<int>(found["findings"].size()));
+    std::set<std::string> rules;
+    for (const Json& f : found["findings"]) {
+        rules.insert(f["rule"]);
+        CHECK_FALSE(f["what"].get<std::string>().empty());
+    }
+    CHECK(rules.contains("air-lost"));
+    CHECK_FALSE(rules.contains("channel-barred"));
+    const Json widths = run_json({"widths", demo.path, "--json"});
+    CHECK(widths.size() == 11);
+    int best = 0;
+    for (const Json& w : widths) best += w["best"].get<bool>();
+    CHECK(best == 3);
+}

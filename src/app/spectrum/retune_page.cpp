@@ -9,6 +9,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTableView>
+#include <algorithm>
 
 #include "app/look/columns.h"
 #include "app/look/theme.h"
@@ -18,8 +19,10 @@
 #include "app/model/selection.h"
 #include "app/model/spectrum.h"
 #include "app/model/workspace.h"
+#include "base/error.h"
 #include "capacity/site_capacity.h"
 #include "project/edits.h"
+#include "regulation/regulation.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
@@ -30,7 +33,13 @@ namespace {
 constexpr double worths[] = {0.00002, 0.0005, 0.003, 0.01};
 const std::vector<int> usual_24{1, 6, 11}, four_24{1, 5, 9, 13};
 
+/// 5250 to 5350 and 5470 to 5730 MHz, whatever a country asks for there.
+bool is_radar_range(const Channel& c) {
+    return (low_mhz(c) >= 5249 && high_mhz(c) <= 5351) || (low_mhz(c) >= 5469 && high_mhz(c) <= 5731);
+}
+
 QString setting(const Radio& r) {
+    if (!r.on) return tr("off");
     return r.channel_open ? tr("open") : render::local(short_channel_text(r.primary, r.channel.width_mhz));
 }
 
@@ -91,11 +100,13 @@ QVariant RetuneTable::data(const QModelIndex& index, int role) const {
         case from:
             return setting(c.before);
         case to:
-            return c.after.power_dbm < c.before.power_dbm - 0.01
+            return c.after.on && c.after.power_dbm < c.before.power_dbm - 0.01
                        ? tr("%1, %2 dBm").arg(setting(c.after), render::figure(c.after.power_dbm, 0))
                        : setting(c.after);
         default:
-            return c.gain > 0.00005 ? render::percent(c.gain, 2) : tr("not permitted before");
+            return c.gain > 0.00005 || c.after.channel == c.before.channel || !c.after.on
+                       ? render::percent(std::max(0.0, c.gain), 2)
+                       : tr("not permitted before");
     }
 }
 
@@ -139,6 +150,7 @@ QWidget* RetunePage::build_ask() {
     };
     label(tr("Radios"));
     auto* row = new QHBoxLayout;
+    row->setSpacing(10);
     for (const Band& b : bands()) {
         auto* box = new QCheckBox(render::local(b.name));
         box->setObjectName("retuneBand" + QString::number(b.id.index));
@@ -157,6 +169,22 @@ QWidget* RetunePage::build_ask() {
     widths_->setObjectName("retuneWidths");
     widths_->setChecked(true);
     grid->addWidget(widths_, at++, 1);
+    const auto more = [&](const QString& words, const char* object, const QString& tip) {
+        auto* box = new QCheckBox(words);
+        box->setObjectName(object);
+        box->setToolTip(tip);
+        grid->addWidget(box, at++, 1);
+        connect(box, &QCheckBox::toggled, this, [this] {
+            workspace_.results().want<PowerRoom>(this, powers_->isChecked() || off_->isChecked());
+        });
+        return box;
+    };
+    powers_ =
+        more(tr("powers, as far as all holds"), "retunePowers",
+             tr("A radio comes down as far as every requirement of signal, SNR and next-best signal that "
+                "holds still holds with all of them down"));
+    off_ = more(tr("2.4 GHz off where not needed"), "retuneOff",
+                tr("Off goes what no place holds by alone, where no busy hour carries less without it"));
     const auto choice = [&](const QString& words, const char* object, const QStringList& names, int now) {
         label(words);
         auto* box = new QComboBox;
@@ -174,6 +202,20 @@ QWidget* RetunePage::build_ask() {
                {tr("20 MHz at most"), tr("40 MHz at most"), tr("80 MHz at most"), tr("160 MHz at most")}, 2);
     dfs_ = choice(tr("DFS channels"), "retuneDfs",
                   {tr("like others"), tr("where it is worth it"), tr("never")}, 1);
+    as_if_ = choice(tr("As if"), "retuneAsIf",
+                    {tr("all is as it is"), tr("radar is seen on a channel"),
+                     tr("a neighbour turns up at the chosen radio"), tr("the chosen access points fail")},
+                    0);
+    radar_ = choice(tr("Radar on"), "retuneRadar", {}, 0);
+    radar_label_ = qobject_cast<QLabel*>(grid->itemAtPosition(at - 1, 0)->widget());
+    for (const Channel& c : channels(band_5, 20))
+        if (is_radar_range(c)) radar_->addItem(QString::number(c.number), c.number);
+    const auto show_radar = [this] {
+        radar_->setVisible(as_if_->currentIndex() == 1);
+        radar_label_->setVisible(as_if_->currentIndex() == 1);
+    };
+    connect(as_if_, &QComboBox::currentIndexChanged, this, show_radar);
+    show_radar();
     worth_ = choice(
         tr("A change"), "retuneWorth",
         {tr("for any gain"), tr("for a small gain"), tr("for a clear gain"), tr("for a large gain")}, 1);
@@ -214,7 +256,7 @@ QWidget* RetunePage::build_answer() {
     set_column_width(*view_, RetuneTable::radio, 120);
     set_column_width(*view_, RetuneTable::floor, 190);
     set_column_width(*view_, RetuneTable::from, 90);
-    set_column_width(*view_, RetuneTable::to, 110);
+    set_column_width(*view_, RetuneTable::to, 140);
     view_->horizontalHeader()->setSectionResizeMode(RetuneTable::gain, QHeaderView::Stretch);
     column->addWidget(view_, 1);
     auto* row = new QHBoxLayout;
@@ -251,7 +293,36 @@ RetuneAsk RetunePage::ask() const {
     ask.widest_mhz[band_5] = 20 << widest_5_->currentIndex();
     ask.dfs = static_cast<DfsUse>(dfs_->currentIndex());
     ask.change_worth = worths[worth_->currentIndex()];
+    ask.powers = powers_->isChecked();
+    ask.off = off_->isChecked();
     return ask;
+}
+
+/// None where nothing has to happen. Throws Error where what it is about is not chosen.
+std::optional<WhatIf> RetunePage::happening() const {
+    WhatIf what;
+    const auto& chosen = workspace_.spectrum().chosen();
+    switch (as_if_->currentIndex()) {
+        case 0:
+            return std::nullopt;
+        case 1:
+            what.kind = WhatIf::Kind::radar;
+            what.radar_channel = radar_->currentData().toInt();
+            return what;
+        case 2:
+            what.kind = WhatIf::Kind::neighbour;
+            if (chosen.empty()) throw Error(say("Choose a radio on the board: the neighbour turns up there"));
+            what.met = chosen.back();
+            return what;
+        default:
+            what.kind = WhatIf::Kind::failure;
+            if (chosen.empty())
+                throw Error(say("Choose the access points that fail, on the board or the plan"));
+            for (const RadioRef& r : chosen)
+                if (std::ranges::count(what.failed, r.access_point) == 0)
+                    what.failed.push_back(r.access_point);
+            return what;
+    }
 }
 
 void RetunePage::begin() {
@@ -262,23 +333,52 @@ void RetunePage::begin() {
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to retune"), true);
     if (selected_only_->isChecked() && asked.only.empty())
         return workspace_.tell(tr("Select access points to retune, or take all of them"), true);
+    if ((asked.powers || asked.off) && !prediction->more.find<PowerRoom>())
+        return workspace_.tell(
+            tr("How far powers may come down is still being worked out: try again in a moment"));
+    std::optional<WhatIf> what;
+    try {
+        what = happening();
+    } catch (const Error& e) {
+        return workspace_.tell(said_text(e.told()), true);
+    }
     result_.reset();
+    happened_.reset();
     table_->show({});
+    const auto failed = [this](const QString& why) {
+        workspace_.tell(tr("Retuning failed: %1").arg(why), true);
+    };
     // who hears whom and what is carried are of the prediction's project: what has changed since is dropped
-    behind_.request(job(
-        tr("Retuning"),
-        [this, prediction, asked](const AtWork& at) {
-            const Retuning retuning(prediction->project, *prediction->site.floors.front().scene,
-                                    *prediction->more.find<SiteHearing>(),
-                                    prediction->more.find<SiteCapacity>(), asked, at.cancel());
-            return retuning.run(at.cancel(), [&](const RetuneResult& better) {
-                at.hand_over([this, better] { show_result(better, false); });
-            });
-        },
-        [this](const RetuneResult& found) { show_result(found, true); },
-        [this](const QString& why) { workspace_.tell(tr("Retuning failed: %1").arg(why), true); }));
+    if (what)
+        behind_.request(job(
+            tr("Working out what happens"),
+            [prediction, asked, what = *what](const AtWork& at) {
+                return what_if(prediction->project, *prediction->site.floors.front().scene,
+                               *prediction->more.find<SiteHearing>(), prediction->more.find<SiteCapacity>(),
+                               what, asked, at.cancel());
+            },
+            [this, what = *what](const WhatIfResult& found) {
+                happened_ = Happened{what, found};
+                show_result(found.retune, true);
+            },
+            failed));
+    else
+        behind_.request(job(
+            tr("Retuning"),
+            [this, prediction, asked](const AtWork& at) {
+                const Retuning retuning(prediction->project, *prediction->site.floors.front().scene,
+                                        *prediction->more.find<SiteHearing>(),
+                                        prediction->more.find<SiteCapacity>(), asked, at.cancel(),
+                                        prediction->more.find<PowerRoom>());
+                return retuning.run(at.cancel(), [&](const RetuneResult& better) {
+                    at.hand_over([this, better] { show_result(better, false); });
+                });
+            },
+            [this](const RetuneResult& found) { show_result(found, true); }, failed));
     refresh_buttons();
 }
+
+QString RetunePage::summary() const { return summary_->text() + "\n" + detail_->text(); }
 
 void RetunePage::stop() {
     behind_.stop();
@@ -287,6 +387,7 @@ void RetunePage::stop() {
 
 void RetunePage::show_result(const RetuneResult& r, bool whole) {
     result_ = r;
+    if (!whole) happened_.reset();
     table_->show(r.changes);
     if (whole)
         for (const Said& s : r.cannot) workspace_.tell(said_text(s), true);
@@ -338,6 +439,7 @@ void RetunePage::refresh_buttons() {
                "whole or in part."));
         return;
     }
+    if (happened_) return tell_what_happens();
     const RetuneResult& r = *result_;
     summary_->setText(r.changes.empty()
                           ? tr("Nothing to gain: %1 of the air is in use, in the mean over demand")
@@ -362,6 +464,44 @@ void RetunePage::refresh_buttons() {
                                render::figure(h.carried_after_mbps, 0));
     }
     detail_->setText(how);
+}
+
+void RetunePage::tell_what_happens() {
+    const WhatIfResult& r = happened_->result;
+    const QString moves = r.retune.changes.empty() ? tr("nobody moves")
+                                                   : counted("%n moves", "%n move", r.retune.changes.size());
+    switch (happened_->what.kind) {
+        case WhatIf::Kind::radar:
+            summary_->setText(r.hit.empty()
+                                  ? tr("Radar on %1 silences nobody").arg(happened_->what.radar_channel)
+                                  : counted("Radar on %1: %n radio falls silent, %2",
+                                            "Radar on %1: %n radios fall silent, %2", r.hit.size())
+                                        .arg(happened_->what.radar_channel)
+                                        .arg(moves));
+            break;
+        case WhatIf::Kind::neighbour:
+            summary_->setText(counted("A neighbour heard at −60 dBm half of the time: %n radio meets it, %1",
+                                      "A neighbour heard at −60 dBm half of the time: %n radios meet it, %1",
+                                      r.hit.size())
+                                  .arg(moves));
+            break;
+        case WhatIf::Kind::failure:
+            summary_->setText(
+                counted("%n radio is gone, %1", "%n radios are gone, %1", r.hit.size()).arg(moves));
+            break;
+    }
+    QStringList lines;
+    for (const HourThen& h : r.hours) {
+        const BusyHour* hour = find_hour(workspace_.project().demand, h.hour);
+        lines << tr("%1: %2 of the clients satisfied now, %3 at once, %4 after the moves; %5, %6, %7 Mbit/s "
+                    "carried")
+                     .arg(hour ? QString::fromStdString(hour->name) : QString::fromStdString(h.hour),
+                          render::percent(h.satisfied_now, 1), render::percent(h.satisfied_at_once, 1),
+                          render::percent(h.satisfied_after, 1), render::figure(h.carried_now_mbps, 0),
+                          render::figure(h.carried_at_once_mbps, 0), render::figure(h.carried_after_mbps, 0));
+    }
+    if (lines.isEmpty()) lines << tr("Nothing is known of demand: air lost alone counts.");
+    detail_->setText(lines.join("\n"));
 }
 
 }  // namespace yemvo::app

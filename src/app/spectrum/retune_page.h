@@ -9,7 +9,7 @@
 #include <vector>
 
 #include "app/behind/behind.h"
-#include "tuning/retune.h"
+#include "tuning/what_if.h"
 
 class QCheckBox;
 class QComboBox;
@@ -53,6 +53,8 @@ public:
     bool is_working() const { return !behind_.is_idle(); }
     RetuneTable& changes() { return *table_; }
     const std::optional<RetuneResult>& result() const { return result_; }
+    /// What is said over the changes, and the line below.
+    QString summary() const;
     void begin();
     QString doing() const { return behind_.words(); }
     void stop();
@@ -64,6 +66,8 @@ private:
     QWidget* build_ask();
     QWidget* build_answer();
     RetuneAsk ask() const;
+    std::optional<WhatIf> happening() const;
+    void tell_what_happens();
     void show_result(const RetuneResult&, bool whole);
     void take(bool as_variant);
     void refresh_buttons();
@@ -71,13 +75,19 @@ private:
     Workspace& workspace_;
     Behind behind_;
     std::vector<QCheckBox*> bands_;
-    QCheckBox *widths_, *selected_only_;
-    QComboBox *dfs_, *channels_24_, *widest_5_, *worth_;
+    QCheckBox *widths_, *powers_, *off_, *selected_only_;
+    QComboBox *dfs_, *channels_24_, *widest_5_, *worth_, *as_if_, *radar_;
+    QLabel* radar_label_;
     QPushButton *begin_, *take_, *variant_;
     QLabel *summary_, *detail_;
     QTableView* view_;
     RetuneTable* table_;
     std::optional<RetuneResult> result_;
+    struct Happened {
+        WhatIf what;
+        WhatIfResult result;
+    };
+    std::optional<Happened> happened_;  ///< the result answers it
 };
 
 }  // namespace yemvo::app

@@ -11,6 +11,7 @@
 #include "app/spectrum/spectrum_page.h"
 #include "app/spectrum/widths_page.h"
 #include "render/tr.h"
+#include "tuning/power_room.h"
 
 namespace yemvo::app {
 namespace {
@@ -45,6 +46,23 @@ SiteWork hearing_work(const Project& project) {
     return work;
 }
 
+SiteWork room_work() {
+    SiteWork work;
+    work.of_floor = {
+        "power room",
+        [](const Project& p, const FloorPrediction& floor, const Verdict&, const CancelToken&) -> Answer {
+            return std::make_shared<const PowerRoom>(power_room_on(p, floor));
+        },
+        true};
+    work.of_all = [](const std::vector<Answer>& answers, const CancelToken&) -> Answer {
+        auto all = std::make_shared<PowerRoom>();
+        for (const Answer& a : answers)
+            if (a) all->add(*static_cast<const PowerRoom*>(a.get()));
+        return all;
+    };
+    return work;
+}
+
 }  // namespace
 
 SpectrumFeature::SpectrumFeature(Shell& shell)
@@ -54,8 +72,9 @@ SpectrumFeature::SpectrumFeature(Shell& shell)
       widths_(new WidthsPage(workspace_, shell.frame())) {
     workspace_.results().teach(
         {typeid(SiteHearing), {}, [this] { return hearing_work(workspace_.project()); }});
+    workspace_.results().teach({typeid(PowerRoom), {}, [] { return room_work(); }});
     page_->setProperty(tray_height_property, 350);
-    retune_->setProperty(tray_height_property, 250);
+    retune_->setProperty(tray_height_property, 300);
     shell.tray_page(tr("Spectrum board"), page_);
     shell.command("view.pages", {"view.spectrum", tr("Spectrum board"), QKeySequence("Ctrl+Alt+S"),
                                  [this] { shell_.show_tray(page_); }});

@@ -2,6 +2,8 @@
 #include "tuning/retune.h"
 
 #include <algorithm>
+#include <cmath>
+#include <set>
 
 #include "project/edits.h"
 #include "project/gear_edits.h"
@@ -10,8 +12,19 @@
 namespace yemvo {
 namespace {
 
+/// At some busy hour.
+bool carries_less(const SiteCapacity& then, const SiteCapacity& now) {
+    return std::ranges::any_of(then.hours, [&](const HourCapacity& h) {
+        const HourCapacity* before = now.find(h.hour);
+        return !before || h.site.satisfied < before->site.satisfied - 0.05 ||
+               h.site.got_down_mbps < before->site.got_down_mbps * 0.999;
+    });
+}
+
 /// Losing a channel to radar for some minutes, of the air that a radio uses. A planning figure.
 constexpr double dfs_cost = 0.05;
+/// Client devices that pair with each other are on the channel at any time. A planning figure.
+constexpr double talk_cost = 0.05;
 /// A wait of ten minutes after each restart weighs more.
 constexpr double long_wait_cost = 0.25;
 
@@ -40,8 +53,18 @@ Project alone_at(const Project& project, int width_mhz) {
 
 }  // namespace
 
+/// Every level so much lower.
+static std::shared_ptr<const HeardFloor> weaker(std::shared_ptr<const HeardFloor> floor, int down_db) {
+    if (down_db == 0) return floor;
+    auto out = std::make_shared<HeardFloor>(*floor);
+    const auto down = [&](std::int16_t& cdbm) { cdbm = static_cast<std::int16_t>(cdbm - 100 * down_db); };
+    for (HeardLevel& l : out->levels) down(l.cdbm);
+    for (HeardFloor::Pair& p : out->between) down(p.heard.cdbm);
+    return out;
+}
+
 AirByWidth air_by_width(const Project& project, const std::vector<std::shared_ptr<const HeardFloor>>& floors,
-                        const CancelToken& cancel) {
+                        const CancelToken& cancel, int down_db) {
     AirByWidth out;
     int widest = 20;
     for (const AccessPointModel& m : *project.models)
@@ -53,7 +76,7 @@ AirByWidth air_by_width(const Project& project, const std::vector<std::shared_pt
         const Project alone = alone_at(project, width);
         const std::vector<AirRadio> at = air_radios(alone);
         std::vector<std::shared_ptr<const HeardFloor>> heard;
-        for (const auto& f : floors) heard.push_back(heard_among(at, f));
+        for (const auto& f : floors) heard.push_back(weaker(heard_among(at, f), down_db));
         CapacitySolver solver;
         const auto capacity = has_demand(project) ? solver.solve(alone, at, heard, cancel) : nullptr;
         const SiteAir air = site_air(alone, heard, capacity.get());
@@ -63,12 +86,17 @@ AirByWidth air_by_width(const Project& project, const std::vector<std::shared_pt
 }
 
 Retuning::Retuning(const Project& project, const Scene& scene, const SiteHearing& hearing,
-                   const SiteCapacity* capacity, RetuneAsk ask, const CancelToken& cancel)
+                   const SiteCapacity* capacity, RetuneAsk ask, const CancelToken& cancel,
+                   const PowerRoom* room)
     : project_(project), air_(site_air(project, hearing, capacity)), ask_(std::move(ask)) {
     if (!air_.assumed) {
         capacity_ = std::make_shared<const SiteCapacity>(*capacity);
-        by_width_ = air_by_width(project, capacity->hours.front().heard, cancel);
+        const int steps = ask_.powers && room ? power_steps : 0;
+        for (int k = 0; k <= steps; ++k)
+            by_width_.push_back(
+                air_by_width(project, capacity->hours.front().heard, cancel, k * power_step_db));
     }
+    if (room) room_ = *room;
     instance_.heard_dbm = project.settings.heard_dbm;
     instance_.change_cost = ask_.change_worth;
     neighbours_of_.resize(air_.own);
@@ -78,15 +106,28 @@ Retuning::Retuning(const Project& project, const Scene& scene, const SiteHearing
     add_pairs();
 }
 
-double Retuning::air_at_width(std::uint32_t radio, int width_mhz) const {
+double Retuning::air_at_width(std::uint32_t radio, int width_mhz, int down_db) const {
     // beacons and the like go out at any time
     constexpr double least = 0.002;
-    const auto at = by_width_.find(width_mhz);
-    if (at != by_width_.end()) return std::max(least, at->second[radio]);
+    const auto step = static_cast<std::size_t>(down_db / power_step_db);
+    if (step < by_width_.size()) {
+        const auto at = by_width_[step].find(width_mhz);
+        if (at != by_width_[step].end()) return std::max(least, at->second[radio]);
+    }
     if (!air_.assumed) return air_.use[radio];
     // what does not shrink with the width: preambles, waiting, answers
     constexpr double fixed = 0.3;
     return assumed_use * (fixed + (1 - fixed) * air_.radios[radio].channel.width_mhz / width_mhz);
+}
+
+/// A hundredth of the radio's demand for each 10 dB too much: it decides between plans that are alike in air.
+double Retuning::way_back_cost(std::uint32_t radio, double power_dbm) const {
+    const AirRadio& own = air_.radios[radio];
+    const ClientProfile& who = client(project_, project_.settings.client);
+    if (!ask_.powers || who.widest(own.channel.band) <= 0) return 0;
+    const double out_dbm = power_dbm - project_.settings.client_noise_figure_db;
+    const double back_dbm = who.power_in_dbm(own.channel.band) - own.noise_figure_db;
+    return air_.demand[radio] * 0.001 * std::max(0.0, out_dbm - back_dbm - ask_.way_back_db);
 }
 
 void Retuning::add_pairs() {
@@ -128,7 +169,9 @@ TunedSetting Retuning::setting(std::uint32_t radio, const Channel& c, int primar
                                double more) const {
     const double air = air_at_width(radio, c.width_mhz);
     return {c, primary, power_dbm,
-            air_.demand[radio] * (air * (1 + more) + lost_to_neighbours(radio, c, primary)), air};
+            air_.demand[radio] * (air * (1 + more) + lost_to_neighbours(radio, c, primary)) +
+                way_back_cost(radio, power_dbm),
+            air};
 }
 
 /// Share of time that other people take, who stay where they are.
@@ -167,7 +210,8 @@ void Retuning::allow_channels(TunedRadio& out, std::uint32_t i, Place place, con
         const double given = can.power.nearest_dbm(power, power);
         if (given > power + 1e-6) continue;  // it cannot go down so far
         const bool costs = open.permit.dfs && ask_.dfs == DfsUse::only_if_worth;
-        const double more = !costs ? 0 : open.permit.wait_name.empty() ? dfs_cost : long_wait_cost;
+        double more = !costs ? 0 : open.permit.wait_name.empty() ? dfs_cost : long_wait_cost;
+        if (clients_talk_on(open.permit.channel)) more += talk_cost;
         out.allowed.push_back(setting(i, open.permit.channel, open.primary, given, more));
         if (!set.channel_open && open.permit.channel == set.channel && open.primary == set.primary)
             out.now = static_cast<int>(out.allowed.size()) - 1;
@@ -198,23 +242,32 @@ void Retuning::add_radio(const Scene& scene, std::uint32_t i) {
     instance_.radios.push_back(std::move(out));
 }
 
-/// Without what a change has to be worth, and with the present setting of each radio, where that is none of
-/// those that it may take, as one more.
-RetuneInstance Retuning::plain(Assignment& now) const {
+/// Two settings a radio: the present one, and the one chosen; changes cost nothing.
+RetuneInstance Retuning::plain(const Chosen& chosen) const {
     RetuneInstance out = instance_;
     out.change_cost = 0;
     for (std::size_t k = 0; k < of_.size(); ++k) {
         TunedRadio& r = out.radios[k];
-        if (r.now < 0) {
-            const AirRadio& own = air_.radios[of_[k]];
+        const AirRadio& own = air_.radios[of_[k]];
+        TunedSetting now;
+        if (r.now >= 0) {
+            now = r.allowed[static_cast<std::size_t>(r.now)];
+        } else {
             const double air = air_.use[of_[k]];
             const double others = own.channel_open ? 0 : lost_to_neighbours(of_[k], own.channel, own.primary);
-            r.allowed.push_back({own.channel, own.primary, own.power_dbm, r.weight * (air + others),
-                                 own.channel_open ? 0 : air});
+            now = {own.channel, own.primary, own.power_dbm,
+                   r.weight * (air + others) + way_back_cost(of_[k], own.power_dbm),
+                   own.channel_open ? 0 : air};
         }
-        now.push_back(r.now < 0 ? static_cast<std::uint32_t>(r.allowed.size() - 1)
-                                : static_cast<std::uint32_t>(r.now));
+        r.allowed = {now, chosen[k]};
+        r.now = 0;
     }
+    return out;
+}
+
+Retuning::Chosen Retuning::chosen_of(const Assignment& at) const {
+    Chosen out;
+    for (std::size_t k = 0; k < at.size(); ++k) out.push_back(instance_.radios[k].allowed[at[k]]);
     return out;
 }
 
@@ -234,29 +287,149 @@ RetuneChange Retuning::change_of(std::size_t k, const TunedSetting& to) const {
     return c;
 }
 
-RetuneResult Retuning::tell(const Assignment& chosen) const {
-    Assignment now;
-    const RetuneInstance all = plain(now);
+RetuneResult Retuning::tell(const Chosen& chosen) const {
+    const RetuneInstance all = plain(chosen);
     const PairCosts costs(all);
+    const Assignment now(of_.size(), 0);
+    Assignment then(of_.size(), 0);
+    const auto same = [](const TunedSetting& a, const TunedSetting& b) {
+        return a.channel == b.channel && a.primary == b.primary && a.power_dbm == b.power_dbm &&
+               a.air == b.air;
+    };
+    for (std::size_t k = 0; k < of_.size(); ++k)
+        then[k] = same(all.radios[k].allowed[0], all.radios[k].allowed[1]) ? 0 : 1;
     RetuneResult out;
     out.radios = of_.size();
     // whatever is changed, no radio takes less than by itself
-    for (const TunedRadio& r : all.radios)
-        out.lower_bound += std::ranges::min(r.allowed, {}, &TunedSetting::cost).cost;
+    for (std::size_t k = 0; k < of_.size(); ++k)
+        out.lower_bound +=
+            std::min(std::ranges::min(instance_.radios[k].allowed, {}, &TunedSetting::cost).cost,
+                     all.radios[k].allowed[then[k]].cost);
     out.before = costs.total(now);
-    out.after = costs.total(chosen);
+    out.after = costs.total(then);
     out.cannot = cannot_;
-    Assignment without = chosen;
+    Assignment without = then;
     for (std::size_t k = 0; k < of_.size(); ++k) {
-        if (chosen[k] == now[k]) continue;
-        RetuneChange c = change_of(k, all.radios[k].allowed[chosen[k]]);
-        without[k] = now[k];
+        if (then[k] == 0) continue;
+        RetuneChange c = change_of(k, all.radios[k].allowed[1]);
+        if (c.after == c.before) continue;
+        without[k] = 0;
         c.gain = costs.total(without) - out.after;
-        without[k] = chosen[k];
+        without[k] = 1;
         out.changes.push_back(std::move(c));
     }
     std::ranges::stable_sort(out.changes, std::greater{}, &RetuneChange::gain);
     return out;
+}
+
+/// Each on the channel that it has, with its present power or less, as far as it may.
+RetuneInstance Retuning::with_powers(const Chosen& chosen) const {
+    RetuneInstance out = instance_;
+    for (std::size_t k = 0; k < of_.size(); ++k) {
+        TunedRadio& r = out.radios[k];
+        const AirRadio& own = air_.radios[of_[k]];
+        const AccessPoint& ap = *find_access_point(project_, own.floor, own.access_point);
+        const RadioBand& can = *radio_band(model(project_, ap.model), own.radio, own.channel.band);
+        r.allowed = {chosen[k]};
+        r.now = 0;
+        if (r.locked) continue;
+        const double room = room_->room_db({own.access_point, own.radio});
+        const double lost =
+            air_.demand[of_[k]] * lost_to_neighbours(of_[k], chosen[k].channel, chosen[k].primary);
+        for (int step = 0; step <= power_steps; ++step) {
+            const int down = step * power_step_db;
+            const double wanted = own.power_dbm - down;
+            const double given = can.power.nearest_dbm(wanted, wanted);
+            // a model with coarse steps may go lower than asked, and no lower than there is room for
+            if (given > wanted + 1e-6 || own.power_dbm - given > room + 1e-6) continue;
+            if (given > chosen[k].power_dbm + 1e-6) continue;
+            TunedSetting s = chosen[k];
+            s.power_dbm = given;
+            s.air = air_at_width(of_[k], s.channel.width_mhz, down);
+            s.cost = air_.demand[of_[k]] * s.air + lost + way_back_cost(of_[k], given);
+            if (s.power_dbm == chosen[k].power_dbm)
+                r.allowed.front() = s;
+            else
+                r.allowed.push_back(s);
+        }
+    }
+    return out;
+}
+
+/// Every channel again, with the power that each has by now.
+RetuneInstance Retuning::with_channels(const Chosen& chosen) const {
+    RetuneInstance out = instance_;
+    for (std::size_t k = 0; k < of_.size(); ++k) {
+        const double down_db = air_.radios[of_[k]].power_dbm - chosen[k].power_dbm;
+        const int step = std::clamp(static_cast<int>(std::lround(down_db / power_step_db)), 0, power_steps);
+        for (TunedSetting& s : out.radios[k].allowed) {
+            const double before = s.air;
+            s.power_dbm = std::min(s.power_dbm, chosen[k].power_dbm);
+            s.air = air_at_width(of_[k], s.channel.width_mhz, step * power_step_db);
+            s.cost += air_.demand[of_[k]] * (s.air - before);
+        }
+    }
+    return out;
+}
+
+/// Powers, then channels once more; true where something got better.
+bool Retuning::tune_powers(Chosen& chosen, const SearchWish& wish, const CancelToken& cancel) const {
+    if (!ask_.powers || !room_ || !room_->unknown.empty() || of_.empty()) return false;
+    bool any = false;
+    for (const bool powers : {true, false}) {
+        if (cancel.cancelled()) break;
+        const RetuneInstance next = powers ? with_powers(chosen) : with_channels(chosen);
+        const SearchResult found = search(next, wish, cancel);
+        Chosen better;
+        for (std::size_t k = 0; k < of_.size(); ++k)
+            better.push_back(next.radios[k].allowed[found.chosen[k]]);
+        const double then = tell(better).after, now = tell(chosen).after;
+        any = any || then < now - 1e-12;
+        if (then <= now) chosen = std::move(better);
+    }
+    return any;
+}
+
+/// 2.4 GHz radios that nobody needs, those first that take most air from others; each only where no busy hour
+/// carries less by it. Two that hear each other do not both go: each may be what the other leaves.
+void Retuning::switch_off(RetuneResult& result, const CancelToken& cancel) const {
+    if (!ask_.off || !room_ || !room_->unknown.empty() || room_->totals.empty() || !capacity_) return;
+    std::vector<std::pair<double, std::size_t>> order;  // air taken from others
+    for (std::size_t k = 0; k < of_.size(); ++k) {
+        const AirRadio& own = air_.radios[of_[k]];
+        if (own.channel.band != band_24 || instance_.radios[k].locked) continue;
+        if (!room_->can_go({own.access_point, own.radio})) continue;
+        order.push_back(
+            {air_at(air_, of_[k], own.channel, own.primary, project_.settings.heard_dbm).taken, k});
+    }
+    std::ranges::stable_sort(order, std::greater{}, [](const auto& o) { return o.first; });
+    std::set<std::uint32_t> off;
+    auto now = capacity_after(result.changes, cancel);
+    for (const auto& [taken, k] : order) {
+        if (cancel.cancelled()) return;
+        if (has_gone_beside(of_[k], off)) continue;
+        std::vector<RetuneChange> with = result.changes;
+        std::erase_if(with, [&, &own = air_.radios[of_[k]]](const RetuneChange& x) {
+            return x.access_point == own.access_point && x.radio == own.radio;
+        });
+        RetuneChange change = change_of(k, instance_.radios[k].allowed.front());
+        change.after = change.before;
+        change.after.on = false;
+        change.gain = air_.demand[of_[k]] * taken;
+        with.push_back(std::move(change));
+        auto then = capacity_after(with, cancel);
+        if (carries_less(*then, *now)) continue;
+        off.insert(of_[k]);
+        result.changes = std::move(with);
+        now = std::move(then);
+    }
+}
+
+bool Retuning::has_gone_beside(std::uint32_t radio, const std::set<std::uint32_t>& off) const {
+    return std::ranges::any_of(air_.hearing, [&](const HeardRadio& h) {
+        return h.dbm >= project_.settings.heard_dbm && ((h.listener == radio && off.contains(h.heard)) ||
+                                                        (h.heard == radio && off.contains(h.listener)));
+    });
 }
 
 RetuneResult Retuning::run(const CancelToken& cancel,
@@ -265,29 +438,53 @@ RetuneResult Retuning::run(const CancelToken& cancel,
     wish.seed = ask_.seed;
     wish.seconds = ask_.seconds;
     wish.exact_seconds = ask_.seconds;
-    if (better) wish.better = [&](const Assignment& chosen, double) { better(tell(chosen)); };
+    if (better) wish.better = [&](const Assignment& at, double) { better(tell(chosen_of(at))); };
     const SearchResult found = search(instance_, wish, cancel);
-    RetuneResult out = tell(found.chosen);
-    out.proven = found.proven;
+    Chosen chosen = chosen_of(found.chosen);
+    wish.better = {};
+    const bool by_power = tune_powers(chosen, wish, cancel);
+    RetuneResult out = tell(chosen);
+    out.proven = found.proven && !by_power;
     out.out_of_time = found.out_of_time;
     out.worst_start = found.worst_start;
     out.seconds = found.seconds;
     out.parts = found.parts;
+    if (!cancel.cancelled()) switch_off(out, cancel);
+    if ((ask_.powers || ask_.off) && room_)
+        for (const std::string& name : room_->unknown)
+            out.cannot.push_back(say("Powers stay as they are: nobody knows what less does to \"%1\"", name));
     if (!cancel.cancelled()) carry(out, cancel);
     return out;
 }
 
-/// Who is heard where does not change with channels, but for a power that has to come down: levels are those
-/// of now.
+/// Who is heard where does not change with channels, and falls with powers.
+std::shared_ptr<const SiteCapacity> Retuning::capacity_after(const std::vector<RetuneChange>& changes,
+                                                             const CancelToken& cancel) const {
+    Project after = project_;
+    make_changes(after, changes);
+    const std::vector<AirRadio> radios = air_radios(after);
+    std::map<RadioRef, int> down;  // by how much each comes down [hundredths of a dB]
+    for (const RetuneChange& c : changes)
+        down[{c.access_point, c.radio}] =
+            static_cast<int>(std::lround(100 * (c.before.power_dbm - c.after.power_dbm)));
+    std::vector<std::shared_ptr<const HeardFloor>> heard;
+    for (const auto& f : capacity_->hours.front().heard) {
+        auto floor = std::make_shared<HeardFloor>(*heard_among(radios, f));
+        const auto lower = [&](HeardLevel& l) {
+            const auto at = down.find({radios[l.radio].access_point, radios[l.radio].radio});
+            if (at != down.end()) l.cdbm = static_cast<std::int16_t>(l.cdbm - at->second);
+        };
+        for (HeardLevel& l : floor->levels) lower(l);
+        for (HeardFloor::Pair& p : floor->between) lower(p.heard);
+        heard.push_back(std::move(floor));
+    }
+    CapacitySolver solver;
+    return solver.solve(after, radios, heard, cancel);
+}
+
 void Retuning::carry(RetuneResult& result, const CancelToken& cancel) const {
     if (!capacity_) return;
-    Project after = project_;
-    make_changes(after, result.changes);
-    const std::vector<AirRadio> radios = air_radios(after);
-    std::vector<std::shared_ptr<const HeardFloor>> heard;
-    for (const auto& f : capacity_->hours.front().heard) heard.push_back(heard_among(radios, f));
-    CapacitySolver solver;
-    const auto solved = solver.solve(after, radios, heard, cancel);
+    const auto solved = capacity_after(result.changes, cancel);
     for (const HourCapacity& now : capacity_->hours)
         if (const HourCapacity* then = solved->find(now.hour))
             result.hours.push_back({now.hour, now.site.satisfied_share(), then->site.satisfied_share(),

@@ -9,9 +9,11 @@
 #include <functional>
 #include <map>
 #include <optional>
+#include <set>
 
 #include "tuning/meetings.h"
 #include "tuning/permits.h"
+#include "tuning/power_room.h"
 #include "tuning/search.h"
 
 namespace yemvo {
@@ -27,6 +29,12 @@ struct RetuneAsk {
     std::map<BandId, int> exactly_mhz = {};
     std::vector<int> channels_24 = {1, 6, 11};  ///< 20 MHz channels at 2.4 GHz that may be taken
     DfsUse dfs = DfsUse::only_if_worth;
+    /// Powers may come down, as far as every requirement that holds still holds (PowerRoom); needs that room.
+    bool powers = false;
+    /// 2.4 GHz radios may go off where every place is served without them and no busy hour carries less.
+    bool off = false;
+    /// A way out that is stronger than the way back by more than this costs something.
+    double way_back_db = 9;
     /// What a change has to gain of the demand-weighted air [0, 1], to be made.
     double change_worth = 0.0005;
     std::uint64_t seed = 1;
@@ -52,7 +60,8 @@ struct RetunedHour {
 struct RetuneResult {
     double before = 0, after = 0;  ///< objective, changes not counted
     double lower_bound = 0;        ///< of any plan, however much it changes
-    bool proven = false;           ///< no plan is better, changes counted at what they have to be worth
+    bool proven = false;  ///< no plan is better, changes counted at what they have to be worth; powers
+                          ///< and radios that go off are no part of a proof
     bool out_of_time = false;
     double worst_start = 0;
     double seconds = 0;
@@ -64,16 +73,20 @@ struct RetuneResult {
 
 /// What each radio takes of the air at each width, as if it were alone: by width, as SiteAir::radios.
 using AirByWidth = std::map<int, std::vector<double>>;
+/// `down_db`: heard so much weaker than it is.
 AirByWidth air_by_width(const Project&, const std::vector<std::shared_ptr<const HeardFloor>>&,
-                        const CancelToken& = {});
+                        const CancelToken& = {}, int down_db = 0);
+/// Powers are tried in steps of this, so many below the present one.
+inline constexpr int power_step_db = 3, power_steps = 4;
 
 /// A retuning being worked out; keeps what it was made from.
 class Retuning {
 public:
     /// `scene`: of the site, for who hangs outdoors. `capacity` may be null: then each radio is taken to send
     /// for assumed_use, and less where it is wider.
+    /// `room`: null: powers stay, and nobody goes off.
     Retuning(const Project&, const Scene&, const SiteHearing&, const SiteCapacity*, RetuneAsk,
-             const CancelToken& = {});
+             const CancelToken& = {}, const PowerRoom* room = nullptr);
     const RetuneInstance& instance() const { return instance_; }
     /// `better` is told each plan that is better than the one before, from any thread.
     RetuneResult run(const CancelToken& = {},
@@ -82,7 +95,18 @@ public:
 private:
     void add_radio(const Scene&, std::uint32_t);
     void add_pairs();
-    double air_at_width(std::uint32_t radio, int width_mhz) const;
+    /// `down_db`: below its present power, a whole number of power_step_db.
+    double air_at_width(std::uint32_t radio, int width_mhz, int down_db = 0) const;
+    double way_back_cost(std::uint32_t radio, double power_dbm) const;
+    using Chosen = std::vector<TunedSetting>;  ///< of each radio of the instance
+    Chosen chosen_of(const Assignment&) const;
+    RetuneInstance with_powers(const Chosen&) const;
+    RetuneInstance with_channels(const Chosen&) const;
+    bool tune_powers(Chosen&, const SearchWish&, const CancelToken&) const;
+    void switch_off(RetuneResult&, const CancelToken&) const;
+    bool has_gone_beside(std::uint32_t radio, const std::set<std::uint32_t>& off) const;
+    std::shared_ptr<const SiteCapacity> capacity_after(const std::vector<RetuneChange>&,
+                                                       const CancelToken&) const;
     double lost_to_neighbours(std::uint32_t radio, const Channel&, int primary) const;
     void carry(RetuneResult&, const CancelToken&) const;
     bool may_take(const AirRadio&, const OpenChannel&) const;
@@ -90,14 +114,15 @@ private:
     TunedSetting setting(std::uint32_t radio, const Channel&, int primary, double power_dbm,
                          double more) const;
     void allow_channels(TunedRadio&, std::uint32_t radio, Place, const AccessPoint&);
-    RetuneInstance plain(Assignment& now) const;
+    RetuneInstance plain(const Chosen&) const;
     RetuneChange change_of(std::size_t k, const TunedSetting& to) const;
-    RetuneResult tell(const Assignment&) const;
+    RetuneResult tell(const Chosen&) const;
 
     Project project_;
     SiteAir air_;
     std::vector<std::vector<HeardRadio>> neighbours_of_;  ///< what each hears of other people
-    AirByWidth by_width_;
+    std::optional<PowerRoom> room_;
+    std::vector<AirByWidth> by_width_;  ///< at the present power, and every power_step_db below it
     RetuneAsk ask_;
     RetuneInstance instance_;
     std::vector<std::uint32_t> of_;  ///< radios of the instance, as indices into air_.radios

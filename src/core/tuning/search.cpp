@@ -156,7 +156,16 @@ private:
             for (std::size_t i = 0; i < parts_[p].size(); ++i) result_.chosen[parts_[p][i]] = found.chosen[i];
             part_bound_[p] = std::max(part_bound_[p], found.lower_bound);
             proven_[p] = found.proven;
+            if (!found.proven) polish(p);
         }
+    }
+
+    /// What a proof that was not ended came upon may be bettered by a single move.
+    void polish(std::size_t p) {
+        constexpr std::size_t moves_a_radio = 100;
+        Tabu tabu(costs_, parts_[p], result_.chosen, wish_.seed + p);
+        tabu.run(moves_a_radio * parts_[p].size(), part_bound_[p], cancel_);
+        for (std::uint32_t r : parts_[p]) result_.chosen[r] = tabu.best()[r];
     }
 
     double bound() {

@@ -4,10 +4,13 @@
 #include <QComboBox>
 #include <QPushButton>
 #include <QTableView>
+#include <algorithm>
 
 #include "app/driver.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
+#include "app/model/results.h"
+#include "app/model/spectrum.h"
 #include "app/picture.h"
 #include "app/shell/status_line.h"
 #include "app/spectrum/retune_page.h"
@@ -29,6 +32,10 @@ struct RetuneDriver : Driver {
     }
     RetunePage& page() { return window.retuning(); }
     QPushButton* button(const char* name) { return page().findChild<QPushButton*>(name); }
+    bool done() {
+        return QTest::qWaitFor([&] { return !page().is_working(); }, 60'000) &&
+               (QCoreApplication::processEvents(), true);
+    }
     void run() {
         QTest::mouseClick(button("retuneBegin"), Qt::LeftButton);
         REQUIRE(page().is_working());
@@ -122,4 +129,57 @@ TEST_CASE("without a band or a selection there is nothing to retune, and that is
                           {8, 8});
     QTest::mouseClick(d.button("retuneBegin"), Qt::LeftButton);
     CHECK(d.window.status().message().contains("Choose a band"));
+}
+
+TEST_CASE("what if: radar, a neighbour, a failure; who moves is told before it happens") {
+    RetuneDriver d;
+    d.choose("retuneAsIf", "radar is seen on a channel");
+    d.pick("retuneRadar", "132");
+    d.press_button("retuneBegin");
+    REQUIRE(d.done());
+    CHECK(d.page().summary().startsWith("Radar on 132: "));
+    CHECK(d.page().summary().contains("at once"));
+    CHECK(d.page().summary().contains("after the moves"));
+    REQUIRE(d.page().result());
+    for (const RetuneChange& c : d.page().result()->changes)
+        CHECK(std::ranges::count(primaries(c.after.channel), 132) == 0);
+    CHECK(d.project().air.radar.empty());  // nothing has happened yet
+    picture(d.window, "what_if_radar");
+
+    d.choose("retuneAsIf", "a neighbour turns up at the chosen radio");
+    d.w().spectrum().choose({});
+    d.press_button("retuneBegin");
+    CHECK_FALSE(d.page().is_working());  // told at the foot: choose a radio
+    const AirRadio& first = d.w().spectrum().now()->air.radios.front();
+    d.w().spectrum().choose({{first.access_point, first.radio}});
+    d.press_button("retuneBegin");
+    REQUIRE(d.done());
+    CHECK(d.page().summary().startsWith("A neighbour heard at"));
+
+    d.choose("retuneAsIf", "the chosen access points fail");
+    d.press_button("retuneBegin");
+    REQUIRE(d.done());
+    CHECK(d.page().summary().contains("radios are gone"));
+    for (const RetuneChange& c : d.page().result()->changes) CHECK(c.access_point != first.access_point);
+}
+
+TEST_CASE("powers and needless radios are asked for, and worked out with what the prediction brings along") {
+    RetuneDriver d;
+    d.find<QCheckBox>("retunePowers")->click();
+    d.find<QCheckBox>("retuneOff")->click();
+    REQUIRE(QTest::qWaitFor([&] { return d.w().results().find<PowerRoom>() != nullptr; }, 20'000));
+    d.press_button("retuneBegin");
+    REQUIRE(d.done());
+    REQUIRE(d.page().result());
+    bool off = false;
+    for (std::size_t i = 0; i < d.page().result()->changes.size(); ++i)
+        if (!d.page().result()->changes[i].after.on) {
+            off = true;
+            CHECK(d.page().changes().index(static_cast<int>(i), RetuneTable::to).data() == "off");
+        }
+    CHECK(off);
+    picture(d.window, "retune_powers");
+    d.press_button("retuneTake");
+    REQUIRE(d.settle());
+    d.menu("edit.undo");
 }

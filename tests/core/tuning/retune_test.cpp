@@ -4,6 +4,7 @@
 
 #include "capacity/heard_by_floors.h"
 #include "checks/findings.h"
+#include "coverage/verdict.h"
 #include "demo/demo.h"
 #include "project/gear_edits.h"
 #include "project/kinds/thing_edits.h"
@@ -14,6 +15,7 @@ namespace {
 
 struct Site {
     Project project = demo::compose_venue();
+    PowerRoom room;
     std::vector<std::shared_ptr<const HeardFloor>> heard;
     SiteHearing hearing;
     std::shared_ptr<const SiteCapacity> capacity;
@@ -28,11 +30,18 @@ struct Site {
         hearing = site_hearing(radios, pairs);
         CapacitySolver solver;
         capacity = solver.solve(project, radios, heard);
+        room = {};
+        for (const FloorPrediction& f : predictor.predict(project).floors)
+            room.add(power_room_on(project, f));
         SceneCache cache(std::size_t{1} << 24);
         scene = make_scene(project, cache);
     }
     RetuneResult retuned_by(const RetuneAsk& ask) const {
-        return Retuning(project, scene, hearing, capacity.get(), ask).run();
+        return Retuning(project, scene, hearing, capacity.get(), ask, {}, &room).run();
+    }
+    Verdict verdict() const {
+        Predictor predictor;
+        return judge(project, predictor.predict(project));
     }
 };
 
@@ -176,4 +185,90 @@ TEST_CASE("radios that nobody gave a channel get one, and without demand widths 
     make_changes(after, found.changes);
     for (const AirRadio& r : air_radios(after)) CHECK_FALSE(r.channel_open);
     CHECK(found.hours.empty());
+}
+
+TEST_CASE("powers come down where every requirement that holds still holds") {
+    Site s;
+    const Verdict before = s.verdict();
+    RetuneAsk ask;
+    ask.change_worth = 0;
+    const RetuneResult channels = s.retuned_by(ask);
+    ask.powers = true;
+    const RetuneResult found = s.retuned_by(ask);
+    CHECK(found.after <= channels.after + 1e-9);
+    int lowered = 0;
+    for (const RetuneChange& c : found.changes) {
+        CHECK(c.after.power_dbm <= c.before.power_dbm);
+        lowered += c.after.power_dbm < c.before.power_dbm - 0.5;
+    }
+    CHECK(lowered >= 3);
+    make_changes(s.project, found.changes);
+    const Verdict after = s.verdict();
+    REQUIRE(before.requirements.size() == after.requirements.size());
+    for (std::size_t i = 0; i < before.requirements.size(); ++i)
+        if (before.requirements[i].met()) CHECK(after.requirements[i].met());
+    for (const RetunedHour& h : found.hours) CHECK(h.satisfied_after >= h.satisfied_before - 0.01);
+}
+
+TEST_CASE("the room of a radio: none where its area just holds, all of it where nothing is asked") {
+    Site s;
+    double most = 0, least = 100;
+    for (const AirRadio& r : air_radios(s.project)) {
+        const double db = s.room.room_db({r.access_point, r.radio});
+        most = std::max(most, db);
+        least = std::min(least, db);
+    }
+    CHECK(least < 3);
+    CHECK(most > 6);
+    CHECK(PowerRoom{}.room_db({AccessPointId{1}, 0}) == RoomPart::most_db);
+    // a lens that says nothing of levels hinders, and is named
+    Project p = s.project;
+    p.requirement_sets.edit()[0].requirements.push_back({{}, "sinr", band_5, 20, 0.9});
+    Predictor predictor;
+    PowerRoom room;
+    for (const FloorPrediction& f : predictor.predict(p).floors) room.add(power_room_on(p, f));
+    REQUIRE(room.unknown.size() == 1);
+    RetuneAsk ask;
+    ask.powers = true;
+    const RetuneResult found = Retuning(p, s.scene, s.hearing, s.capacity.get(), ask, {}, &room).run();
+    CHECK(found.after == Approx(s.retuned_by({}).after));
+    REQUIRE_FALSE(found.cannot.empty());
+    CHECK_THAT(found.cannot.back().english(), Catch::Contains("Powers stay as they are"));
+}
+
+TEST_CASE("2.4 GHz radios go off that nobody needs, and none that anybody does") {
+    Site s;
+    const Verdict before = s.verdict();
+    RetuneAsk ask;
+    ask.off = true;
+    const RetuneResult found = s.retuned_by(ask);
+    int off = 0;
+    for (const RetuneChange& c : found.changes)
+        if (!c.after.on) {
+            CHECK(c.before.channel.band == band_24);
+            CHECK(s.room.can_go({c.access_point, c.radio}));
+            ++off;
+        }
+    for (std::size_t i = 0; i < found.hours.size(); ++i)
+        CHECK(found.hours[i].satisfied_after >= found.hours[i].satisfied_before - 0.001);
+    make_changes(s.project, found.changes);
+    const Verdict after = s.verdict();
+    for (std::size_t i = 0; i < before.requirements.size(); ++i)
+        if (before.requirements[i].met()) CHECK(after.requirements[i].met());
+    // a second one beside the first is one that nobody needs
+    Site twice;
+    const FloorId floor = all_floors(twice.project)[1]->id;
+    const AccessPoint first = access_points(twice.project, floor).front();
+    const AccessPointId second =
+        add_access_point(twice.project, floor, first.model, first.position + Point{1.5, 0});
+    AccessPoint copy = *find_access_point(twice.project, floor, second);
+    copy.radios = first.radios;
+    copy.height_m = first.height_m;
+    replace_access_point(twice.project, floor, copy);
+    twice.look();
+    int beside = 0;
+    for (const RetuneChange& c : twice.retuned_by(ask).changes)
+        beside += !c.after.on && (c.access_point == first.id || c.access_point == second);
+    CHECK(beside == 1);
+    (void)off;
 }

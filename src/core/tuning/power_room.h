@@ -1,0 +1,51 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// How far radios could go down in power, or go, before a requirement that holds no longer does.
+#pragma once
+#include <array>
+#include <cstdint>
+#include <map>
+#include <vector>
+
+#include "capacity/heard.h"
+
+namespace yemvo {
+
+/// What one requirement needs of one radio.
+struct RoomPart {
+    RadioRef radio;
+    RequirementId requirement;
+    BandId band;
+    static constexpr int most_db = 30;
+    /// Cells that hold by it, by how many whole dB it could go down there; the last: more.
+    std::array<std::uint32_t, most_db + 1> held{};
+    std::uint32_t lone = 0;  ///< of them would not hold without it
+};
+/// How a requirement stands in a band, over all floors.
+struct RoomTotal {
+    RequirementId requirement;
+    BandId band;
+    double share_required = 1;
+    std::uint64_t asked = 0, met = 0;  ///< cells
+};
+
+struct PowerRoom {
+    std::vector<RoomPart> parts;
+    std::vector<RoomTotal> totals;
+    /// Names of requirements in force that say nothing of levels, so that nobody knows what less power does
+    /// to them.
+    std::vector<std::string> unknown;
+
+    void add(const PowerRoom& of_another_floor);
+    /// Each radio may go down so far [dB], all of them at once, and every requirement that holds still holds;
+    /// most_db where nothing is asked of it. The share by which one holds more than it has to is given away
+    /// by half.
+    double room_db(const RadioRef&) const;
+    /// No cell holds by it alone.
+    bool can_go(const RadioRef&) const;
+};
+
+/// What requirements of signal, SNR, next-best and third signal, and of the downlink rate on the present
+/// channels, need on one floor.
+PowerRoom power_room_on(const Project&, const FloorPrediction&);
+
+}  // namespace yemvo
