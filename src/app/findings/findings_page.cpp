@@ -25,6 +25,14 @@
 #include "render/tr.h"
 
 namespace yemvo::app {
+
+/// The open ones of a rule that have a mend.
+static std::vector<Finding> to_mend(const std::vector<Finding>& all, Rule rule) {
+    std::vector<Finding> out;
+    for (const Finding& f : all)
+        if (f.rule == rule && !f.waived && !f.mends.empty()) out.push_back(f);
+    return out;
+}
 namespace {
 
 bool same(const Finding& a, const Finding& b) {
@@ -203,6 +211,9 @@ void FindingsPage::show_row() {
     };
     for (std::size_t i = 0; i < shown_->mends.size(); ++i)
         button(said_text(shown_->mends[i].label), QString("mend%1").arg(i), [this, i] { mend(i); });
+    if (const std::size_t all = to_mend(*workspace_.found().all(), shown_->rule).size(); all > 1)
+        button(counted("Mend all %n of this kind", "Mend all %n of this kind", all), "mendAll",
+               [this] { mend_all(); });
     if (shown_->remedy != Remedy::none) {
         static const char* names[] = {"", mark("Set the scale"), mark("Align the floor"),
                                       mark("Open the type")};
@@ -251,6 +262,33 @@ void FindingsPage::mend(std::size_t index) {
         workspace_.tell(tr("This finding is about something that has changed since: look again in a moment"),
                         true);
     }
+}
+
+/// As one edit, each by its first mend; one that another mend has settled meanwhile is passed over.
+void FindingsPage::mend_all() {
+    const std::vector<Finding> all = to_mend(*workspace_.found().all(), shown_->rule);
+    std::size_t passed = 0;
+    workspace_.edit(counted("Mend %n finding", "Mend %n findings", all.size()), [&](Project& p) {
+        for (const Finding& f : all) {
+            Project next = p;
+            try {
+                f.mends.front().apply(next);
+                p = std::move(next);
+            } catch (const std::logic_error&) {
+                ++passed;
+            }
+        }
+    });
+    if (passed > 0)
+        workspace_.tell(counted("%n finding was about something that has changed since",
+                                "%n findings were about something that has changed since", passed));
+}
+
+void FindingsPage::choose(const std::vector<Rule>& rules) {
+    for (const Rule rule : rules)
+        for (int row = 0; row < model_->rowCount(); ++row)
+            if (const Finding* f = model_->finding(row); f->rule == rule && !f->waived)
+                return table_->setCurrentIndex(model_->index(row, 0));
 }
 
 void FindingsPage::remedy() {

@@ -45,11 +45,14 @@ public:
     explicit FindingsPage(Workspace&, QWidget* parent = nullptr);
     QTableView* table() { return table_; }
     const FindingsTable& model() const { return *model_; }
+    /// The first of these rules that has an open finding, in front.
+    void choose(const std::vector<Rule>&);
 
 private:
     void show_row();
     void show_limit();
     void mend(std::size_t index);
+    void mend_all();
     void remedy();
     void waive_it();
     void change_limit(const QString& typed);

@@ -14,6 +14,7 @@
 #include <QPainter>
 #include <QPushButton>
 #include <QSaveFile>
+#include <QSettings>
 #include <QTableView>
 #include <QToolButton>
 #include <algorithm>
@@ -122,6 +123,19 @@ OnAirPage::OnAirPage(Workspace& workspace, Asking& asking, QWidget* parent)
     column->addWidget(rules_title_);
     rules_ = new RuleList;
     column->addWidget(rules_, 1);
+    auto* accepting = new QHBoxLayout;
+    accepting->setContentsMargins(12, 6, 12, 8);
+    note_ = new QLineEdit;
+    note_->setObjectName("airNote");
+    note_->setPlaceholderText(tr("Why it is accepted"));
+    accept_ = new QPushButton;
+    accept_->setObjectName("airAccept");
+    accepting->addWidget(note_, 1);
+    accepting->addWidget(accept_);
+    column->addLayout(accepting);
+    connect(accept_, &QPushButton::clicked, this, &OnAirPage::accept_rule);
+    connect(note_, &QLineEdit::returnPressed, this, &OnAirPage::accept_rule);
+    connect(note_, &QLineEdit::textChanged, this, [this] { show_rule(rules_->currentRow()); });
     columns->addWidget(right);
     view_->sortByColumn(HeardTable::primary, Qt::AscendingOrder);
     connect(view_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
@@ -131,6 +145,7 @@ OnAirPage::OnAirPage(Workspace& workspace, Asking& asking, QWidget* parent)
             });
     connect(board_, &AirBoard::chosen, this, [this](std::size_t network) { choose(network); });
     connect(rules_, &QListWidget::currentRowChanged, this, [this](int row) {
+        show_rule(row);
         if (choosing_ || row < 0) return;
         const AuditLine& line = rules_->lines()[static_cast<std::size_t>(row)];
         if (!line.networks.empty()) choose(line.networks.front());
@@ -260,13 +275,16 @@ void OnAirPage::hold_to_rules() {
     const std::string country = country_->currentData().toString().toStdString();
     board_->show_air(air_, country);
     choosing_ = true;
-    rules_->show_lines(audit(*air_, country));
+    rules_->show_lines(audit(*air_, country), notes());
     choosing_ = false;
     model_->mark_failed(rules_->lines());
-    int counts[4] = {};
-    for (const AuditLine& l : rules_->lines()) ++counts[static_cast<int>(l.outcome)];
-    rules_title_->setText(
-        tr("Rules: %1 fail, %2 near, %3 hold").arg(counts[0]).arg(counts[1]).arg(counts[2]));
+    int counts[4] = {}, accepted = 0;
+    for (const AuditLine& l : rules_->lines())
+        ++(rules_->accepted(l) ? accepted : counts[static_cast<int>(l.outcome)]);
+    QString title = tr("Rules: %1 fail, %2 near, %3 hold").arg(counts[0]).arg(counts[1]).arg(counts[2]);
+    if (accepted > 0) title += ", " + tr("%1 accepted").arg(accepted);
+    rules_title_->setText(title);
+    show_rule(rules_->currentRow());
 }
 
 std::optional<std::size_t> OnAirPage::chosen() const {
@@ -302,6 +320,44 @@ void OnAirPage::choose(std::optional<std::size_t> network) {
                               render::figure(high_mhz(n.channel), 0),
                               parts.isEmpty() ? tr("shares its spectrum with nobody heard here")
                                               : tr("shares its spectrum with %1").arg(parts.join(", "))));
+}
+
+/// Notes stay with the capture on this machine: it is no project that could hold them.
+QString OnAirPage::place_of_notes() const {
+    return QString("onAir/%1-%2").arg(static_cast<qint64>(air_->begins_s * 1000)).arg(air_->frames);
+}
+
+std::map<QString, QString> OnAirPage::notes() const {
+    QSettings settings;
+    settings.beginGroup(place_of_notes());
+    std::map<QString, QString> out;
+    for (const QString& rule : settings.childKeys()) out[rule] = settings.value(rule).toString();
+    return out;
+}
+
+void OnAirPage::show_rule(int row) {
+    const bool any = row >= 0 && static_cast<std::size_t>(row) < rules_->lines().size();
+    const AuditLine* line = any ? &rules_->lines()[static_cast<std::size_t>(row)] : nullptr;
+    const bool accepted = line && rules_->accepted(*line);
+    const bool breaks = line && (line->outcome == AuditOutcome::fails || line->outcome == AuditOutcome::near);
+    note_->setVisible(breaks && !accepted);
+    accept_->setVisible(breaks);
+    accept_->setText(accepted ? tr("No longer accepted") : tr("Accept"));
+    accept_->setEnabled(accepted || !note_->text().trimmed().isEmpty());
+}
+
+void OnAirPage::accept_rule() {
+    const int row = rules_->currentRow();
+    if (!air_ || row < 0) return;
+    const AuditLine& line = rules_->lines()[static_cast<std::size_t>(row)];
+    const QString key = place_of_notes() + "/" + QString::fromStdString(std::string(line.key));
+    if (rules_->accepted(line))
+        QSettings().remove(key);
+    else if (const QString note = note_->text().trimmed().left(500); !note.isEmpty())
+        QSettings().setValue(key, note);
+    note_->clear();
+    hold_to_rules();
+    rules_->setCurrentRow(row);
 }
 
 void OnAirPage::put_on_plan() {
@@ -352,7 +408,10 @@ void OnAirPage::refresh() {
     beside_->setVisible(any);
     export_->setEnabled(any);
     put_->setEnabled(any && workspace_.document().is_open() && workspace_.floor());
-    if (!any) rules_title_->setText(tr("Rules"));
+    if (!any) {
+        rules_title_->setText(tr("Rules"));
+        show_rule(-1);
+    }
     if (!behind_.is_idle()) return summary_->setText(behind_.words());
     if (!any) return summary_->setText(tr("a place without drawings, from a packet capture"));
     QStringList parts{QFileInfo(file_).fileName()};

@@ -3,6 +3,7 @@
 #pragma once
 #include <QSortFilterProxyModel>
 #include <QWidget>
+#include <map>
 #include <memory>
 
 #include "app/behind/behind.h"
@@ -68,6 +69,10 @@ private:
     QWidget* build_filter();
     void ask_for_file();
     void put_on_plan();
+    void accept_rule();
+    void show_rule(int row);
+    QString place_of_notes() const;
+    std::map<QString, QString> notes() const;
     void show_air(const QString& file, std::shared_ptr<const HeardAir>);
     void hold_to_rules();
     void choose(std::optional<std::size_t> network);
@@ -82,7 +87,8 @@ private:
     QComboBox* country_;
     QLineEdit* words_;
     QButtonGroup* bands_;
-    QPushButton *put_, *export_, *open_;
+    QPushButton *put_, *export_, *open_, *accept_;
+    QLineEdit* note_;
     QTableView* view_;
     HeardTable* model_;
     HeardFilter* filter_;

@@ -23,7 +23,7 @@ public:
         const int width = of_.viewport()->width() - text_x - 10;
         const QRect words =
             QFontMetrics(render::font(12))
-                .boundingRect(QRect(0, 0, std::max(100, width), 1000), Qt::TextWordWrap, said_text(l.what));
+                .boundingRect(QRect(0, 0, std::max(100, width), 1000), Qt::TextWordWrap, of_.words(l));
         return {100, head_px + words.height() + 14};
     }
     void paint(QPainter* p, const QStyleOptionViewItem& option, const QModelIndex& index) const override {
@@ -35,8 +35,13 @@ public:
         if (option.state & QStyle::State_Selected) p->fillRect(r, c.accent_tint);
         p->setPen(QPen(c.line2, 1));
         p->drawLine(r.bottomLeft(), r.bottomRight());
-        const bool untold = l.outcome == AuditOutcome::untold;
-        if (!untold)
+        const bool untold = l.outcome == AuditOutcome::untold || of_.accepted(l);
+        if (of_.accepted(l)) {
+            const QRectF mark(r.left() + 12, r.top() + 10, 10, 10);
+            p->setPen(QPen(c.muted, 1.2));
+            p->drawRect(mark);
+            p->drawLine(mark.bottomLeft(), mark.topRight());
+        } else if (!untold)
             render::paint_outcome(*p, QPointF(r.left() + 17, r.top() + 15),
                                   l.outcome == AuditOutcome::fails  ? Outcome::not_met
                                   : l.outcome == AuditOutcome::near ? Outcome::near
@@ -45,12 +50,12 @@ public:
         p->setFont(render::font(12.5, 600));
         p->setPen(untold ? c.muted : c.ink);
         const QRect head(r.left() + text_x, r.top() + 5, r.width() - text_x - 10, head_px);
-        p->drawText(head, Qt::AlignLeft | Qt::AlignVCenter, RuleList::head(l));
+        p->drawText(head, Qt::AlignLeft | Qt::AlignVCenter, of_.head(l));
         p->setFont(render::font(11.5));
         p->setPen(c.muted);
         p->drawText(head, Qt::AlignRight | Qt::AlignVCenter, render::local(l.limit));
         p->setFont(render::font(12));
-        p->drawText(reason(r), Qt::TextWordWrap, said_text(l.what));
+        p->drawText(reason(r), Qt::TextWordWrap, of_.words(l));
         p->restore();
     }
 
@@ -60,7 +65,19 @@ private:
 
 }  // namespace
 
-QString RuleList::head(const AuditLine& l) {
+const QString* RuleList::accepted(const AuditLine& l) const {
+    const bool breaks = l.outcome == AuditOutcome::fails || l.outcome == AuditOutcome::near;
+    const auto at = accepted_.find(QString::fromStdString(std::string(l.key)));
+    return breaks && at != accepted_.end() ? &at->second : nullptr;
+}
+
+QString RuleList::words(const AuditLine& l) const {
+    const QString* note = accepted(l);
+    return note ? said_text(l.what) + "; " + tr("accepted: %1").arg(*note) : said_text(l.what);
+}
+
+QString RuleList::head(const AuditLine& l) const {
+    if (accepted(l)) return tr("%1: accepted").arg(tr_mark(l.name));
     static const char* names[] = {mark("fails"), mark("near"), mark("holds"), mark("not told")};
     return tr("%1: %2").arg(tr_mark(l.name), tr(names[static_cast<int>(l.outcome)]));
 }
@@ -75,12 +92,13 @@ RuleList::RuleList(QWidget* parent) : QListWidget(parent) {
     setItemDelegate(new RuleDelegate(*this));
 }
 
-void RuleList::show_lines(std::vector<AuditLine> lines) {
+void RuleList::show_lines(std::vector<AuditLine> lines, std::map<QString, QString> accepted) {
     clear();
+    accepted_ = std::move(accepted);
     lines_ = std::move(lines);
     for (const AuditLine& l : lines_) {
         auto* item = new QListWidgetItem;
-        item->setData(Qt::AccessibleTextRole, head(l) + ". " + said_text(l.what));
+        item->setData(Qt::AccessibleTextRole, head(l) + ". " + words(l));
         addItem(item);
     }
     doItemsLayout();

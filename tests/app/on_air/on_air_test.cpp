@@ -3,6 +3,7 @@
 #include <QComboBox>
 #include <QFile>
 #include <QLineEdit>
+#include <QPushButton>
 #include <QTableView>
 #include <QTemporaryDir>
 
@@ -75,7 +76,7 @@ TEST_CASE("a capture is read without a plan: table, board and rules are one sele
     // from a rule to what it is about
     const int wide = d.rule("wide-24");
     REQUIRE(wide >= 0);
-    CHECK(RuleList::head(d.page().rules().lines()[static_cast<std::size_t>(wide)]).contains("fails"));
+    CHECK(d.page().rules().head(d.page().rules().lines()[static_cast<std::size_t>(wide)]).contains("fails"));
     d.page().rules().scrollToItem(d.page().rules().item(wide));
     QTest::mouseClick(d.page().rules().viewport(), Qt::LeftButton, {},
                       d.page().rules().visualItemRect(d.page().rules().item(wide)).center());
@@ -129,4 +130,38 @@ TEST_CASE("another country has other rules, and a file that cannot be read leave
     CHECK(d.page().summary().contains("ends in the middle of a frame"));
     QTest::keyClick(&d.page(), Qt::Key_Escape);
     CHECK_FALSE(d.page().isVisible());
+}
+
+TEST_CASE("a rule is accepted with a note, which stays with the capture") {
+    {
+        AirDriver d;
+        d.open("pier.pcap");
+        const int wide = d.rule("wide-24");
+        d.page().rules().setCurrentRow(wide);
+        auto* accept = d.find<QPushButton>("airAccept");
+        CHECK(accept->isVisible());
+        CHECK_FALSE(accept->isEnabled());  // not without a reason
+        d.fill("airNote", "one plotter only");
+        const AuditLine& line = d.page().rules().lines()[static_cast<std::size_t>(wide)];
+        CHECK(d.page().rules().head(line).contains("accepted"));
+        CHECK(d.page().rules().words(line).contains("one plotter only"));
+        picture(d.window, "on_air_accepted");
+    }
+    AirDriver again;
+    again.open("pier.pcap");
+    const int wide = again.rule("wide-24");
+    const auto line = [&]() -> const AuditLine& {
+        return again.page().rules().lines()[static_cast<std::size_t>(wide)];
+    };
+    CHECK(again.page().rules().accepted(line()));
+    again.page().rules().setCurrentRow(wide);
+    again.press_button("airAccept");
+    CHECK_FALSE(again.page().rules().accepted(line()));
+    // what holds needs no acceptance
+    for (std::size_t i = 0; i < again.page().rules().lines().size(); ++i)
+        if (again.page().rules().lines()[i].outcome == AuditOutcome::holds) {
+            again.page().rules().setCurrentRow(static_cast<int>(i));
+            CHECK_FALSE(again.find<QPushButton>("airAccept")->isVisible());
+            break;
+        }
 }

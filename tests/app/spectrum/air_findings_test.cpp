@@ -114,3 +114,38 @@ TEST_CASE("a rule broken by a radio is jumped to, mended, or accepted for its zo
     REQUIRE(d.project().waivers->size() >= 1);
     CHECK(d.project().waivers->back().zone);
 }
+
+TEST_CASE("a country that bars what the plan does is told at once, and mended for all as one edit") {
+    AirDriver d;
+    QString told;
+    QObject::connect(&d.w(), &Workspace::told, [&](const QString& words, bool) { told = words; });
+    CHECK(d.count(Rule::channel_barred) == 0);
+    const Project before = d.project();
+    // 6 GHz is not free there, and what is free at 5 GHz is less
+    d.w().edit("Change country", [](Project& p) { p.settings.country = "CN"; });
+    d.look();
+    const int barred = d.count(Rule::channel_barred);
+    REQUIRE(barred > 1);
+    CHECK(told.contains("barred channels"));
+    CHECK(d.window.findings().isVisible());
+    const Finding* front =
+        d.window.findings().model().finding(d.window.findings().table()->currentIndex().row());
+    REQUIRE(front);
+    CHECK(front->rule == Rule::channel_barred);
+    // the first that can be mended offers to mend them all
+    int row = -1;
+    for (int r = 0; r < d.window.findings().model().rowCount() && row < 0; ++r) {
+        const Finding* f = d.window.findings().model().finding(r);
+        if (f->rule == Rule::channel_barred && !f->mends.empty()) row = r;
+    }
+    REQUIRE(row >= 0);
+    d.choose(row);
+    d.press_button("mendAll");
+    d.look();
+    CHECK(d.count(Rule::channel_barred) < barred);
+    for (const Finding& f : *d.w().found().all())
+        if (f.rule == Rule::channel_barred) CHECK(f.mends.empty());
+    d.menu("edit.undo");
+    d.menu("edit.undo");
+    CHECK(d.project() == before);
+}
