@@ -15,7 +15,6 @@
 
 #include "app/app_window.h"
 #include "app/candidates/candidates_page.h"
-#include "app/charts/chart_page.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/findings/findings_page.h"
 #include "app/first_answer/answer_page.h"
@@ -41,7 +40,9 @@
 #include "app/prediction/prediction_runner.h"
 #include "app/proof/missed_places.h"
 #include "app/spectrum/retune_page.h"
+#include "app/spectrum/widths_page.h"
 #include "project/edits.h"
+#include "project/kinds/thing_edits.h"
 #include "render/tr.h"
 
 using namespace yemvo;
@@ -150,12 +151,24 @@ bool shoot_spectrum(AppWindow& window, const QString& folder) {
     for (const AirRadio& r : w.spectrum().now()->air.radios)
         if (r.number == 17 && r.channel.band == band_5) chosen = RadioRef{r.access_point, r.radio};
     if (!chosen) return false;
+    w.edit("Heard", [&](Project& p) {
+        ListeningPlace place{{}, "Stairs", {27, 26}, {}};
+        place.heard.push_back(
+            {"ropewalk-loft", "02:06:9c:41:d2:77", {band_5, 58, 80}, 52, -71, 0.17, 5, 1, "ax"});
+        place.heard.push_back({"tidewatch", "02:88:17:5c:e4:60", {band_24, 6, 20}, 6, -66, 0.12, 2, 1, "ac"});
+        add_thing(p, w.floor_id(), place);
+    });
     w.spectrum().choose({*chosen});
     tune(w, {{*chosen, {band_5, 106, 80}, 100}});
     bool done = shoot(window, folder, "spectrum");
     w.document().history().undo();
+    w.document().history().undo();
     w.spectrum().choose({});
     settle(window);
+    trigger(window, "view.widths");
+    window.widths().begin();
+    if (!QTest::qWaitFor([&] { return !window.widths().is_working(); }, 60'000)) return false;
+    done = shoot(window, folder, "widths") && done;
     trigger(window, "spectrum.retune");
     window.retuning().begin();
     if (!QTest::qWaitFor([&] { return !window.retuning().is_working(); }, 60'000)) return false;
@@ -180,11 +193,6 @@ bool shoot_building(AppWindow& window, const QString& folder) {
         if (m.key == "density-switch") window.gear().show_gear({m.id, {}});
     QTest::mouseClick(window.findChild<QAbstractButton*>("modelRadio2"), Qt::LeftButton);
     done = shoot(window, folder, "gear") && done;
-    window.asking().open_file = [](const QString&, const QString&) { return QString(CHART_SHEET); };
-    QTest::mouseClick(window.findChild<QAbstractButton*>("patternChart"), Qt::LeftButton);
-    done = QTest::qWaitFor([&] { return window.charts().is_idle(); }, 20000) && done;
-    done = shoot(window, folder, "chart") && done;
-    emit window.charts().left();
     window.gear().left();
 
     // three things that cannot be meant

@@ -14,7 +14,8 @@
 namespace yemvo::render {
 namespace {
 
-constexpr double head_px = 112, names_px = 17, axis_px = 17, ideal_row_px = 16, least_row_px = 4;
+constexpr double head_px = 112, names_px = 17, axis_px = 17, ideal_row_px = 16, least_row_px = 4,
+                 readable_row_px = 9.6, most_readable_rows = 60;
 /// A lane without radios.
 constexpr double empty_rows = 1;
 constexpr double edge_px = 5;
@@ -233,8 +234,9 @@ BoardLayout::BoardLayout(const Board& board, QSizeF size, double beside_px) {
     double rows = 0;
     for (const BoardLane& l : lanes_) rows += std::max<double>(l.rows, empty_rows);
     const double fixed = (names_px + axis_px + 4) * static_cast<double>(lanes_.size());
-    const double row_px =
-        std::clamp((size.height() - fixed) / std::max(1.0, rows), least_row_px, ideal_row_px);
+    // a label fits, and what does not is scrolled to; a tower's stacks are seen as a whole all the same
+    const double least = rows <= most_readable_rows ? readable_row_px : least_row_px;
+    const double row_px = std::clamp((size.height() - fixed) / std::max(1.0, rows), least, ideal_row_px);
     // what is left over goes to all alike
     const double spare = std::max(0.0, size.height() - fixed - rows * row_px) /
                          static_cast<double>(std::max<std::size_t>(1, lanes_.size()));
@@ -279,7 +281,7 @@ void BoardLayout::stack(const Board& board) {
         for (std::size_t i : order) {
             const BoardBlock& b = board.blocks[i];
             if (b.channel.band != lane.band) continue;
-            ++(b.open ? lane.open : lane.radios);
+            if (!b.ghost) ++(b.open ? lane.open : lane.radios);
             const Taken own{low_mhz(b.channel), high_mhz(b.channel)};
             std::size_t row = 0;
             for (; row < rows.size(); ++row)

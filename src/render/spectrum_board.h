@@ -21,6 +21,7 @@ struct BoardBlock {
     bool selected = false, locked = false;
     bool open = false;    ///< nobody chose its channel yet
     bool dashed = false;  ///< drawn as what hides its name, or as not ours
+    bool ghost = false;   ///< not ours: not counted
 };
 
 /// Two blocks that share air.

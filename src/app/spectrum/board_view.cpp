@@ -160,7 +160,7 @@ void BoardView::add_neighbours(const SpectrumNow& now, std::map<std::uint32_t, s
         b.use = n.use;
         b.here = here;
         b.selected = is_chosen;
-        b.dashed = true;
+        b.dashed = b.ghost = true;
         block_of[i] = board_.blocks.size();
         board_.blocks.push_back(std::move(b));
         refs_.push_back({});

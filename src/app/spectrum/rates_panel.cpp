@@ -41,7 +41,7 @@ RatesPanel::RatesPanel(QWidget* parent) : QWidget(parent) {
     column->setSpacing(4);
     auto* row = new QHBoxLayout;
     row->setSpacing(6);
-    auto* title = new QLabel(tr("Rates, Mbit/s"));
+    auto* title = new QLabel(tr("Mbit/s"));
     title->setObjectName("groupTitle");
     row->addWidget(title);
     row->addStretch(1);

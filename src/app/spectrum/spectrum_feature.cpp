@@ -73,7 +73,7 @@ SpectrumFeature::SpectrumFeature(Shell& shell)
     workspace_.results().teach(
         {typeid(SiteHearing), {}, [this] { return hearing_work(workspace_.project()); }});
     workspace_.results().teach({typeid(PowerRoom), {}, [] { return room_work(); }});
-    page_->setProperty(tray_height_property, 350);
+    page_->setProperty(tray_height_property, 372);
     retune_->setProperty(tray_height_property, 300);
     shell.tray_page(tr("Spectrum board"), page_);
     shell.command("view.pages", {"view.spectrum", tr("Spectrum board"), QKeySequence("Ctrl+Alt+S"),

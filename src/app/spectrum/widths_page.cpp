@@ -198,7 +198,7 @@ WidthsPage::WidthsPage(Workspace& workspace, QWidget* parent) : QWidget(parent),
     column->addWidget(otherwise_);
     sides->addWidget(main, 1);
     rates_ = new RatesPanel;
-    rates_->setFixedWidth(360);
+    rates_->setFixedWidth(376);
     sides->addWidget(rates_);
     connect(&behind_, &Behind::progressed, this, [this] {
         refresh();
