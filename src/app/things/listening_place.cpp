@@ -24,12 +24,12 @@
 namespace yemvo::app {
 namespace {
 
-QRectF mark_area(QPointF at) { return QRectF(at.x() - 10, at.y() - 10, 20, 20); }
+QRectF place_area(QPointF at) { return QRectF(at.x() - 10, at.y() - 10, 20, 20); }
 
 /// A dashed block, as neighbours stand on the board, and how many radios were heard.
-void paint_mark(QPainter& p, const Floor& f, const Item& item, QPointF at, bool selected) {
+void paint_place(QPainter& p, const Floor& f, const Item& item, QPointF at, bool selected) {
     const ListeningPlace& place = *find_listening_place(f, ListeningPlaceId{item.id});
-    const QRectF body = mark_area(at).adjusted(1, 2, -1, -2);
+    const QRectF body = place_area(at).adjusted(1, 2, -1, -2);
     const QColor ink = selected ? theme().accent : theme().ink;
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
@@ -49,7 +49,7 @@ void paint_mark(QPainter& p, const Floor& f, const Item& item, QPointF at, bool 
                                render::font(10.5, 600), ink, theme().casing);
 }
 
-QString name(const Project&, const Floor& f, const Item& item) {
+QString place_name(const Project&, const Floor& f, const Item& item) {
     return said_text(KindOf<ListeningPlace>::label(*find_listening_place(f, ListeningPlaceId{item.id})));
 }
 
@@ -87,7 +87,7 @@ public:
         if (!pointer_ || !floor()) return;
         p.setPen(QPen(theme().accent, 1.4, Qt::DashLine));
         p.setBrush(Qt::NoBrush);
-        p.drawRoundedRect(mark_area(map().to_screen(*pointer_)).adjusted(1, 2, -1, -2), 3, 3);
+        p.drawRoundedRect(place_area(map().to_screen(*pointer_)).adjusted(1, 2, -1, -2), 3, 3);
     }
 
 private:
@@ -218,7 +218,7 @@ void whose_row(Form& form, Workspace& w, const Fields& fields) {
         });
 }
 
-Form* form(Workspace& w, const Item& item) {
+Form* place_form(Workspace& w, const Item& item) {
     const ListeningPlaceId id{item.id};
     auto* form = new Form(w, nullptr);
     const auto place = [&w, id]() -> const ListeningPlace& { return *find_listening_place(*w.floor(), id); };
@@ -273,7 +273,7 @@ Form* form(Workspace& w, const Item& item) {
     return form;
 }
 
-std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) {
+std::unique_ptr<Tool> make_listening_tool(Workspace& w, PlanSurface& s) {
     return std::make_unique<ListeningTool>(w, s);
 }
 
@@ -284,17 +284,17 @@ KindFace listening_place_face() {
         ItemKind::listening_place,
         PickBy::mark,
         mark("listening places"),
-        name,
-        form,
+        place_name,
+        place_form,
         true,
-        mark_area,
-        paint_mark,
+        place_area,
+        paint_place,
         ToolInfo{ToolId::listening_place,
                  mark("Neighbours"),
                  "neighbours",
                  "Shift+N",
                  mark("Place what was heard of other people's networks: typed, from a table or a capture"),
-                 make_tool,
+                 make_listening_tool,
                  {Step::spectrum},
                  ToolId::listening_place}};
 }

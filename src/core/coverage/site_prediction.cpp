@@ -167,11 +167,24 @@ std::shared_ptr<const CellMask> Predictor::mask(const Scene& scene, const Surfac
     return made;
 }
 
+std::shared_ptr<const NeighbourField> Predictor::neighbours(const Neighbours& heard, const Project& project,
+                                                            FloorId floor, const Surface& surface) {
+    static const auto none = std::make_shared<const NeighbourField>();
+    const double heard_dbm = project.settings.heard_dbm;
+    const std::uint64_t key = neighbour_field_key(heard, floor, surface, heard_dbm);
+    if (key == 0) return none;
+    if (auto kept = neighbours_.find(key)) return kept;
+    auto made = std::make_shared<const NeighbourField>(neighbour_field(heard, floor, surface, heard_dbm));
+    neighbours_.keep(key, made, made->bytes());
+    return made;
+}
+
 Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes,
                      std::shared_ptr<FieldTier> tier)
     : budget_(budget),
       store_(budget, std::move(scenes), std::move(tier)),
       masks_(budget),
+      neighbours_(budget),
       reductions_(budget),
       memo_(std::make_shared<FloorMemo>(budget)) {}
 
@@ -194,7 +207,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
     if (order.empty())
         for (const Floor* floor : all_floors(project)) order.push_back(floor->id);
     SitePrediction site;
-    const auto neighbours = neighbours_of(project);
+    const auto heard = neighbours_of(project);
     std::size_t floors_done = 0;
     for (FloorId id : order) {
         const auto share_done = [&, before = floors_done](double of_floor) {
@@ -224,7 +237,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         };
         each(band_count(), p.surface.cells() * fields.size() > worth_waking, reduce_band);
         p.band_keys = band_keys(fields, p.surface);
-        p.neighbours = neighbours;
+        p.neighbours = this->neighbours(*heard, project, id, p.surface);
         p.memo = memo_;
         site.floors.push_back(p);
         if (done) done(site.floors.back());

@@ -10,8 +10,8 @@
 #include "base/progress.h"
 #include "coverage/air_figures.h"
 #include "coverage/floor_memo.h"
+#include "coverage/neighbour_field.h"
 #include "coverage/reduction_store.h"
-#include "project/neighbours.h"
 
 namespace yemvo {
 
@@ -34,10 +34,10 @@ struct FloorPrediction {
     std::shared_ptr<const std::vector<RadioField>> radios;  ///< all that are on, on any floor
     std::vector<std::shared_ptr<const Reduction>> by_band;  ///< of all radios, by band index
     std::vector<std::uint8_t> band_in_use;                  ///< some radio that is on works there
-    std::vector<std::uint64_t> band_keys;          ///< of all that the lenses of a band are worked out from
-    std::shared_ptr<const Neighbours> neighbours;  ///< never null
-    std::shared_ptr<FloorMemo> memo;               ///< what was worked out from such floors before
-    std::shared_ptr<const AirFigures> air = {};    ///< at the busy hour looked at; null while it is not known
+    std::vector<std::uint64_t> band_keys;  ///< of all that the lenses of a band are worked out from
+    std::shared_ptr<const NeighbourField> neighbours;  ///< never null
+    std::shared_ptr<FloorMemo> memo;                   ///< what was worked out from such floors before
+    std::shared_ptr<const AirFigures> air = {};  ///< at the busy hour looked at; null while it is not known
 };
 
 struct SitePrediction {
@@ -77,9 +77,12 @@ public:
 
 private:
     std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&, bool outside);
+    std::shared_ptr<const NeighbourField> neighbours(const Neighbours&, const Project&, FloorId,
+                                                     const Surface&);
     std::shared_ptr<MemoryBudget> budget_;
     FieldStore store_;
     ContentCache<CellMask> masks_;
+    ContentCache<NeighbourField> neighbours_;
     ReductionStore reductions_;
     std::shared_ptr<FloorMemo> memo_;
 };

@@ -3,6 +3,7 @@
 
 #include <algorithm>
 #include <map>
+#include <set>
 
 namespace yemvo {
 namespace {
@@ -18,6 +19,12 @@ double lost_to(const SiteAir& air, const Channel& own, int own_primary, const Ch
 void add_neighbours(const Project& project, SiteAir& air) {
     air.own = air.radios.size();
     air.neighbours = neighbours_of(project);
+    if (air.neighbours->radios.empty()) return;
+    std::map<FloorId, std::vector<std::pair<std::uint32_t, Point>>> places;  // of the plan's own
+    for (std::uint32_t i = 0; i < air.own; ++i) {
+        const AirRadio& own = air.radios[i];
+        places[own.floor].push_back({i, find_access_point(project, own.floor, own.access_point)->position});
+    }
     for (const NeighbourRadio& n : air.neighbours->radios) {
         const auto radio = static_cast<std::uint32_t>(air.radios.size());
         AirRadio other{};
@@ -27,14 +34,14 @@ void add_neighbours(const Project& project, SiteAir& air) {
         air.radios.push_back(std::move(other));
         air.use.push_back(n.use);
         air.demand.push_back(0);
-        std::map<FloorId, NeighbourLevels> levels;
-        for (std::uint32_t i = 0; i < air.own; ++i) {
-            const AirRadio& own = air.radios[i];
-            if (own.channel.band != n.channel.band) continue;
-            const auto dbm =
-                levels.try_emplace(own.floor, n, own.floor)
-                    .first->second.at(find_access_point(project, own.floor, own.access_point)->position);
-            if (dbm && 100 * *dbm >= heard_least_cdbm) air.hearing.push_back({i, radio, *dbm});
+        std::set<FloorId> floors;
+        for (const NeighbourRadio::Reading& r : n.readings) floors.insert(r.floor);
+        for (const FloorId floor : floors) {
+            const NeighbourLevels levels(n, floor);
+            for (const auto& [i, place] : places[floor])
+                if (air.radios[i].channel.band == n.channel.band)
+                    if (const double dbm = *levels.at(place); 100 * dbm >= heard_least_cdbm)
+                        air.hearing.push_back({i, radio, dbm});
         }
     }
 }

@@ -32,23 +32,23 @@ ByServer weights_of(const LensPainter& p, const Channel& from) {
     });
 }
 
-/// Goes through other people's radios that share spectrum with a serving one: how much with each server, and
-/// their level at the cells that those serve. each(cell, share of the server's spectrum, level, radio).
-template <class Each>
-void over_neighbours(const LensPainter& p, const Each& each) {
-    for (const NeighbourRadio& n : p.floor().neighbours->radios) {
-        const NeighbourLevels levels(n, p.floor().floor);
-        if (!levels.heard() || !p.bands().contains(n.channel.band)) continue;
-        std::map<Channel, double> known;
-        const ByServer shares(p.radios(), 0, [&](const RadioField& server) {
-            if (server.channel_open) return 0.0;
-            const auto [to, fresh] = known.try_emplace(server.channel, 0.0);
-            if (fresh) to->second = overlap(n.channel, server.channel);
+/// Goes through the channels that other people are on: a plane of what they give there, added to the cells
+/// of servers by how much of the server's spectrum it takes.
+template <class Weight>
+void add_neighbours(const LensPainter& p, std::vector<float> NeighbourPlanes::*plane, const Weight& weight,
+                    LensPlane& out) {
+    for (const NeighbourPlanes& n : p.floor().neighbours->channels) {
+        if (!p.bands().contains(n.channel.band)) continue;
+        std::map<Channel, float> known;
+        const ByServer weights(p.radios(), 0, [&](const RadioField& server) {
+            if (server.channel_open) return 0.0f;
+            const auto [to, fresh] = known.try_emplace(server.channel, 0.0f);
+            if (fresh) to->second = static_cast<float>(weight(overlap(n.channel, server.channel)));
             return to->second;
         });
+        const std::vector<float>& from = n.*plane;
         for (std::size_t i = 0; i < p.cells(); ++i)
-            if (const float share = shares.data()[p.serving()[i] + 1]; share > 0)
-                each(i, share, *levels.at(p.floor().surface.centre(i)), n);
+            if (p.serving()[i] >= 0) out[i] += weights.data()[p.serving()[i] + 1] * from[i];
     }
 }
 
@@ -65,9 +65,8 @@ void contention(LensPainter& p, LensPlane& out) {
         kernels::add_rival(f.field->gain_cdb.data(), p.least_cdb(f), static_cast<std::int16_t>(k),
                            p.serving(), weight->second.data(), p.cells(), out.data());
     }
-    over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio&) {
-        if (share >= least_deferred_share && dbm >= p.choice().heard_dbm) out[i] += share;
-    });
+    add_neighbours(
+        p, &NeighbourPlanes::heard, [](double part) { return part < least_deferred_share ? 0 : part; }, out);
 }
 
 /// By hundredths of a dBm, from the weakest that a map tells.
@@ -129,9 +128,8 @@ void add_interference(LensPainter& p, LensPlane& out) {
                     out[i] += weight.data()[p.serving()[i] + 1] * milliwatts(gain[i] + f.offset_cdb);
         });
     if (!p.floor().air) return;
-    over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio& n) {
-        out[i] += share * static_cast<float>(n.use) * milliwatts(static_cast<int>(std::lround(100 * dbm)));
-    });
+    add_neighbours(
+        p, &NeighbourPlanes::mean_mw, [](double part) { return part; }, out);
 }
 
 void paint_interference(LensPainter& p, LensPlane& out) {
@@ -164,10 +162,9 @@ void paint_air_here(LensPainter& p, LensPlane& out) {
                                p.cells(), out.data());
         });
     if (p.floor().air)
-        over_neighbours(p, [&](std::size_t i, float share, double dbm, const NeighbourRadio& n) {
-            if (share >= least_deferred_share && dbm >= p.choice().heard_dbm)
-                out[i] += static_cast<float>(n.use);
-        });
+        add_neighbours(
+            p, &NeighbourPlanes::heard_use, [](double part) { return part < least_deferred_share ? 0 : 1; },
+            out);
     for (float& v : out)
         if (!std::isnan(v)) v = 100 * std::min(v, 1.0f);
 }
