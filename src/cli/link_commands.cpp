@@ -7,7 +7,9 @@
 #include <sstream>
 
 #include "base/number_text.h"
+#include "capacity/client_air.h"
 #include "capacity/link_story.h"
+#include "capacity/site_capacity.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "cli/read_input.h"
@@ -18,6 +20,7 @@ namespace {
 
 struct ProbeWish {
     std::string file, floor, at, places;
+    bool air = false;
 };
 
 /// One place a line, "x_m,y_m", with or without a head; a third column and more are passed over.
@@ -87,6 +90,11 @@ void print_link(Context& context, const Json& link) {
                   link["received_dbm"].get<double>(), link["snr_db"].get<double>(),
                   link["noise_dbm"].get<double>());
     context.out << line << off << "  " << link["told"].get<std::string>() << "\n";
+    if (link.contains("sinr_db")) {
+        std::snprintf(line, sizeof line, "  %9.1f dB SINR at the busy hour, air in use %.0f %%\n",
+                      link["sinr_db"].get<double>(), 100 * link["air_in_use"].get<double>());
+        context.out << line;
+    }
     for (const char* way : {"down", "up"}) {
         const Json& rate = link[way];
         std::snprintf(line, sizeof line, "  %9.1f Mbit/s %s for %s\n", rate["mbps"].get<double>(), way,
@@ -102,9 +110,13 @@ Json story_json(const RateStory& s) {
     return {{"mbps", rounded(s.mbps, 1)}, {"form", s.form.english()}, {"because", because}};
 }
 
-Json links_at(const Project& project, const Scene& scene, const Floor& floor, Point place) {
+/// `hour`: null where nobody asks about the air.
+Json links_at(const Project& project, const Scene& scene, const Floor& floor, Point place,
+              const HourCapacity* hour) {
     Json links = Json::array();
-    for (const LinkExplanation& link : yemvo::probe(project, scene, floor, place)) {
+    const std::vector<LinkExplanation> all = yemvo::probe(project, scene, floor, place);
+    for (std::size_t i = 0; i < all.size(); ++i) {
+        const LinkExplanation& link = all[i];
         links.push_back(to_json(link));
         const double asked_dbm = signal_asked_dbm(project, link.channel.band);
         links.back()["asked_dbm"] = asked_dbm;
@@ -113,6 +125,11 @@ Json links_at(const Project& project, const Scene& scene, const Floor& floor, Po
         links.back()["client"] = project.settings.client;
         links.back()["down"] = story_json(story.down);
         links.back()["up"] = story_json(story.up);
+        if (!hour) continue;
+        const ClientAir air = link_air(project, *hour, all, i, floor.id, place);
+        links.back()["sinr_db"] = rounded(air.sinr_db, 2);
+        links.back()["interference_dbm"] = rounded(air.interference_dbm, 2);
+        links.back()["air_in_use"] = rounded(air.use, 4);
     }
     return links;
 }
@@ -128,9 +145,13 @@ int probe(Context& context, const ProbeWish& wish) {
     for (Point place : places) check_near(project, floor, place);
     SceneCache masks(1 << 26);
     const Scene scene = make_scene(project, masks, building_with(project, floor.id).id);
+    std::shared_ptr<const SiteCapacity> capacity;
+    Predictor predictor;
+    if (wish.air && has_demand(project)) capacity = capacity_by_floors(project, predictor);
+    const HourCapacity* hour = capacity ? capacity->find(project.demand.hour) : nullptr;
     Json all = Json::array();
     for (Point place : places) {
-        const Json links = links_at(project, scene, floor, place);
+        const Json links = links_at(project, scene, floor, place, hour);
         if (context.json) {
             all.push_back({{"floor", floor.name},
                            {"x_m", place.x},
@@ -213,6 +234,7 @@ void add_link_commands(CLI::App& root, Context& context) {
     command->add_option("FILE", place->file, "A project (.yemvo)")->required();
     command->add_option("--floor", place->floor, "Name of the floor")->required();
     command->add_option("--at", place->at, "X,Y in metres");
+    command->add_flag("--air", place->air, "SINR, interference and air in use at the busy hour too");
     command->add_option("--places", place->places, "A table of places (.csv), x_m,y_m a line");
 
     const auto wish = std::make_shared<CostsWish>();

@@ -59,6 +59,7 @@ struct RetuneWish {
     std::vector<std::string> band_names;
     std::uint64_t seed = 1;
     double seconds = 20, worth = 0.0005;
+    std::vector<int> leave_out;
     bool keep_widths = false, no_dfs = false, powers = false, off = false;
 };
 
@@ -146,6 +147,7 @@ int retune_project(Context& context, const RetuneWish& wish) {
     Predictor predictor;
     const KnownSite site = know_site(project, predictor);
     RetuneAsk ask;
+    ask.left_out[band_5] = wish.leave_out;
     ask.powers = wish.powers;
     ask.off = wish.off;
     ask.seed = wish.seed;
@@ -221,6 +223,8 @@ void add_tuning_commands(CLI::App& root, Context& context) {
     command->add_option("--worth", wish->worth, "What a change has to gain of the air, 0 to 1")
         ->check(CLI::Range(0.0, 1.0));
     command->add_flag("--keep-widths", wish->keep_widths, "Other channels only");
+    command->add_option("--leave-out", wish->leave_out, "20 MHz channels at 5 GHz that stay free")
+        ->delimiter(',');
     command->add_flag("--powers", wish->powers, "Powers too, as far as all that holds still holds");
     command->add_flag("--off", wish->off, "2.4 GHz radios off that nobody needs");
     command->add_flag("--no-dfs", wish->no_dfs, "No channels that have to listen for radar");

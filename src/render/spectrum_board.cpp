@@ -355,11 +355,18 @@ void paint_board_blocks(QPainter& p, const Board& board, const BoardLayout& layo
     if (part == BlockPart::chosen) paint_ties(p, board, layout, palette);
 }
 
-std::size_t still_key(const Board& board, const BoardLayout& layout) {
-    std::size_t key = qHash(QString::fromStdString(board.country), board.by_use);
+std::size_t ground_key(const Board& board, const BoardLayout& layout) {
+    std::size_t key = qHash(QString::fromStdString(board.country));
     const auto add = [&](auto... values) { ((key = qHashMulti(key, values)), ...); };
     for (const BoardLane& l : layout.lanes())
-        add(l.head.top(), l.axis_y, l.low_mhz, l.px_per_mhz, l.row_px, l.radios, l.open);
+        add(l.head.top(), l.axis_y, l.area.width(), l.low_mhz, l.px_per_mhz, l.radios, l.open);
+    return key;
+}
+
+std::size_t still_key(const Board& board, const BoardLayout& layout) {
+    std::size_t key = qHashMulti(ground_key(board, layout), board.by_use);
+    const auto add = [&](auto... values) { ((key = qHashMulti(key, values)), ...); };
+    for (const BoardLane& l : layout.lanes()) add(l.row_px);
     for (std::size_t i = 0; i < board.blocks.size(); ++i) {
         const BoardBlock& b = board.blocks[i];
         const QRectF& r = layout.rect(i);

@@ -91,6 +91,8 @@ void paint_board_ground(QPainter&, const BoardLayout&, const Palette&);
 /// The blocks that are chosen or not; the chosen ones with the ties.
 enum class BlockPart { still, chosen };
 void paint_board_blocks(QPainter&, const Board&, const BoardLayout&, const Palette&, BlockPart);
+/// Equal where paint_board_ground looks the same.
+std::size_t ground_key(const Board&, const BoardLayout&);
 /// Equal where paint_board_ground and the still blocks look the same.
 std::size_t still_key(const Board&, const BoardLayout&);
 

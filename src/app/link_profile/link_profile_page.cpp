@@ -20,6 +20,7 @@
 #include "app/model/in_view.h"
 #include "app/model/probing.h"
 #include "app/model/results.h"
+#include "capacity/client_air.h"
 #include "capacity/link_story.h"
 #include "capacity/site_capacity.h"
 #include "coverage/lens_map.h"
@@ -174,6 +175,9 @@ LinkProfilePage::LinkProfilePage(Workspace& workspace, QWidget* parent)
     connect(&workspace, &Workspace::project_changed, this, [this] {
         if (listed_ != workspace_.project().probes.identity()) refresh();
     });
+    connect(&workspace.results(), &Results::changed, this, [this] {
+        if (workspace_.document().is_open()) fill_heard();
+    });
     connect(&workspace.document(), &Document::opened, this, &LinkProfilePage::refresh);
     refresh();
 }
@@ -270,9 +274,19 @@ void LinkProfilePage::fill_heard() {
     if (probed && count) heard_->setCurrentRow(static_cast<int>(probed->chosen));
     heard_->viewport()->update();
     const LinkExplanation* l = probed ? probed->link() : nullptr;
-    noise_->setText(!l ? QString()
-                       : tr("SNR %1 dB, noise %2 dBm")
-                             .arg(render::figure(l->snr_db(), 1), render::figure(l->noise_dbm, 1)));
+    if (!l) return noise_->clear();
+    QString words =
+        tr("SNR %1 dB, noise %2 dBm").arg(render::figure(l->snr_db(), 1), render::figure(l->noise_dbm, 1));
+    const auto* site = workspace_.results().find<SiteCapacity>();
+    if (const HourCapacity* hour = site ? site->find(workspace_.project().demand.hour) : nullptr;
+        hour && hour->site.clients > 0) {
+        const ClientAir air = link_air(workspace_.project(), *hour, probed->links, probed->chosen,
+                                       probed->probe.floor, probed->probe.place);
+        words +=
+            "\n" +
+            tr("SINR %1 dB, air in use %2").arg(render::figure(air.sinr_db, 1), render::percent(air.use, 0));
+    }
+    noise_->setText(words);
 }
 
 void LinkProfilePage::fill_terms() {

@@ -177,17 +177,27 @@ void BoardView::arrange() {
     emit arranged_anew();
 }
 
-/// Painted once for as long as it stays: hatching and dozens of blocks take most of a frame.
+/// Painted once for as long as they stay: hatching and dozens of blocks take most of a frame. A block that is
+/// dragged moves others up and down, and leaves the ranges under them as they are.
 const QPixmap& BoardView::ground() {
-    const std::size_t of = qHashMulti(render::still_key(board_, *layout_), width(), height(),
-                                      devicePixelRatioF(), theme().paper.rgb());
+    const auto key = [&](std::size_t of) {
+        return qHashMulti(of, width(), height(), devicePixelRatioF(), theme().paper.rgb());
+    };
+    const std::size_t of = key(render::still_key(board_, *layout_));
     if (of == ground_of_ && !ground_.isNull()) return ground_;
+    const std::size_t bare_of = key(render::ground_key(board_, *layout_));
+    if (bare_of != bare_of_ || bare_.isNull()) {
+        bare_of_ = bare_of;
+        bare_ = QPixmap(size() * devicePixelRatioF());
+        bare_.setDevicePixelRatio(devicePixelRatioF());
+        bare_.fill(theme().field);
+        QPainter p(&bare_);
+        render::paint_board_ground(p, *layout_, theme());
+    }
     ground_of_ = of;
-    ground_ = QPixmap(size() * devicePixelRatioF());
-    ground_.setDevicePixelRatio(devicePixelRatioF());
-    ground_.fill(theme().field);
+    ground_ = bare_.copy();
     QPainter p(&ground_);
-    render::paint_board_ground(p, *layout_, theme());
+    p.setRenderHint(QPainter::Antialiasing);
     render::paint_board_blocks(p, board_, *layout_, theme(), render::BlockPart::still);
     return ground_;
 }

@@ -92,7 +92,8 @@ private:
     std::optional<render::BoardLayout> layout_;
     std::optional<Drag> drag_;
     QPixmap ground_;  ///< all but the chosen blocks and the ties
-    std::size_t ground_of_ = 0;
+    QPixmap bare_;    ///< without any blocks
+    std::size_t ground_of_ = 0, bare_of_ = 0;
 };
 
 }  // namespace yemvo::app

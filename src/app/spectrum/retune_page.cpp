@@ -7,7 +7,9 @@
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
+#include <QLineEdit>
 #include <QPushButton>
+#include <QRegularExpression>
 #include <QTableView>
 #include <algorithm>
 
@@ -36,6 +38,22 @@ const std::vector<int> usual_24{1, 6, 11}, four_24{1, 5, 9, 13};
 /// 5250 to 5350 and 5470 to 5730 MHz, whatever a country asks for there.
 bool is_radar_range(const Channel& c) {
     return (low_mhz(c) >= 5249 && high_mhz(c) <= 5351) || (low_mhz(c) >= 5469 && high_mhz(c) <= 5731);
+}
+
+/// "36, 149-165": the 20 MHz channels at 5 GHz in it. Throws Error for what is none.
+std::vector<int> channels_in(const QString& text) {
+    std::vector<int> out;
+    for (const QString& part : text.split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
+        const QStringList ends = part.split(QRegularExpression("[-–]"));
+        bool low_fits = false, high_fits = false;
+        const int low = ends.front().toInt(&low_fits), high = ends.back().toInt(&high_fits);
+        if (ends.size() > 2 || !low_fits || !high_fits || low > high)
+            throw Error(say("'%1' is no channel and no range of channels", part.left(40).toStdString()), {},
+                        say("Write them as 36, 149-165"));
+        for (const Channel& c : channels(band_5, 20))
+            if (c.number >= low && c.number <= high) out.push_back(c.number);
+    }
+    return out;
 }
 
 QString setting(const Radio& r) {
@@ -200,6 +218,12 @@ QWidget* RetunePage::build_ask() {
     widest_5_ =
         choice(tr("At 5 GHz"), "retuneWidest5",
                {tr("20 MHz at most"), tr("40 MHz at most"), tr("80 MHz at most"), tr("160 MHz at most")}, 2);
+    label(tr("Leave out"));
+    leave_out_ = new QLineEdit;
+    leave_out_->setObjectName("retuneLeaveOut");
+    leave_out_->setAccessibleName(tr("Channels at 5 GHz to leave out"));
+    leave_out_->setPlaceholderText(tr("at 5 GHz, as 149-165"));
+    grid->addWidget(leave_out_, at++, 1);
     dfs_ = choice(tr("DFS channels"), "retuneDfs",
                   {tr("like others"), tr("where it is worth it"), tr("never")}, 1);
     as_if_ = choice(tr("As if"), "retuneAsIf",
@@ -291,6 +315,7 @@ RetuneAsk RetunePage::ask() const {
     ask.widths = widths_->isChecked();
     ask.channels_24 = channels_24_->currentIndex() == 0 ? usual_24 : four_24;
     ask.widest_mhz[band_5] = 20 << widest_5_->currentIndex();
+    ask.left_out[band_5] = channels_in(leave_out_->text());
     ask.dfs = static_cast<DfsUse>(dfs_->currentIndex());
     ask.change_worth = worths[worth_->currentIndex()];
     ask.powers = powers_->isChecked();
@@ -327,7 +352,12 @@ std::optional<WhatIf> RetunePage::happening() const {
 
 void RetunePage::begin() {
     const std::shared_ptr<const Prediction> prediction = workspace_.results().prediction();
-    const RetuneAsk asked = ask();
+    RetuneAsk asked;
+    try {
+        asked = ask();
+    } catch (const Error& e) {
+        return workspace_.tell(said_text(e.told()), true);
+    }
     if (!prediction || !prediction->more.find<SiteHearing>() || prediction->site.floors.empty())
         return workspace_.tell(tr("Who hears whom is still being worked out: try again in a moment"));
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to retune"), true);

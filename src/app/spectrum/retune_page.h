@@ -14,6 +14,7 @@
 class QCheckBox;
 class QComboBox;
 class QLabel;
+class QLineEdit;
 class QPushButton;
 class QTableView;
 
@@ -78,6 +79,7 @@ private:
     QCheckBox *widths_, *powers_, *off_, *selected_only_;
     QComboBox *dfs_, *channels_24_, *widest_5_, *worth_, *as_if_, *radar_;
     QLabel* radar_label_;
+    QLineEdit* leave_out_;
     QPushButton *begin_, *take_, *variant_;
     QLabel *summary_, *detail_;
     QTableView* view_;

@@ -42,4 +42,32 @@ ClientAir client_air(const Project& project, const HourCapacity& hour, const Cli
     return out;
 }
 
+ClientAir link_air(const Project& project, const HourCapacity& hour, std::span<const LinkExplanation> all,
+                   std::size_t which, FloorId floor, Point place) {
+    const LinkExplanation& own = all[which];
+    double sum_mw = 0;
+    ClientAir out;
+    const auto add = [&](const Channel& from, double use, double dbm) {
+        const double share = overlap(from, own.channel);
+        if (share <= 0 || use <= 0) return;
+        sum_mw += share * use * milliwatt_from_dbm(dbm);
+        if (share >= least_deferred_share && dbm >= project.settings.heard_dbm) out.use += use;
+    };
+    const RadioCapacity* serving = hour.find(own.access_point, own.radio);
+    if (serving) out.use = std::min(1.0, serving->own_use);
+    const bool open = serving && serving->radio.channel_open;
+    for (std::size_t k = 0; k < all.size() && !open; ++k) {
+        const RadioCapacity* other = hour.find(all[k].access_point, all[k].radio);
+        if (k != which && other && !other->radio.channel_open)
+            add(all[k].channel, std::min(1.0, other->own_use), all[k].received_dbm);
+    }
+    if (!open)
+        for (const NeighbourRadio& n : hour.neighbours->radios)
+            if (const auto dbm = NeighbourLevels(n, floor).at(place)) add(n.channel, n.use, *dbm);
+    out.use = std::min(1.0, out.use);
+    out.interference_dbm = std::max(-120.0, dbm_from_milliwatt(sum_mw));
+    out.sinr_db = own.received_dbm - dbm_from_milliwatt(milliwatt_from_dbm(own.noise_dbm) + sum_mw);
+    return out;
+}
+
 }  // namespace yemvo

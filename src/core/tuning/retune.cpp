@@ -162,6 +162,9 @@ bool Retuning::may_take(const AirRadio& own, const OpenChannel& open) const {
     const int at_24 = c.width_mhz > 20 ? open.primary : c.number;
     if (c.band == band_24 && std::ranges::count(ask_.channels_24, at_24) == 0) return false;
     if (open.permit.dfs && ask_.dfs == DfsUse::never) return false;
+    if (const auto out = ask_.left_out.find(c.band); out != ask_.left_out.end())
+        for (const int inside : primaries(c))
+            if (std::ranges::count(out->second, inside) > 0) return false;
     return !radar_seen_on(project_, c);
 }
 

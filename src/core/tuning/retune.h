@@ -28,6 +28,8 @@ struct RetuneAsk {
     /// So wide in any case, or as wide as the radio may be below that.
     std::map<BandId, int> exactly_mhz = {};
     std::vector<int> channels_24 = {1, 6, 11};  ///< 20 MHz channels at 2.4 GHz that may be taken
+    /// 20 MHz channels at 5 and 6 GHz that nothing may reach over.
+    std::map<BandId, std::vector<int>> left_out = {};
     DfsUse dfs = DfsUse::only_if_worth;
     /// Powers may come down, as far as every requirement that holds still holds (PowerRoom); needs that room.
     bool powers = false;

@@ -131,6 +131,23 @@ TEST_CASE("without a band or a selection there is nothing to retune, and that is
     CHECK(d.window.status().message().contains("Choose a band"));
 }
 
+TEST_CASE("channels that are left out are taken by nobody, and what is no channel is told") {
+    RetuneDriver d;
+    d.fill("retuneLeaveOut", "149-165, 36");
+    d.press_button("retuneBegin");
+    REQUIRE(d.done());
+    REQUIRE(d.page().result());
+    for (const RetuneChange& c : d.page().result()->changes)
+        if (c.after.channel.band == band_5)
+            for (int inside : primaries(c.after.channel)) CHECK((inside < 149 && inside != 36));
+    QString told;
+    QObject::connect(&d.w(), &Workspace::told, [&](const QString& words, bool) { told = words; });
+    d.fill("retuneLeaveOut", "149-");
+    d.press_button("retuneBegin");
+    CHECK_FALSE(d.page().is_working());
+    CHECK(told.contains("149-"));
+}
+
 TEST_CASE("what if: radar, a neighbour, a failure; who moves is told before it happens") {
     RetuneDriver d;
     d.choose("retuneAsIf", "radar is seen on a channel");

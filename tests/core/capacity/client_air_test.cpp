@@ -7,6 +7,7 @@
 
 #include "capacity/capacity_verdict.h"
 #include "coverage/lens_map.h"
+#include "coverage/probe.h"
 #include "demo/demo.h"
 #include "project/kinds/thing_edits.h"
 #include "wireless/link_budget.h"
@@ -112,6 +113,32 @@ TEST_CASE("SINR is the signal over noise and what others send, each by overlap a
         ++compared;
     }
     CHECK(compared > 5);
+}
+
+TEST_CASE("a probe tells the SINR that the map shows at its place") {
+    const Busy b(add_neighbour);
+    const FloorPrediction& f = b.site.floors[1];
+    const Floor& floor = *find_floor(b.project, f.floor);
+    for (BandId band : {band_24, band_5}) {
+        const auto sinr = b.map(f, LensId::sinr, band), here = b.map(f, LensId::air_here, band),
+                   serving = b.map(f, LensId::serving, band);
+        int compared = 0;
+        for (std::size_t i = 301; i < f.surface.cells() && compared < 4; i += 1511) {
+            if (std::isnan(sinr[i])) continue;
+            const Point place = f.surface.centre(i);
+            const auto links = probe(b.project, *f.scene, floor, place);
+            const auto own = std::ranges::find_if(links, [&](const LinkExplanation& l) {
+                return l.channel.band == band && static_cast<float>(l.number) == serving[i];
+            });
+            REQUIRE(own != links.end());
+            const ClientAir air = link_air(b.project, b.hour(), links,
+                                           static_cast<std::size_t>(own - links.begin()), floor.id, place);
+            CHECK(air.sinr_db == Approx(sinr[i]).margin(0.5));
+            CHECK(100 * air.use == Approx(here[i]).margin(1));
+            ++compared;
+        }
+        CHECK(compared >= 3);
+    }
 }
 
 TEST_CASE("a neighbour takes from the SINR and from the air where it was heard, and on that floor alone") {
