@@ -54,6 +54,7 @@ const OpenChannel* as_wide(const std::vector<OpenChannel>& from, int primary, do
 }  // namespace
 
 BoardView::BoardView(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setAttribute(Qt::WA_OpaquePaintEvent);  // it paints all of itself: nothing under it has to be
     setObjectName("spectrumBoard");
     setAccessibleName(tr("Spectrum board"));
     setFocusPolicy(Qt::StrongFocus);
