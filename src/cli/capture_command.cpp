@@ -1,6 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include <cstdio>
-#include <fstream>
 #include <memory>
 #include <ostream>
 
@@ -9,6 +8,7 @@
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "project/neighbours_csv.h"
+#include "project/safe_file.h"
 #include "tuning/heard_neighbours.h"
 
 namespace yemvo::cli {
@@ -112,9 +112,8 @@ int capture(Context& context, const std::string& file, const std::string& countr
 
 int write_table(Context& context, const std::string& file, const std::string& table) {
     const std::vector<Neighbour> heard = neighbours_of(read_capture(file));
-    std::ofstream out(table, std::ios::binary);
-    out << neighbours_to_csv(heard);
-    if (!out.flush()) throw Error(say("cannot be written"), table, say("Choose another place"));
+    const std::string text = neighbours_to_csv(heard);
+    replace_file(table, text.data(), text.size());
     if (context.json)
         print(context, {{"radios", heard.size()}, {"table", table}});
     else

@@ -69,7 +69,7 @@ std::optional<RadioRef> Spectrum::current() const {
 }
 
 void Spectrum::choose_neighbour(std::uint32_t radio) {
-    const std::shared_ptr<const SpectrumNow> now = now_ ? now_ : this->now();
+    const std::shared_ptr<const SpectrumNow> now = this->now();
     const NeighbourRadio* other = now->air.neighbour(radio);
     if (!other) return;
     const NeighbourRadio::Reading* best = nullptr;

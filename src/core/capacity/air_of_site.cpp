@@ -189,12 +189,12 @@ void AirOfSite::find_neighbours() {
             const auto dbm = levels[m.neighbour].at(ap->position);
             if (!dbm || *dbm < project_.settings.heard_dbm) continue;
             const NeighbourRadio& other = neighbours_.radios[m.neighbour];
-            const bool shared = m.relation == ChannelRelation::shared;
-            neighbour_pairs_.push_back({static_cast<std::uint16_t>(r), m.neighbour, shared ? 1.0 : 0.0});
-            if (shared)
-                ++shares_with_[r];
-            else
+            if (m.relation == ChannelRelation::beside) {
                 narrow(r, full_width_share(other.use, other.use / neighbour_packet_s), other.channel);
+                continue;
+            }
+            neighbour_pairs_.push_back({static_cast<std::uint16_t>(r), m.neighbour});
+            ++shares_with_[r];
         }
     }
 }
@@ -232,8 +232,7 @@ void AirOfSite::add_neighbours() {
         c_.hearing.push_back({other, k, share});
     };
     for (const NeighbourPair& p : neighbour_pairs_)
-        if (p.part > 0)
-            for (std::int32_t k : sending(p.listener)) both_hear(k, of(p.heard), p.part);
+        for (std::int32_t k : sending(p.listener)) both_hear(k, of(p.heard), 1);
     for (std::uint32_t g = 0; g < groups_.size(); ++g)
         for (const auto& [n, count] : groups_[g].neighbours)
             if (const double share = count / groups_[g].count; share >= least_share)

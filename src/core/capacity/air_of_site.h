@@ -102,14 +102,13 @@ private:
     struct NeighbourPair {
         std::uint16_t listener;
         std::uint32_t heard;
-        double part;  ///< of the listener's air that it takes turns for
     };
     void narrow(std::size_t listener, double share, const Channel& other);
 
     const Neighbours& neighbours_;
     std::vector<std::vector<Met>> met_;                           ///< of each radio: on its spectrum
     std::vector<std::vector<NeighbourLevels>> neighbour_levels_;  ///< by floor and neighbour
-    std::vector<NeighbourPair> neighbour_pairs_;
+    std::vector<NeighbourPair> neighbour_pairs_;                  ///< that take turns
     std::size_t channels_ = 0;
     std::vector<std::size_t> channel_;  ///< of each radio
     std::vector<ChannelRelation> relations_;

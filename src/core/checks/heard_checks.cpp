@@ -19,6 +19,13 @@ Said met_name(const SiteAir& air, std::uint32_t radio) {
     return other ? other->label() : Said(air.radios[radio].number);
 }
 
+/// The access point of a radio; null where it is on another floor or gone.
+const AccessPoint* here(const Check& c, const AirRadio& radio) {
+    if (radio.floor != c.floor.id || !radio.access_point) return nullptr;
+    const AccessPoint* ap = find_access_point(c.project, radio.floor, radio.access_point);
+    return ap && radio.radio < ap->radios.size() ? ap : nullptr;
+}
+
 /// What the air costs on this floor: of each pair the radio that loses more tells it.
 void check_meetings(const Check& c, const KnownAir& known) {
     const double most_lost = limit_of(c.project, Rule::air_lost) / 100;
@@ -30,9 +37,8 @@ void check_meetings(const Check& c, const KnownAir& known) {
         const AirRadio& from = known.air.radios[from_at];
         const Said from_name = met_name(known.air, from_at);
         const AirRadio& to = known.air.radios[b_loses ? m.b : m.a];
-        const AccessPoint* ap =
-            to.floor == c.floor.id ? find_access_point(c.project, to.floor, to.access_point) : nullptr;
-        if (!ap || to.radio >= ap->radios.size()) continue;
+        const AccessPoint* ap = here(c, to);
+        if (!ap) continue;
         const RadioCheck r{c, *ap, to.radio, yemvo::Place::indoors};
         const auto add = [&](Rule rule, Said what) {
             Finding& f = r.add(rule, std::move(what));
@@ -65,20 +71,12 @@ void check_use(const Check& c, const KnownAir& known) {
     const double most = limit_of(c.project, Rule::channel_full) / 100;
     for (std::size_t i = 0; i < known.heard_use.size(); ++i) {
         const AirRadio& radio = known.air.radios[i];
-        if (radio.floor != c.floor.id || known.heard_use[i] <= most) continue;
-        const AccessPoint* ap = find_access_point(c.project, radio.floor, radio.access_point);
-        if (!ap || radio.radio >= ap->radios.size()) continue;
+        const AccessPoint* ap = known.heard_use[i] > most ? here(c, radio) : nullptr;
+        if (!ap) continue;
         const RadioCheck r{c, *ap, radio.radio, yemvo::Place::indoors};
         r.add(Rule::channel_full, say("%1 hears its channel %2 in use %3 of the time", r.name(),
                                       channel_text(r.set()), format_percent(known.heard_use[i], 0)));
     }
-}
-
-/// Its index in what is known, and itself; null where it is on another floor or gone.
-const AccessPoint* here(const Check& c, const AirRadio& radio) {
-    if (radio.floor != c.floor.id || !radio.access_point) return nullptr;
-    const AccessPoint* ap = find_access_point(c.project, radio.floor, radio.access_point);
-    return ap && radio.radio < ap->radios.size() ? ap : nullptr;
 }
 
 /// Halving the width halves the radios met and costs about a third of the rate: see docs/physics.md, Widths.
@@ -204,7 +202,7 @@ void check_heard_radio(const Check& c, const ListeningPlace& at, std::size_t ind
     const Neighbour& n = at.heard[index];
     const Radio& set = ap.radios[radio];
     const Said name = radio_of(ap, radio);
-    const bool elsewhere = n.channel != set.channel || n.primary != set.primary;
+    const bool elsewhere = !set.channel_open && (n.channel != set.channel || n.primary != set.primary);
     const bool louder = n.told_dbm && std::abs(*n.told_dbm - set.power_dbm) >
                                           limit_of(c.project, Rule::heard_otherwise) + 1e-6;
     if (elsewhere)
@@ -232,6 +230,17 @@ void check_heard_radio(const Check& c, const ListeningPlace& at, std::size_t ind
                      say("%1 sent %2 of its frames again", name, format_percent(*n.retries, 0)));
 }
 
+/// Of two radios in one band the one that is planned where it was heard.
+std::optional<std::size_t> radio_heard(const Project& p, const AccessPoint& ap, const Neighbour& n) {
+    std::optional<std::size_t> best;
+    for (std::size_t r = 0; r < ap.radios.size(); ++r) {
+        const Radio& set = ap.radios[r];
+        if (!is_at_work(p, ap, r) || set.channel.band != n.channel.band) continue;
+        if (!best || (set.channel == n.channel && set.primary == n.primary)) best = r;
+    }
+    return best;
+}
+
 void check_measured(const Check& c) {
     for (const ListeningPlace& at : *c.floor.listening_places)
         for (std::size_t i = 0; i < at.heard.size(); ++i) {
@@ -239,12 +248,8 @@ void check_measured(const Check& c) {
             for (const PlacedAccessPoint& placed : placed_access_points(c.project)) {
                 const AccessPoint& ap = *placed.access_point;
                 if (ap.id != *at.heard[i].own) continue;
-                for (std::size_t r = 0; r < ap.radios.size(); ++r)
-                    if (is_at_work(c.project, ap, r) &&
-                        ap.radios[r].channel.band == at.heard[i].channel.band) {
-                        check_heard_radio(c, at, i, placed.floor->id, ap, r);
-                        break;
-                    }
+                if (const auto r = radio_heard(c.project, ap, at.heard[i]))
+                    check_heard_radio(c, at, i, placed.floor->id, ap, *r);
             }
         }
 }

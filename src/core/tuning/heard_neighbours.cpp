@@ -85,10 +85,11 @@ std::vector<ExpectedRadio> expected_at(const Project& project, const FloorPredic
     if (!cell) return out;
     const std::vector<AirRadio> radios = air_radios(project);
     for (const RadioField& f : *floor.radios) {
+        if (f.field->silent || f.field->gain_cdb[*cell] <= silent_cdb) continue;
         const auto own = std::ranges::find_if(radios, [&](const AirRadio& r) {
             return r.access_point == f.access_point && r.radio == f.radio;
         });
-        if (own == radios.end() || f.field->silent || f.field->gain_cdb[*cell] <= silent_cdb) continue;
+        if (own == radios.end()) continue;
         ExpectedRadio e{f.access_point, f.band, (f.field->gain_cdb[*cell] + f.offset_cdb) / 100.0, {}};
         for (std::size_t n = 0; n < own->carries.size(); ++n)
             if (own->carries[n]) e.networks.push_back((*project.demand.networks)[n].name);

@@ -3,7 +3,6 @@
 
 #include <algorithm>
 #include <cmath>
-#include <tuple>
 
 #include "coverage/margins.h"
 
@@ -154,16 +153,15 @@ private:
 
     RoomPart& part_of(RequirementId id, BandId band, std::size_t field) {
         const RadioField& f = (*p_.radios)[field];
-        const RadioRef ref{f.access_point, f.radio};
-        const auto [at, fresh] = at_.try_emplace({ref, id, band}, out_.parts.size());
-        if (fresh) out_.parts.push_back({ref, id, band, {}, 0});
-        return out_.parts[at->second];
+        std::vector<RoomPart>& own = out_.parts[{f.access_point, f.radio}];
+        const auto at = std::ranges::find_if(
+            own, [&](const RoomPart& p) { return p.requirement == id && p.band == band; });
+        return at == own.end() ? own.emplace_back(RoomPart{id, band, {}, 0}) : *at;
     }
 
     const Project& project_;
     const FloorPrediction& p_;
     PowerRoom out_;
-    std::map<std::tuple<RadioRef, RequirementId, BandId>, std::size_t> at_;
     std::vector<std::size_t> some_;
     std::vector<double> rate_limits_;  ///< by field [hundredths of a dBm]; empty for other lenses
     std::vector<Level> levels_;
@@ -183,21 +181,26 @@ void PowerRoom::add(const PowerRoom& o) {
         same->asked += t.asked;
         same->met += t.met;
     }
-    parts.insert(parts.end(), o.parts.begin(), o.parts.end());
+    for (const auto& [radio, more] : o.parts) {
+        std::vector<RoomPart>& own = parts[radio];
+        own.insert(own.end(), more.begin(), more.end());
+    }
     for (const std::string& name : o.unknown)
         if (std::ranges::count(unknown, name) == 0) unknown.push_back(name);
 }
 
 double PowerRoom::room_db(const RadioRef& radio) const {
     double room = RoomPart::most_db;
+    const auto own = parts.find(radio);
+    if (own == parts.end()) return room;
     for (const RoomTotal& t : totals) {
         if (t.asked == 0 || t.met == 0) continue;
         const double share = static_cast<double>(t.met) / static_cast<double>(t.asked);
         // one that does not hold is kept as it is as well
         const double to_give = share > t.share_required ? 0.5 * (share - t.share_required) / share : 0;
         RoomPart sum;
-        for (const RoomPart& p : parts)
-            if (p.radio == radio && p.requirement == t.requirement && p.band == t.band)
+        for (const RoomPart& p : own->second)
+            if (p.requirement == t.requirement && p.band == t.band)
                 for (std::size_t i = 0; i < sum.held.size(); ++i) sum.held[i] += p.held[i];
         std::uint64_t all = 0, below = 0;
         for (std::uint32_t n : sum.held) all += n;
@@ -213,7 +216,9 @@ double PowerRoom::room_db(const RadioRef& radio) const {
 }
 
 bool PowerRoom::can_go(const RadioRef& radio) const {
-    return std::ranges::none_of(parts, [&](const RoomPart& p) { return p.radio == radio && p.lone > 0; });
+    const auto own = parts.find(radio);
+    return own == parts.end() ||
+           std::ranges::none_of(own->second, [](const RoomPart& p) { return p.lone > 0; });
 }
 
 PowerRoom power_room_on(const Project& project, const FloorPrediction& p) {

@@ -12,7 +12,6 @@ namespace yemvo {
 
 /// What one requirement needs of one radio.
 struct RoomPart {
-    RadioRef radio;
     RequirementId requirement;
     BandId band;
     static constexpr int most_db = 30;
@@ -29,7 +28,7 @@ struct RoomTotal {
 };
 
 struct PowerRoom {
-    std::vector<RoomPart> parts;
+    std::map<RadioRef, std::vector<RoomPart>> parts;  ///< one a floor, requirement and band
     std::vector<RoomTotal> totals;
     /// Names of requirements in force that say nothing of levels, so that nobody knows what less power does
     /// to them.

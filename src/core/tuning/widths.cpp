@@ -71,7 +71,12 @@ private:
     /// Of the clients that are on the band today: what the width would gain them, and who knows it.
     void tell_demand(WidthFigures& f) const {
         if (!capacity_) return;
-        LinkRates rates(project_, radios_);
+        LinkRates narrow_rates(project_, radios_), wide_rates(project_, radios_);
+        for (std::size_t r = 0; r < radios_.size(); ++r) {
+            if (radios_[r].channel.band != f.band) continue;
+            narrow_rates.set_width(r, 20);
+            wide_rates.set_width(r, f.width_mhz);
+        }
         double wide = 0, narrow = 0, knows = 0, all = 0;
         for (const HourCapacity& h : capacity_->hours)
             for (const ClientCapacity& c : h.clients) {
@@ -83,10 +88,8 @@ private:
                 const ClientProfile& who = (*project_.clients)[profile];
                 all += weight;
                 if (who.widest(f.band) >= f.width_mhz) knows += weight;
-                rates.set_width(r, 20);
-                narrow += weight * rates.down(r, profile).rate_mbps(double{c.signal_dbm});
-                rates.set_width(r, f.width_mhz);
-                wide += weight * rates.down(r, profile).rate_mbps(double{c.signal_dbm});
+                narrow += weight * narrow_rates.down(r, profile).rate_mbps(double{c.signal_dbm});
+                wide += weight * wide_rates.down(r, profile).rate_mbps(double{c.signal_dbm});
             }
         if (all > 0) f.can_use = knows / all;
         if (narrow > 0) f.gain = wide / narrow;

@@ -40,6 +40,7 @@ struct NeighbourDriver : Driver {
         plan().fit();
     }
     const std::vector<ListeningPlace>& places() { return *floor().listening_places; }
+    double pixel_m() { return 1 / plan().map().px_per_m; }
     BoardView& board() { return window.spectrum().board(); }
     std::size_t ghosts() {
         std::size_t n = 0;
@@ -79,7 +80,7 @@ TEST_CASE("a neighbour is typed where it was heard, met by the radios near, undo
     CHECK(d.w().activity().tool() == ToolId::listening_place);
     d.click(at);
     REQUIRE(d.places().size() == 1);
-    CHECK(distance(d.places()[0].position, at) < 0.2);  // a pixel
+    CHECK(distance(d.places()[0].position, at) < d.pixel_m());
     CHECK(d.places()[0].name == "Place 1");
     CHECK(d.w().activity().tool() == ToolId::select);
     d.press_button("heardAdd");
@@ -138,7 +139,7 @@ TEST_CASE("a neighbour is typed where it was heard, met by the radios near, undo
     // moved by hand, deleted, brought back
     d.w().selection().select({});
     d.drag(d.places()[0].position, at + Point{2, 0}, Qt::AltModifier);
-    CHECK(distance(d.places()[0].position, at + Point{2, 0}) < 0.3);
+    CHECK(distance(d.places()[0].position, at + Point{2, 0}) < 2 * d.pixel_m());  // taken and dropped
     d.key(Qt::Key_Delete);
     CHECK(d.places().empty());
     d.menu("edit.undo");
@@ -152,7 +153,7 @@ TEST_CASE("a capture dropped on a place of the plan stands there with all its ra
     d.drop(d.air_file("pier.pcap"), {20, 14});
     REQUIRE(d.places().size() == 1);
     CHECK(d.places()[0].name == "pier");
-    CHECK(distance(d.places()[0].position, {20, 14}) < 0.2);
+    CHECK(distance(d.places()[0].position, {20, 14}) < d.pixel_m());
     CHECK(d.places()[0].heard.size() == 9);  // two names are one radio; one has no level
     CHECK(told.contains("1 radio without a level"));
     CHECK_FALSE(d.window.on_air().isVisible());

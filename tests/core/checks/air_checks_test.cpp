@@ -367,6 +367,10 @@ TEST_CASE("what a capture heard of the plan's own radios") {
     for (Rule r : {Rule::heard_otherwise, Rule::use_measured, Rule::retries_measured}) CHECK(h.of(r).empty());
     heard([](Neighbour& x) { x.channel = {band_5, 36, 20}, x.primary = 36; });
     h.found_and_mended(Rule::heard_otherwise, "was heard on 36 / 20 MHz, planned on");
+    // a channel that nobody chose yet is kept by whatever was heard
+    h.change([](AccessPoint& a) { a.radios[1].channel_open = true; });
+    CHECK(h.of(Rule::heard_otherwise).empty());
+    h.change([&](AccessPoint& a) { a.radios[1] = set; });
     heard([](Neighbour& x) { x.told_dbm = *x.told_dbm - 5; });
     h.found_and_mended(Rule::heard_otherwise, "says it sends");
     heard([](Neighbour& x) { x.told_dbm = *x.told_dbm - 1; });
@@ -379,6 +383,40 @@ TEST_CASE("what a capture heard of the plan's own radios") {
     CHECK_THAT(h.of(Rule::retries_measured)[0].what.english(), Catch::Contains("31 % of its frames"));
     heard([](Neighbour& x) { x.own.reset(), x.use = 0.9, x.retries = 0.9; });  // somebody else's
     for (Rule r : {Rule::heard_otherwise, Rule::use_measured, Rule::retries_measured}) CHECK(h.of(r).empty());
+}
+
+TEST_CASE("of two radios in a band the one that is planned where it was heard is meant") {
+    Hall h;
+    const auto knows_5 = [](const RadioModel& r) {
+        return std::ranges::count(r.bands, band_5, &RadioBand::band) > 0;
+    };
+    const auto model = std::ranges::find_if(*h.project.models, [&](const AccessPointModel& m) {
+        return std::ranges::count_if(m.radios, knows_5) >= 2;
+    });
+    REQUIRE(model != h.project.models->end());
+    const AccessPointId id = add_access_point(h.project, h.floor, model->id, {15, 25.5});
+    AccessPoint ap = *find_access_point(h.project, h.floor, id);
+    std::vector<std::size_t> on_5;
+    for (std::size_t r = 0; r < ap.radios.size(); ++r)
+        if (knows_5(model->radios[r])) on_5.push_back(r);
+    ap.radios[on_5[0]] = retuned(ap.radios[on_5[0]], band_5, 36, 20);
+    ap.radios[on_5[1]] = retuned(ap.radios[on_5[1]], band_5, 100, 20);
+    for (const std::size_t r : {on_5[0], on_5[1]}) {
+        ap.radios[r].on = true;
+        ap.radios[r].channel_open = false;
+    }
+    replace_access_point(h.project, h.floor, ap);
+    Neighbour n;
+    n.channel = {band_5, 100, 20};
+    n.primary = 100;
+    n.own = id;
+    add_thing(h.project, h.floor, ListeningPlace{{}, "Desk", {12, 26}, {n}});
+    CHECK(h.of(Rule::heard_otherwise).empty());
+    ListeningPlace place = find_floor(h.project, h.floor)->listening_places->front();
+    place.heard[0].channel = {band_5, 44, 20};
+    place.heard[0].primary = 44;
+    replace_thing(h.project, h.floor, place);
+    CHECK(h.of(Rule::heard_otherwise).size() == 1);
 }
 
 TEST_CASE("air lost to a neighbour is told with its name") {
