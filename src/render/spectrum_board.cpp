@@ -271,17 +271,20 @@ BoardLayout::BoardLayout(const Board& board, QSizeF size, double beside_px) {
 void BoardLayout::stack(const Board& board) {
     std::vector<std::size_t> order(board.blocks.size());
     for (std::size_t i = 0; i < order.size(); ++i) order[i] = i;
-    std::ranges::stable_sort(order, {}, [&](std::size_t i) { return board.blocks[i].order; });
+    std::ranges::stable_sort(
+        order, {}, [&](std::size_t i) { return std::pair(board.blocks[i].lifted, board.blocks[i].order); });
     row_.assign(board.blocks.size(), 0);
     for (BoardLane& lane : lanes_) {
         struct Taken {
             double low, high;
         };
         std::vector<std::vector<Taken>> rows;
+        std::optional<std::size_t> resting;  // rows of those that are not dragged
         for (std::size_t i : order) {
             const BoardBlock& b = board.blocks[i];
             if (b.channel.band != lane.band) continue;
             if (!b.ghost) ++(b.open ? lane.open : lane.radios);
+            if (b.lifted && !resting) resting = rows.size();
             const Taken own{low_mhz(b.channel), high_mhz(b.channel)};
             std::size_t row = 0;
             for (; row < rows.size(); ++row)
@@ -293,7 +296,8 @@ void BoardLayout::stack(const Board& board) {
             rows[row].push_back(own);
             row_[i] = static_cast<int>(row);
         }
-        lane.rows = static_cast<int>(rows.size());
+        // one row is kept for what is dragged, so that nothing jumps where it finds no room below
+        lane.rows = static_cast<int>(std::max(rows.size(), resting ? *resting + 1 : 0));
     }
 }
 

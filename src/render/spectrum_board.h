@@ -22,6 +22,7 @@ struct BoardBlock {
     bool open = false;    ///< nobody chose its channel yet
     bool dashed = false;  ///< drawn as what hides its name, or as not ours
     bool ghost = false;   ///< not ours: not counted
+    bool lifted = false;  ///< being dragged: stacked over all others, which keep their places meanwhile
 };
 
 /// Two blocks that share air.

@@ -103,6 +103,30 @@ TEST_CASE("what stays still looks the same while a chosen block moves") {
     CHECK(parts == painted(board, before));
 }
 
+TEST_CASE("what is dragged lies over the others, which keep their places wherever it goes") {
+    Board board = board_of(30, 5);
+    board.blocks[3].lifted = true;
+    board.blocks[3].order = -1000;  // it would stand right on the axis
+    std::optional<std::size_t> still;
+    for (const Channel& c : {Channel{band_5, 36, 20}, Channel{band_5, 42, 80}, Channel{band_5, 106, 80},
+                             Channel{band_5, 165, 20}}) {
+        board.blocks[3].channel = c;
+        const BoardLayout layout(board, {1280, 900}, 0);
+        const QRectF own = layout.rect(3);
+        for (std::size_t i = 0; i < board.blocks.size(); ++i) {
+            if (i == 3) continue;
+            const QRectF r = layout.rect(i);
+            CHECK_FALSE(r.intersects(own));
+            if (r.left() < own.right() && r.right() > own.left() && board.blocks[i].channel.band == band_5)
+                CHECK(r.bottom() > own.bottom());
+        }
+        board.blocks[3].selected = true;  // as what is dragged is
+        const std::size_t key = still_key(board, layout);
+        CHECK(key == still.value_or(key));
+        still = key;
+    }
+}
+
 TEST_CASE("stretches say what holds there in few words") {
     BandStretch s{5600, 5650, false, true, false, 30, 600, "weather radar"};
     CHECK(stretch_name(s) == "weather radar, 10 min wait");

@@ -112,6 +112,7 @@ void BoardView::refresh() {
         b.here = here;
         b.selected = workspace_.spectrum().is_chosen(ref);
         b.open = r.channel_open;
+        b.lifted = drag_ && drag_->moved && std::ranges::count(drag_->all, ref, &Dragged::radio) > 0;
         if (const AccessPoint* ap = find_access_point(workspace_.project(), r.floor, r.access_point))
             b.locked = ap->radios[r.radio].locked;
         block_of[i] = board_.blocks.size();
@@ -373,7 +374,7 @@ void BoardView::mouseReleaseEvent(QMouseEvent*) {
     const bool moved = drag_->moved;
     const RadioRef ref = refs_[drag_->block];
     drag_.reset();
-    update();
+    refresh();
     // a plain click on one of several leaves that one
     if (!moved && workspace_.spectrum().chosen().size() > 1 &&
         !(QGuiApplication::keyboardModifiers() & (Qt::ShiftModifier | Qt::ControlModifier)))
@@ -386,7 +387,7 @@ void BoardView::cancel_drag() {
     for (const Dragged& d : drag_->all) back.push_back({d.radio, d.channel, d.primary});
     if (drag_->moved) tune(workspace_, back, drag_->merge_key);
     drag_.reset();
-    update();
+    refresh();
 }
 
 void BoardView::step(int direction) {
