@@ -59,7 +59,7 @@ struct RetuneWish {
     std::vector<std::string> band_names;
     std::uint64_t seed = 1;
     double seconds = 20, worth = 0.0005;
-    std::vector<int> leave_out;
+    std::vector<int> leave_out, leave_out_6;
     bool keep_widths = false, no_dfs = false, powers = false, off = false;
 };
 
@@ -148,6 +148,7 @@ int retune_project(Context& context, const RetuneWish& wish) {
     const KnownSite site = know_site(project, predictor);
     RetuneAsk ask;
     ask.left_out[band_5] = wish.leave_out;
+    ask.left_out[band_6] = wish.leave_out_6;
     ask.powers = wish.powers;
     ask.off = wish.off;
     ask.seed = wish.seed;
@@ -224,6 +225,8 @@ void add_tuning_commands(CLI::App& root, Context& context) {
         ->check(CLI::Range(0.0, 1.0));
     command->add_flag("--keep-widths", wish->keep_widths, "Other channels only");
     command->add_option("--leave-out", wish->leave_out, "20 MHz channels at 5 GHz that stay free")
+        ->delimiter(',');
+    command->add_option("--leave-out-6", wish->leave_out_6, "20 MHz channels at 6 GHz that stay free")
         ->delimiter(',');
     command->add_flag("--powers", wish->powers, "Powers too, as far as all that holds still holds");
     command->add_flag("--off", wish->off, "2.4 GHz radios off that nobody needs");

@@ -11,6 +11,7 @@
 #include <QPushButton>
 #include <QRegularExpression>
 #include <QTableView>
+#include <QTimer>
 #include <algorithm>
 
 #include "app/look/columns.h"
@@ -41,7 +42,7 @@ bool is_radar_range(const Channel& c) {
 }
 
 /// "36, 149-165": the 20 MHz channels at 5 GHz in it. Throws Error for what is none.
-std::vector<int> channels_in(const QString& text) {
+std::vector<int> channels_in(const QString& text, BandId band) {
     std::vector<int> out;
     for (const QString& part : text.split(QRegularExpression("[,;\\s]+"), Qt::SkipEmptyParts)) {
         const QStringList ends = part.split(QRegularExpression("[-–]"));
@@ -50,7 +51,7 @@ std::vector<int> channels_in(const QString& text) {
         if (ends.size() > 2 || !low_fits || !high_fits || low > high)
             throw Error(say("'%1' is no channel and no range of channels", part.left(40).toStdString()), {},
                         say("Write them as 36, 149-165"));
-        for (const Channel& c : channels(band_5, 20))
+        for (const Channel& c : channels(band, 20))
             if (c.number >= low && c.number <= high) out.push_back(c.number);
     }
     return out;
@@ -129,6 +130,8 @@ QVariant RetuneTable::data(const QModelIndex& index, int role) const {
 }
 
 QVariant RetuneTable::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation == Qt::Horizontal && role == Qt::TextAlignmentRole && section == gain)
+        return int{Qt::AlignRight | Qt::AlignVCenter};
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
     static const char* names[] = {mark("Radio"), mark("Floor"), mark("Now"), mark("Then"),
                                   mark("Air gained")};
@@ -145,6 +148,10 @@ RetunePage::RetunePage(Workspace& workspace, QWidget* parent) : QWidget(parent),
         refresh_buttons();
         emit progressed();
     });
+    connect(&workspace.results(), &Results::changed, this, [this] {
+        if (waiting_) begin();
+    });
+    connect(&workspace.document(), &Document::opened, this, [this] { waiting_ = false; });
     listen(this, &RetunePage::drop_if_old, workspace, &Workspace::project_changed, workspace.document(),
            &Document::opened);
     refresh_buttons();
@@ -155,7 +162,7 @@ RetunePage::~RetunePage() { behind_.disconnect(); }
 QWidget* RetunePage::build_ask() {
     auto* side = new QWidget(this);
     side->setObjectName("findingSide");
-    side->setFixedWidth(356);
+    side->setFixedWidth(392);
     auto* grid = new QGridLayout(side);
     grid->setContentsMargins(12, 8, 12, 8);
     grid->setHorizontalSpacing(8);
@@ -183,26 +190,25 @@ QWidget* RetunePage::build_ask() {
     row->addStretch(1);
     grid->addLayout(row, at++, 1);
     label(tr("May change"));
-    widths_ = new QCheckBox(tr("widths, as well as channels"));
-    widths_->setObjectName("retuneWidths");
-    widths_->setChecked(true);
-    grid->addWidget(widths_, at++, 1);
     const auto more = [&](const QString& words, const char* object, const QString& tip) {
         auto* box = new QCheckBox(words);
         box->setObjectName(object);
         box->setToolTip(tip);
         grid->addWidget(box, at++, 1);
-        connect(box, &QCheckBox::toggled, this, [this] {
-            workspace_.results().want<PowerRoom>(this, powers_->isChecked() || off_->isChecked());
-        });
         return box;
     };
+    widths_ = more(tr("widths, as well as channels"), "retuneWidths",
+                   tr("None takes a width on which a requirement of rate or SNR that holds would no longer "
+                      "hold"));
+    widths_->setChecked(true);
     powers_ =
         more(tr("powers, as far as all holds"), "retunePowers",
              tr("A radio comes down as far as every requirement of signal, SNR and next-best signal that "
                 "holds still holds with all of them down"));
     off_ = more(tr("2.4 GHz off where not needed"), "retuneOff",
                 tr("Off goes what no place holds by alone, where no busy hour carries less without it"));
+    for (QCheckBox* box : {widths_, powers_, off_})
+        connect(box, &QCheckBox::toggled, this, &RetunePage::want_room);
     const auto choice = [&](const QString& words, const char* object, const QStringList& names, int now) {
         label(words);
         auto* box = new QComboBox;
@@ -215,15 +221,34 @@ QWidget* RetunePage::build_ask() {
     };
     channels_24_ = choice(tr("At 2.4 GHz"), "retuneChannels24",
                           {tr("channels 1, 6, 11"), tr("channels 1, 5, 9, 13")}, 0);
-    widest_5_ =
-        choice(tr("At 5 GHz"), "retuneWidest5",
-               {tr("20 MHz at most"), tr("40 MHz at most"), tr("80 MHz at most"), tr("160 MHz at most")}, 2);
-    label(tr("Leave out"));
-    leave_out_ = new QLineEdit;
-    leave_out_->setObjectName("retuneLeaveOut");
-    leave_out_->setAccessibleName(tr("Channels at 5 GHz to leave out"));
-    leave_out_->setPlaceholderText(tr("at 5 GHz, as 149-165"));
-    grid->addWidget(leave_out_, at++, 1);
+    const auto pair = [&](const QString& words, QWidget* left, QWidget* right) {
+        label(words);
+        auto* both = new QHBoxLayout;
+        both->setSpacing(8);
+        both->addWidget(left, 1);
+        both->addWidget(right, 1);
+        grid->addLayout(both, at++, 1);
+    };
+    const auto widest = [&](BandId of, const char* object, int most_mhz, int now_mhz) {
+        auto* box = new QComboBox;
+        box->setObjectName(object);
+        box->setAccessibleName(tr("Widest channel at %1 GHz").arg(render::local(band(of).name)));
+        for (const int mhz : channel_widths_mhz())
+            if (mhz <= most_mhz)
+                box->addItem(tr("%1 GHz: %2 MHz").arg(render::local(band(of).name)).arg(mhz), mhz);
+        box->setCurrentIndex(box->findData(now_mhz));
+        return widest_[of] = box;
+    };
+    pair(tr("Widest"), widest(band_5, "retuneWidest5", 160, 80), widest(band_6, "retuneWidest6", 320, 160));
+    const auto left_out = [&](BandId of, const char* object, const QString& example) {
+        auto* line = new QLineEdit;
+        line->setObjectName(object);
+        line->setAccessibleName(tr("Channels at %1 GHz to leave out").arg(render::local(band(of).name)));
+        line->setPlaceholderText(tr("%1 GHz: %2").arg(render::local(band(of).name), example));
+        return leave_out_[of] = line;
+    };
+    pair(tr("Leave out"), left_out(band_5, "retuneLeaveOut", "149-165"),
+         left_out(band_6, "retuneLeaveOut6", "1-29"));
     dfs_ = choice(tr("DFS channels"), "retuneDfs",
                   {tr("like others"), tr("where it is worth it"), tr("never")}, 1);
     as_if_ = choice(tr("As if"), "retuneAsIf",
@@ -278,10 +303,10 @@ QWidget* RetunePage::build_answer() {
     view_->verticalHeader()->setDefaultSectionSize(22);
     view_->horizontalHeader()->setDefaultAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     set_column_width(*view_, RetuneTable::radio, 120);
-    set_column_width(*view_, RetuneTable::floor, 190);
     set_column_width(*view_, RetuneTable::from, 90);
     set_column_width(*view_, RetuneTable::to, 140);
-    view_->horizontalHeader()->setSectionResizeMode(RetuneTable::gain, QHeaderView::Stretch);
+    set_column_width(*view_, RetuneTable::gain, 130);
+    view_->horizontalHeader()->setSectionResizeMode(RetuneTable::floor, QHeaderView::Stretch);
     column->addWidget(view_, 1);
     auto* row = new QHBoxLayout;
     row->addStretch(1);
@@ -314,8 +339,8 @@ RetuneAsk RetunePage::ask() const {
         for (const RadioRef& ref : workspace_.spectrum().chosen()) ask.only.push_back(ref.access_point);
     ask.widths = widths_->isChecked();
     ask.channels_24 = channels_24_->currentIndex() == 0 ? usual_24 : four_24;
-    ask.widest_mhz[band_5] = 20 << widest_5_->currentIndex();
-    ask.left_out[band_5] = channels_in(leave_out_->text());
+    for (const auto& [band, box] : widest_) ask.widest_mhz[band] = box->currentData().toInt();
+    for (const auto& [band, line] : leave_out_) ask.left_out[band] = channels_in(line->text(), band);
     ask.dfs = static_cast<DfsUse>(dfs_->currentIndex());
     ask.change_worth = worths[worth_->currentIndex()];
     ask.powers = powers_->isChecked();
@@ -358,20 +383,21 @@ void RetunePage::begin() {
     } catch (const Error& e) {
         return workspace_.tell(said_text(e.told()), true);
     }
-    if (!prediction || !prediction->more.find<SiteHearing>() || prediction->site.floors.empty())
-        return workspace_.tell(tr("Who hears whom is still being worked out: try again in a moment"));
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to retune"), true);
     if (selected_only_->isChecked() && asked.only.empty())
         return workspace_.tell(tr("Select access points to retune, or take all of them"), true);
-    if ((asked.powers || asked.off) && !prediction->more.find<PowerRoom>())
-        return workspace_.tell(
-            tr("How far powers may come down is still being worked out: try again in a moment"));
     std::optional<WhatIf> what;
     try {
         what = happening();
     } catch (const Error& e) {
         return workspace_.tell(said_text(e.told()), true);
     }
+    want_room();
+    const bool by_room = !what && (asked.widths || asked.powers || asked.off);
+    waiting_ = !prediction || prediction->site.floors.empty() || !prediction->more.find<SiteHearing>() ||
+               (by_room && !prediction->more.find<TuningRoom>());
+    refresh_buttons();
+    if (waiting_) return emit progressed();
     result_.reset();
     happened_.reset();
     table_->show({});
@@ -399,7 +425,7 @@ void RetunePage::begin() {
                 const Retuning retuning(prediction->project, *prediction->site.floors.front().scene,
                                         *prediction->more.find<SiteHearing>(),
                                         prediction->more.find<SiteCapacity>(), asked, at.cancel(),
-                                        prediction->more.find<PowerRoom>());
+                                        prediction->more.find<TuningRoom>());
                 return retuning.run(at.cancel(), [&](const RetuneResult& better) {
                     at.hand_over([this, better] { show_result(better, false); });
                 });
@@ -410,7 +436,29 @@ void RetunePage::begin() {
 
 QString RetunePage::summary() const { return summary_->text() + "\n" + detail_->text(); }
 
+/// What channels and powers may do to requirements is known while the page is looked at.
+void RetunePage::want_room() {
+    const bool asked = widths_->isChecked() || powers_->isChecked() || off_->isChecked();
+    workspace_.results().want<TuningRoom>(this, asked && isVisible());
+}
+
+void RetunePage::showEvent(QShowEvent* e) {
+    QWidget::showEvent(e);
+    want_room();
+}
+
+/// Not at once: it may be hidden because all goes.
+void RetunePage::hideEvent(QHideEvent* e) {
+    QWidget::hideEvent(e);
+    QTimer::singleShot(0, this, &RetunePage::want_room);
+}
+
+QString RetunePage::doing() const {
+    return waiting_ ? tr("Waiting for who hears whom, before retuning") : behind_.words();
+}
+
 void RetunePage::stop() {
+    waiting_ = false;
     behind_.stop();
     refresh_buttons();
 }

@@ -4,6 +4,7 @@
 #pragma once
 #include <QAbstractTableModel>
 #include <QWidget>
+#include <map>
 #include <memory>
 #include <optional>
 #include <vector>
@@ -51,13 +52,13 @@ class RetunePage : public QWidget {
 public:
     explicit RetunePage(Workspace&, QWidget* parent = nullptr);
     ~RetunePage() override;
-    bool is_working() const { return !behind_.is_idle(); }
+    bool is_working() const { return waiting_ || !behind_.is_idle(); }
     RetuneTable& changes() { return *table_; }
     const std::optional<RetuneResult>& result() const { return result_; }
     /// What is said over the changes, and the line below.
     QString summary() const;
     void begin();
-    QString doing() const { return behind_.words(); }
+    QString doing() const;
     void stop();
 
 signals:
@@ -72,14 +73,19 @@ private:
     void show_result(const RetuneResult&, bool whole);
     void take(bool as_variant);
     void refresh_buttons();
+    void want_room();
+    void showEvent(QShowEvent*) override;
+    void hideEvent(QHideEvent*) override;
     void drop_if_old();
     Workspace& workspace_;
     Behind behind_;
+    bool waiting_ = false;  ///< begun before all that it takes was known
     std::vector<QCheckBox*> bands_;
     QCheckBox *widths_, *powers_, *off_, *selected_only_;
-    QComboBox *dfs_, *channels_24_, *widest_5_, *worth_, *as_if_, *radar_;
+    QComboBox *dfs_, *channels_24_, *worth_, *as_if_, *radar_;
     QLabel* radar_label_;
-    QLineEdit* leave_out_;
+    std::map<BandId, QComboBox*> widest_;
+    std::map<BandId, QLineEdit*> leave_out_;
     QPushButton *begin_, *take_, *variant_;
     QLabel *summary_, *detail_;
     QTableView* view_;

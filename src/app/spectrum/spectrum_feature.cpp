@@ -11,7 +11,7 @@
 #include "app/spectrum/spectrum_page.h"
 #include "app/spectrum/widths_page.h"
 #include "render/tr.h"
-#include "tuning/power_room.h"
+#include "tuning/tuning_room.h"
 
 namespace yemvo::app {
 namespace {
@@ -49,15 +49,15 @@ SiteWork hearing_work(const Project& project) {
 SiteWork room_work() {
     SiteWork work;
     work.of_floor = {
-        "power room",
+        "tuning room",
         [](const Project& p, const FloorPrediction& floor, const Verdict&, const CancelToken&) -> Answer {
-            return std::make_shared<const PowerRoom>(power_room_on(p, floor));
+            return std::make_shared<const TuningRoom>(tuning_room_on(p, floor));
         },
         true};
     work.of_all = [](const std::vector<Answer>& answers, const CancelToken&) -> Answer {
-        auto all = std::make_shared<PowerRoom>();
+        auto all = std::make_shared<TuningRoom>();
         for (const Answer& a : answers)
-            if (a) all->add(*static_cast<const PowerRoom*>(a.get()));
+            if (a) all->add(*static_cast<const TuningRoom*>(a.get()));
         return all;
     };
     return work;
@@ -72,7 +72,7 @@ SpectrumFeature::SpectrumFeature(Shell& shell)
       widths_(new WidthsPage(workspace_, shell.frame())) {
     workspace_.results().teach(
         {typeid(SiteHearing), {}, [this] { return hearing_work(workspace_.project()); }});
-    workspace_.results().teach({typeid(PowerRoom), {}, [] { return room_work(); }});
+    workspace_.results().teach({typeid(TuningRoom), {}, [] { return room_work(); }});
     page_->setProperty(tray_height_property, 372);
     retune_->setProperty(tray_height_property, 300);
     shell.tray_page(tr("Spectrum board"), page_);

@@ -14,7 +14,7 @@ KnownSite know_site(const Project& project, Predictor& predictor, const CancelTo
             site.heard.push_back(std::make_shared<const HeardFloor>(heard_on(project, radios, p)));
             between.push_back(site.heard.back()->between);
             for (const Spill& s : spill_on(project, p)) spill.push_back(s);
-            site.room.add(power_room_on(project, p));
+            site.room.add(tuning_room_on(project, p));
         }
     }
     SceneCache scenes(usual_budget_bytes());

@@ -5,14 +5,14 @@
 #include <vector>
 
 #include "tuning/meetings.h"
-#include "tuning/power_room.h"
+#include "tuning/tuning_room.h"
 
 namespace yemvo {
 
 struct KnownSite {
     std::vector<std::shared_ptr<const HeardFloor>> heard;
     SiteHearing hearing;
-    PowerRoom room;
+    TuningRoom room;
     std::shared_ptr<const SiteCapacity> capacity;  ///< null where nobody asks for anything
     Scene scene;
 };

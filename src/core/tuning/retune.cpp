@@ -87,7 +87,7 @@ AirByWidth air_by_width(const Project& project, const std::vector<std::shared_pt
 
 Retuning::Retuning(const Project& project, const Scene& scene, const SiteHearing& hearing,
                    const SiteCapacity* capacity, RetuneAsk ask, const CancelToken& cancel,
-                   const PowerRoom* room)
+                   const TuningRoom* room)
     : project_(project), air_(site_air(project, hearing, capacity)), ask_(std::move(ask)) {
     if (!air_.assumed) {
         capacity_ = std::make_shared<const SiteCapacity>(*capacity);
@@ -206,8 +206,14 @@ void Retuning::allow_channels(TunedRadio& out, std::uint32_t i, Place place, con
     if (ask_.exactly_mhz.contains(own.channel.band))
         for (const OpenChannel& open : all)
             if (may_take(own, open)) exactly = std::max(exactly, open.permit.channel.width_mhz);
+    std::set<int> takes_rate;  // widths on which a requirement would no longer hold
+    if (room_ && exactly == 0)
+        for (const int width : channel_widths_mhz())
+            if (width != own.channel.width_mhz && !room_->room_db({own.access_point, own.radio}, width))
+                takes_rate.insert(width);
     for (const OpenChannel& open : all) {
         if (exactly > 0 && open.permit.channel.width_mhz != exactly) continue;
+        if (takes_rate.contains(open.permit.channel.width_mhz)) continue;
         if (!may_take(own, open)) continue;
         const double power = power_within(project_, ap, own.radio, open.permit.max_eirp_dbm);
         const double given = can.power.nearest_dbm(power, power);
@@ -336,7 +342,8 @@ RetuneInstance Retuning::with_powers(const Chosen& chosen) const {
         r.allowed = {chosen[k]};
         r.now = 0;
         if (r.locked) continue;
-        const double room = room_->room_db({own.access_point, own.radio});
+        const double room =
+            room_->room_db({own.access_point, own.radio}, chosen[k].channel.width_mhz).value_or(0);
         const double lost =
             air_.demand[of_[k]] * lost_to_neighbours(of_[k], chosen[k].channel, chosen[k].primary);
         for (int step = 0; step <= power_steps; ++step) {

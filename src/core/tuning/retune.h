@@ -13,8 +13,8 @@
 
 #include "tuning/meetings.h"
 #include "tuning/permits.h"
-#include "tuning/power_room.h"
 #include "tuning/search.h"
+#include "tuning/tuning_room.h"
 
 namespace yemvo {
 
@@ -23,7 +23,9 @@ enum class DfsUse { as_others, only_if_worth, never };
 struct RetuneAsk {
     BandSet bands = all_bands();
     std::vector<AccessPointId> only = {};  ///< empty: all; locked radios stay in any case
-    bool widths = true;                    ///< else each keeps its own
+    /// Else each keeps its own. With the room of each known, none takes a width on which a requirement of
+    /// rate or SNR that holds would no longer hold.
+    bool widths = true;
     std::map<BandId, int> widest_mhz = {{band_24, 20}, {band_5, 80}, {band_6, 160}};
     /// So wide in any case, or as wide as the radio may be below that.
     std::map<BandId, int> exactly_mhz = {};
@@ -31,7 +33,8 @@ struct RetuneAsk {
     /// 20 MHz channels at 5 and 6 GHz that nothing may reach over.
     std::map<BandId, std::vector<int>> left_out = {};
     DfsUse dfs = DfsUse::only_if_worth;
-    /// Powers may come down, as far as every requirement that holds still holds (PowerRoom); needs that room.
+    /// Powers may come down, as far as every requirement that holds still holds (TuningRoom); needs that
+    /// room.
     bool powers = false;
     /// 2.4 GHz radios may go off where every place is served without them and no busy hour carries less.
     bool off = false;
@@ -86,9 +89,9 @@ class Retuning {
 public:
     /// `scene`: of the site, for who hangs outdoors. `capacity` may be null: then each radio is taken to send
     /// for assumed_use, and less where it is wider.
-    /// `room`: null: powers stay, and nobody goes off.
+    /// `room`: null: powers stay, nobody goes off, and widths may take the rate from a requirement.
     Retuning(const Project&, const Scene&, const SiteHearing&, const SiteCapacity*, RetuneAsk,
-             const CancelToken& = {}, const PowerRoom* room = nullptr);
+             const CancelToken& = {}, const TuningRoom* room = nullptr);
     const RetuneInstance& instance() const { return instance_; }
     /// `better` is told each plan that is better than the one before, from any thread.
     RetuneResult run(const CancelToken& = {},
@@ -123,7 +126,7 @@ private:
     Project project_;
     SiteAir air_;
     std::vector<std::vector<HeardRadio>> neighbours_of_;  ///< what each hears of other people
-    std::optional<PowerRoom> room_;
+    std::optional<TuningRoom> room_;
     std::vector<AirByWidth> by_width_;  ///< at the present power, and every power_step_db below it
     RetuneAsk ask_;
     RetuneInstance instance_;

@@ -15,7 +15,7 @@ namespace {
 
 struct Site {
     Project project = demo::compose_venue();
-    PowerRoom room;
+    TuningRoom room;
     std::vector<std::shared_ptr<const HeardFloor>> heard;
     SiteHearing hearing;
     std::shared_ptr<const SiteCapacity> capacity;
@@ -32,7 +32,7 @@ struct Site {
         capacity = solver.solve(project, radios, heard);
         room = {};
         for (const FloorPrediction& f : predictor.predict(project).floors)
-            room.add(power_room_on(project, f));
+            room.add(tuning_room_on(project, f));
         SceneCache cache(std::size_t{1} << 24);
         scene = make_scene(project, cache);
     }
@@ -220,13 +220,13 @@ TEST_CASE("the room of a radio: none where its area just holds, all of it where 
     }
     CHECK(least < 3);
     CHECK(most > 6);
-    CHECK(PowerRoom{}.room_db({AccessPointId{1}, 0}) == RoomPart::most_db);
+    CHECK(TuningRoom{}.room_db({AccessPointId{1}, 0}) == RoomPart::most_db);
     // a lens that says nothing of levels hinders, and is named
     Project p = s.project;
     p.requirement_sets.edit()[0].requirements.push_back({{}, "sinr", band_5, 20, 0.9});
     Predictor predictor;
-    PowerRoom room;
-    for (const FloorPrediction& f : predictor.predict(p).floors) room.add(power_room_on(p, f));
+    TuningRoom room;
+    for (const FloorPrediction& f : predictor.predict(p).floors) room.add(tuning_room_on(p, f));
     REQUIRE(room.unknown.size() == 1);
     RetuneAsk ask;
     ask.powers = true;
@@ -234,6 +234,70 @@ TEST_CASE("the room of a radio: none where its area just holds, all of it where 
     CHECK(found.after == Approx(s.retuned_by({}).after));
     REQUIRE_FALSE(found.cannot.empty());
     CHECK_THAT(found.cannot.back().english(), Catch::Contains("Powers stay as they are"));
+}
+
+TEST_CASE("no radio takes a width on which a rate that is asked for would no longer be there") {
+    Site s;
+    const auto narrowest = [](const Project& p) {
+        int mhz = 1000;
+        for (const AirRadio& r : air_radios(p))
+            if (r.channel.band == band_5) mhz = std::min(mhz, r.channel.width_mhz);
+        return mhz;
+    };
+    for (const AirRadio& r : air_radios(s.project)) {
+        if (r.channel.band != band_5) continue;
+        AccessPoint ap = *find_access_point(s.project, r.floor, r.access_point);
+        ap.radios[r.radio].channel = {band_5, r.number % 2 ? 42 : 106, 80};
+        ap.radios[r.radio].primary = r.number % 2 ? 36 : 100;
+        ap.radios[r.radio].channel_open = false;
+        replace_access_point(s.project, r.floor, ap);
+    }
+    RequirementSet& asked = s.project.requirement_sets.edit()[0];
+    asked.requirements.push_back({RequirementId{77}, "rate_down", band_5, 350, 0.95});
+    const auto rate_met = [](const Verdict& v) {
+        for (const RequirementResult& r : v.requirements)
+            if (r.requirement.id == RequirementId{77}) return r.met();
+        throw std::logic_error("not judged");
+    };
+    s.look();
+    REQUIRE(rate_met(s.verdict()));
+    REQUIRE(narrowest(s.project) == 80);
+    RetuneAsk ask;  // little room, so that narrow channels cost least air
+    for (const Channel& c : channels(band_5, 20))
+        if (c.number > 64) ask.left_out[band_5].push_back(c.number);
+    const auto retuned = [&](const TuningRoom* room) {
+        Site after = s;
+        make_changes(after.project,
+                     Retuning(s.project, s.scene, s.hearing, s.capacity.get(), ask, {}, room).run().changes);
+        return after;
+    };
+    const Site blind = retuned(nullptr), kept = retuned(&s.room);
+    CHECK(narrowest(blind.project) < 80);
+    CHECK_FALSE(rate_met(blind.verdict()));
+    CHECK(rate_met(kept.verdict()));
+}
+
+TEST_CASE("what a width leaves of the room is known of rate and SNR, and is the same for signal") {
+    Site s;
+    auto& asked = s.project.requirement_sets.edit()[0].requirements;
+    asked = {{RequirementId{78}, "signal", band_5, -67, 0.5}};
+    s.look();
+    const RadioRef radio = s.room.parts.begin()->first;
+    const double signal = s.room.room_db(radio);
+    for (const int mhz : {20, 40, 80, 160}) CHECK(s.room.room_db(radio, mhz) == signal);
+    asked = {{RequirementId{79}, "snr", band_5, 20, 0.5}};
+    s.look();
+    // every doubling takes 3 dB, and what does not hold by then is lost
+    const int own = [&] {
+        for (const AirRadio& r : air_radios(s.project))
+            if (r.access_point == radio.access_point && r.radio == radio.radio) return r.channel.width_mhz;
+        return 0;
+    }();
+    const double narrow = s.room.room_db(radio, own).value();
+    REQUIRE(narrow > 3);
+    const double wide = s.room.room_db(radio, 2 * own).value();
+    CHECK(narrow - wide == Approx(3).margin(1));
+    CHECK(s.room.room_db(radio, own) == s.room.room_db(radio));
 }
 
 TEST_CASE("2.4 GHz radios go off that nobody needs, and none that anybody does") {

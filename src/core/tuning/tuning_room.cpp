@@ -1,8 +1,9 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "tuning/power_room.h"
+#include "tuning/tuning_room.h"
 
 #include <algorithm>
 #include <cmath>
+#include <numeric>
 
 #include "coverage/margins.h"
 
@@ -84,7 +85,7 @@ class FloorRoom {
 public:
     FloorRoom(const Project& project, const FloorPrediction& p) : project_(project), p_(p) {}
 
-    PowerRoom room() {
+    TuningRoom room() {
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
             const AskedCells asked = *asked_cells(set, *find_floor(project_, p_.floor), p_);
@@ -105,6 +106,7 @@ private:
             some_ = fields_above(p_, band, r, required_lens(r).id);
             rate_limits_.clear();
             if (required_lens(r).id == LensId::rate_down) find_rate_limits(r, band);
+            noise_counts_ = required_lens(r).id == LensId::snr;
             RoomTotal total{r.id, band, r.share_required, cells.size(), 0};
             for (std::size_t k = 0; k < cells.size(); ++k)
                 if (margin[k] >= 0) {
@@ -122,33 +124,57 @@ private:
         strongest(p_, some_, cell, levels_);
         const auto n = static_cast<std::size_t>(needed);
         if (levels_.size() < n) return;
-        const auto limit_of = [&](const Level& l) {
-            return rate_limits_.empty() ? levels_[n - 1].cdbm - 100 * margin_db : rate_limits_[l.field];
-        };
-        const bool spare = levels_.size() > n && levels_[n].cdbm >= limit_of(levels_[n]);
+        const double limit_cdbm = levels_[n - 1].cdbm - 100 * margin_db;
+        const bool spare =
+            levels_.size() > n && levels_[n].cdbm >= limit_of(levels_[n], width_of(levels_[n]), limit_cdbm);
         for (std::size_t i = 0; i < n; ++i) {
-            RoomPart& part = part_of(r.id, band, levels_[i].field);
-            const int db =
-                static_cast<int>(std::floor((levels_[i].cdbm - limit_of(levels_[i])) / 100 + 1e-9));
-            ++part.held[static_cast<std::size_t>(std::clamp(db, 0, RoomPart::most_db))];
+            const Level& l = levels_[i];
+            RoomPart& part = part_of(r.id, band, l.field);
+            count(part.held, l.cdbm - limit_of(l, width_of(l), limit_cdbm), true);
+            if (!rate_limits_.empty() || noise_counts_)
+                for (const int width : channel_widths_mhz())
+                    if (width != width_of(l))
+                        count(part.at_width[width], l.cdbm - limit_of(l, width, limit_cdbm), false);
             if (!spare) ++part.lone;
         }
     }
 
-    /// The level from which each radio gives the rate; its channel counts as it is.
-    void find_rate_limits(const Requirement& r, BandId band) {
-        constexpr double never_cdbm = 1e6;
-        rate_limits_.assign(p_.radios->size(), never_cdbm);
-        const ClientProfile who = choice_of(project_, r, band).client;
-        for (const std::size_t k : some_) {
-            const RadioField& f = (*p_.radios)[k];
-            const RateLadder ladder(f.ability, f.channel, who, who.noise_figure_db);
-            for (const RateLadder::Step& step : ladder.steps())
-                if (step.mbps >= r.limit_in(band) - 1e-6) {
-                    rate_limits_[k] = 100 * step.received_dbm;
-                    break;
-                }
+    int width_of(const Level& l) const { return (*p_.radios)[l.field].channel.width_mhz; }
+
+    /// From which level [hundredths of a dBm] it holds by that radio on such a width; `present_cdbm`: on its
+    /// own, where no rate is asked for.
+    double limit_of(const Level& l, int width_mhz, double present_cdbm) const {
+        if (!rate_limits_.empty()) {
+            const auto& by_width = rate_limits_[l.field];
+            const auto at = by_width.find(width_mhz);
+            return at == by_width.end() ? never_cdbm : at->second;
         }
+        return noise_counts_ ? present_cdbm + 1000 * std::log10(1.0 * width_mhz / width_of(l)) : present_cdbm;
+    }
+
+    /// `holds`: by what was judged, whatever rounding says.
+    static void count(RoomPart::Held& held, double spare_cdb, bool holds) {
+        const double db = std::floor(spare_cdb / 100 + 1e-9);
+        if (db < 0 && !holds)
+            ++held.lost;
+        else
+            ++held.by_db[static_cast<std::size_t>(std::clamp<double>(db, 0, RoomPart::most_db))];
+    }
+
+    /// The level from which each radio gives the rate, on each width.
+    void find_rate_limits(const Requirement& r, BandId band) {
+        rate_limits_.assign(p_.radios->size(), {});
+        const ClientProfile who = choice_of(project_, r, band).client;
+        for (const std::size_t k : some_)
+            for (const int width : channel_widths_mhz()) {
+                const RadioField& f = (*p_.radios)[k];
+                const RateLadder ladder(f.ability, {band, f.channel.number, width}, who, who.noise_figure_db);
+                const auto& steps = ladder.steps();
+                const auto enough = std::ranges::find_if(steps, [&](const RateLadder::Step& step) {
+                    return step.mbps >= r.limit_in(band) - 1e-6;
+                });
+                if (enough != steps.end()) rate_limits_[k][width] = 100 * enough->received_dbm;
+            }
     }
 
     RoomPart& part_of(RequirementId id, BandId band, std::size_t field) {
@@ -156,20 +182,36 @@ private:
         std::vector<RoomPart>& own = out_.parts[{f.access_point, f.radio}];
         const auto at = std::ranges::find_if(
             own, [&](const RoomPart& p) { return p.requirement == id && p.band == band; });
-        return at == own.end() ? own.emplace_back(RoomPart{id, band, {}, 0}) : *at;
+        return at == own.end() ? own.emplace_back(RoomPart{id, band, {}, {}, 0}) : *at;
     }
 
     const Project& project_;
     const FloorPrediction& p_;
-    PowerRoom out_;
+    TuningRoom out_;
     std::vector<std::size_t> some_;
-    std::vector<double> rate_limits_;  ///< by field [hundredths of a dBm]; empty for other lenses
+    static constexpr double never_cdbm = 1e6;
+    /// By field, by width [hundredths of a dBm]; empty for other lenses.
+    std::vector<std::map<int, double>> rate_limits_;
+    bool noise_counts_ = false;
     std::vector<Level> levels_;
 };
 
+/// Over all floors.
+RoomPart::Held held_on(const std::vector<RoomPart>& parts, const RoomTotal& of, int width_mhz) {
+    RoomPart::Held sum;
+    for (const RoomPart& p : parts) {
+        if (p.requirement != of.requirement || p.band != of.band) continue;
+        const auto other = p.at_width.find(width_mhz);
+        const RoomPart::Held& held = other == p.at_width.end() ? p.held : other->second;
+        sum.lost += held.lost;
+        for (std::size_t i = 0; i < sum.by_db.size(); ++i) sum.by_db[i] += held.by_db[i];
+    }
+    return sum;
+}
+
 }  // namespace
 
-void PowerRoom::add(const PowerRoom& o) {
+void TuningRoom::add(const TuningRoom& o) {
     for (const RoomTotal& t : o.totals) {
         const auto same = std::ranges::find_if(totals, [&](const RoomTotal& own) {
             return own.requirement == t.requirement && own.band == t.band;
@@ -189,7 +231,9 @@ void PowerRoom::add(const PowerRoom& o) {
         if (std::ranges::count(unknown, name) == 0) unknown.push_back(name);
 }
 
-double PowerRoom::room_db(const RadioRef& radio) const {
+double TuningRoom::room_db(const RadioRef& radio) const { return *room_db(radio, 0); }
+
+std::optional<double> TuningRoom::room_db(const RadioRef& radio, int width_mhz) const {
     double room = RoomPart::most_db;
     const auto own = parts.find(radio);
     if (own == parts.end()) return room;
@@ -198,15 +242,13 @@ double PowerRoom::room_db(const RadioRef& radio) const {
         const double share = static_cast<double>(t.met) / static_cast<double>(t.asked);
         // one that does not hold is kept as it is as well
         const double to_give = share > t.share_required ? 0.5 * (share - t.share_required) / share : 0;
-        RoomPart sum;
-        for (const RoomPart& p : own->second)
-            if (p.requirement == t.requirement && p.band == t.band)
-                for (std::size_t i = 0; i < sum.held.size(); ++i) sum.held[i] += p.held[i];
-        std::uint64_t all = 0, below = 0;
-        for (std::uint32_t n : sum.held) all += n;
-        for (int db = 0; db < RoomPart::most_db && all > 0; ++db) {
-            below += sum.held[static_cast<std::size_t>(db)];
-            if (static_cast<double>(below) > to_give * static_cast<double>(all)) {
+        const RoomPart::Held sum = held_on(own->second, t, width_mhz);
+        const double all = std::accumulate(sum.by_db.begin(), sum.by_db.end(), 1.0 * sum.lost);
+        double below = sum.lost;
+        if (below > to_give * all) return std::nullopt;
+        for (int db = 0; db < RoomPart::most_db; ++db) {
+            below += sum.by_db[static_cast<std::size_t>(db)];
+            if (below > to_give * all) {
                 room = std::min(room, static_cast<double>(db));
                 break;
             }
@@ -215,13 +257,13 @@ double PowerRoom::room_db(const RadioRef& radio) const {
     return room;
 }
 
-bool PowerRoom::can_go(const RadioRef& radio) const {
+bool TuningRoom::can_go(const RadioRef& radio) const {
     const auto own = parts.find(radio);
     return own == parts.end() ||
            std::ranges::none_of(own->second, [](const RoomPart& p) { return p.lone > 0; });
 }
 
-PowerRoom power_room_on(const Project& project, const FloorPrediction& p) {
+TuningRoom tuning_room_on(const Project& project, const FloorPrediction& p) {
     return FloorRoom(project, p).room();
 }
 
