@@ -4,6 +4,7 @@
 #include <memory>
 #include <vector>
 
+#include "coverage/verdict.h"
 #include "tuning/meetings.h"
 #include "tuning/tuning_room.h"
 
@@ -15,6 +16,7 @@ struct KnownSite {
     TuningRoom room;
     std::shared_ptr<const SiteCapacity> capacity;  ///< null where nobody asks for anything
     Scene scene;
+    Verdict verdict;  ///< of the whole, capacity counted
 };
 /// One floor's fields at a time in memory. Throws Cancelled.
 KnownSite know_site(const Project&, Predictor&, const CancelToken& = {});

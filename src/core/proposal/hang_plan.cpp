@@ -1,0 +1,124 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "proposal/hang_plan.h"
+
+#include <algorithm>
+#include <cmath>
+#include <set>
+
+namespace yemvo {
+namespace {
+
+struct Pair {
+    double distance_m;
+    std::size_t gone, come;
+};
+
+class Hanger {
+public:
+    Hanger(const Project& project, const SiteCover& cover, const CoverPlan& plan) {
+        out_.project = project;
+        for (const std::uint32_t c : plan) taken_.insert(c);
+        for (std::uint32_t c = 0; c < cover.candidates.size(); ++c) {
+            const ProposalCandidate& candidate = cover.candidates[c];
+            if (candidate.stands) highest_ = std::max(highest_, candidate.access_point.number);
+            const bool in = taken_.contains(c);
+            if (candidate.stands && in) stay_.push_back(candidate);
+            if (candidate.stands && !in) go_.push_back(candidate);
+            if (!candidate.stands && in) come_.push_back(candidate);
+        }
+        reading_order();
+    }
+
+    HungPlan hung(const std::vector<FloorId>& asked, double moves_within_m) {
+        for (Variant& v : out_.project.variants)
+            if (v.id == out_.project.variant)
+                for (auto& [floor, list] : v.access_points) list = {};
+        for (const ProposalCandidate& c : stay_) {
+            put(c.floor, c.access_point);
+            if (std::ranges::count(asked, c.floor) > 0)
+                note(MoveKind::stays, c.floor, c.access_point, c.access_point.position);
+        }
+        move_them(moves_within_m);
+        add_them();
+        for (std::size_t i = 0; i < go_.size(); ++i)
+            if (!replaced_.contains(i))
+                note(MoveKind::removed, go_[i].floor, go_[i].access_point, go_[i].access_point.position);
+        std::map<FloorId, int> order;
+        for (const Floor* f : all_floors(out_.project)) order[f->id] = int(order.size());
+        std::ranges::stable_sort(out_.moves, {},
+                                 [&](const ProposalMove& m) { return std::pair(order[m.floor], m.number); });
+        return std::move(out_);
+    }
+
+private:
+    /// Rows of about 3 m from above, each from left to right.
+    void reading_order() {
+        std::ranges::stable_sort(come_, {}, [](const ProposalCandidate& c) {
+            const Point p = c.access_point.position;
+            return std::tuple(c.floor.value, std::lround(-p.y / 3), p.x);
+        });
+    }
+
+    void move_them(double within_m) {
+        std::vector<Pair> pairs;
+        for (std::size_t g = 0; g < go_.size(); ++g)
+            for (std::size_t k = 0; k < come_.size(); ++k) {
+                if (go_[g].floor != come_[k].floor) continue;
+                const double d = distance(go_[g].access_point.position, come_[k].access_point.position);
+                if (d <= within_m) pairs.push_back({d, g, k});
+            }
+        std::ranges::stable_sort(pairs, {}, &Pair::distance_m);
+        for (const Pair& p : pairs) {
+            if (replaced_.contains(p.gone) || placed_.contains(p.come)) continue;
+            replaced_.insert(p.gone);
+            placed_.insert(p.come);
+            AccessPoint ap = come_[p.come].access_point;
+            const AccessPoint& before = go_[p.gone].access_point;
+            ap.id = before.id;
+            ap.number = before.number;
+            ap.source = before.model == ap.model ? before.source : ap.source;
+            put(come_[p.come].floor, ap);
+            note(MoveKind::moved, come_[p.come].floor, ap, before.position);
+        }
+    }
+
+    void add_them() {
+        for (std::size_t k = 0; k < come_.size(); ++k) {
+            if (placed_.contains(k)) continue;
+            AccessPoint ap = come_[k].access_point;
+            ap.id = AccessPointId{out_.project.next_id++};
+            ap.number = ++highest_;
+            put(come_[k].floor, ap);
+            note(MoveKind::added, come_[k].floor, ap, ap.position);
+        }
+    }
+
+    void put(FloorId floor, const AccessPoint& ap) {
+        for (Variant& v : out_.project.variants)
+            if (v.id == out_.project.variant) v.access_points[floor].edit().push_back(ap);
+    }
+
+    void note(MoveKind kind, FloorId floor, const AccessPoint& ap, Point from) {
+        out_.moves.push_back({kind, floor, ap.id, ap.number, from, ap.position, ap.model});
+    }
+
+    HungPlan out_;
+    int highest_ = 0;  ///< number; one that goes is not given to another
+    std::set<std::uint32_t> taken_;
+    std::vector<ProposalCandidate> stay_, go_, come_;
+    std::set<std::size_t> replaced_, placed_;
+};
+
+}  // namespace
+
+std::string_view move_kind_name(MoveKind kind) {
+    static constexpr std::string_view names[] = {"stays", "moved", "added", "removed"};
+    return names[static_cast<int>(kind)];
+}
+
+HungPlan hang_plan(const Project& project, const SiteCover& cover, const CoverPlan& plan,
+                   const std::vector<FloorId>& asked, double moves_within_m) {
+    return Hanger(project, cover, plan).hung(asked, moves_within_m);
+}
+
+}  // namespace yemvo

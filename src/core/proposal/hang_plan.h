@@ -1,0 +1,36 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// A plan of columns as access points in the venue, and what it changes.
+#pragma once
+#include "proposal/site_cover.h"
+
+namespace yemvo {
+
+enum class MoveKind {
+    stays,  ///< where it hangs; its settings may be others
+    moved,  ///< another place, or another model
+    added,
+    removed,
+};
+std::string_view move_kind_name(MoveKind);
+
+struct ProposalMove {
+    MoveKind kind = MoveKind::stays;
+    FloorId floor;
+    AccessPointId access_point;  ///< in the proposal; of what goes: in the present plan
+    int number = 0;
+    Point from, to;  ///< the same where it does not move
+    ModelId model;
+};
+
+struct HungPlan {
+    Project project;                  ///< the present one with other access points in its variant
+    std::vector<ProposalMove> moves;  ///< of the floors asked, by floor and number
+};
+
+/// Who stays keeps id, number and channels; of the others each takes number and id of the nearest that goes
+/// on its floor, within `moves_within_m`; new ones are numbered in
+/// reading order, above all that there are.
+HungPlan hang_plan(const Project&, const SiteCover&, const CoverPlan&, const std::vector<FloorId>& asked,
+                   double moves_within_m = 12);
+
+}  // namespace yemvo

@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// What a proposal is asked for.
+#pragma once
+#include <cstdint>
+#include <string_view>
+#include <vector>
+
+#include "project/project.h"
+
+namespace yemvo {
+
+/// What is to be least.
+enum class ProposalGoal { count, price, watts };
+std::string_view proposal_goal_name(ProposalGoal);
+
+/// A part of a floor where no access point may hang.
+struct KeepOut {
+    FloorId floor;
+    std::vector<Point> outline;
+};
+
+struct ProposalAsk {
+    std::vector<FloorId> floors = {};  ///< empty: all; what hangs on others stays
+    /// Models that may be taken, each where it is made to hang; empty: the one that the present plan has most
+    /// of, inside and in the open, else the project's first that fits.
+    std::vector<ModelId> models = {};
+    BandSet bands = all_bands();             ///< radios of other bands are off
+    bool keep = false;                       ///< all that hangs now stays where it is
+    std::vector<AccessPointId> locked = {};  ///< these stay where they are in any case
+    std::vector<KeepOut> keep_out = {};      ///< besides the zones of that kind
+    double pitch_m = 4;                      ///< between candidate places of a room, about
+    double from_walls_m = 0.5, apart_m = 3;  ///< at least; apart: on the same floor
+    /// Every level that a requirement asks for has to hold with any one access point gone.
+    bool survives_one = false;
+    ProposalGoal goal = ProposalGoal::count;
+    double seconds = 60;
+    std::uint64_t seed = 1;
+};
+
+}  // namespace yemvo
