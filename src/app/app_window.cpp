@@ -24,6 +24,7 @@
 #include "app/plan/plan_feature.h"
 #include "app/prediction/prediction_feature.h"
 #include "app/proof/proof_feature.h"
+#include "app/proposal/proposal_feature.h"
 #include "app/schedule/schedule_feature.h"
 #include "app/section/section_feature.h"
 #include "app/settings/settings_feature.h"
@@ -50,6 +51,7 @@ struct AppWindow::Features {
     DemandFeature demand{shell_};
     LinkProfileFeature link_profile{shell_};
     SpectrumFeature spectrum{shell_};
+    ProposalFeature proposal{shell_, plan.view()};
     ScheduleFeature schedule{shell_};
     FindingsFeature findings{shell_};
     CostsFeature costs{shell_};
@@ -111,6 +113,7 @@ SpectrumPage& AppWindow::spectrum() { return features_->spectrum.page(); }
 RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
 bool AppWindow::is_hearing() const { return features_->neighbours.is_reading(); }
 WidthsPage& AppWindow::widths() { return features_->spectrum.widths(); }
+ProposalPage& AppWindow::proposal() { return features_->proposal.page(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }

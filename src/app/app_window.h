@@ -20,6 +20,7 @@ class PredictionRunner;
 class ProofPage;
 class RadioSchedule;
 class OnAirPage;
+class ProposalPage;
 class RetunePage;
 class WidthsPage;
 class SpectrumPage;
@@ -61,6 +62,7 @@ public:
     RetunePage& retuning();
     WidthsPage& widths();
     OnAirPage& on_air();
+    ProposalPage& proposal();
     FindingsPage& findings();
     CostsPage& costs();
     DemandPage& demand();

@@ -408,7 +408,8 @@ void PlanView::paintEvent(QPaintEvent*) {
         for (const bool selected : {false, true}) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
-                if (workspace_.selection().has({Item::Kind::access_point, ap.id.value}) == selected)
+                if ((!guest_ || !guest_->draws(ap.id)) &&
+                    workspace_.selection().has({Item::Kind::access_point, ap.id.value}) == selected)
                     badges_.paint(p, map_.to_screen(ap.position), workspace_.project(), ap,
                                   selected ? render::BadgeState::selected : render::BadgeState::plain, ratio);
         }
@@ -418,6 +419,7 @@ void PlanView::paintEvent(QPaintEvent*) {
             render::paint_channels(p, workspace_.project(), *f, workspace_.shown().map().bands, map_, size(),
                                    theme());
         meetings(render::MeetingPart::tags);
+        if (guest_) guest_->paint(p, map_);
         paint_decoration(p);
     }
     painted_ = workspace_.results().prediction().get();

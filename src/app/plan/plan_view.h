@@ -14,6 +14,7 @@
 #include "app/plan/entry_box.h"
 #include "app/plan/key_pointer.h"
 #include "app/plan/next_step_bar.h"
+#include "app/plan/plan_guest.h"
 #include "app/plan/plan_overlay.h"
 #include "app/plan/tool.h"
 #include "geometry/point.h"
@@ -51,6 +52,11 @@ public:
     /// A drawing is being decoded behind the window.
     bool is_reading() const { return !drawing_runner_->is_idle() || drawings_pending_; }
     const render::SheetCache& sheets() const { return *sheets_; }
+    /// Drawn over the rest from now on; it must outlive the view or leave with none.
+    void set_guest(const PlanGuest* guest) {
+        guest_ = guest;
+        update();
+    }
 
 signals:
     void pointer_moved(const Point& at, bool inside);
@@ -105,6 +111,7 @@ private:
     };
     HeatOf heat_of_;
     BadgeStamps badges_;
+    const PlanGuest* guest_ = nullptr;
     FindingStamps finding_stamps_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);

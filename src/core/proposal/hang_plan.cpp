@@ -116,6 +116,20 @@ std::string_view move_kind_name(MoveKind kind) {
     return names[static_cast<int>(kind)];
 }
 
+void take_plan(Project& p, const HungPlan& plan, const std::set<FloorId>& floors) {
+    const bool same_variant = p.variant == plan.project.variant;
+    p.next_id = std::max(p.next_id, plan.project.next_id);
+    for (Variant& v : p.variants) {
+        if (!(v.id == p.variant)) continue;
+        for (const FloorId floor : floors) {
+            std::vector<AccessPoint> list = access_points(plan.project, floor);
+            if (!same_variant)
+                for (AccessPoint& ap : list) ap.id = AccessPointId{p.next_id++};
+            v.access_points[floor] = std::move(list);
+        }
+    }
+}
+
 HungPlan hang_plan(const Project& project, const SiteCover& cover, const CoverPlan& plan,
                    const std::vector<FloorId>& asked, double moves_within_m) {
     return Hanger(project, cover, plan).hung(asked, moves_within_m);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // A plan of columns as access points in the venue, and what it changes.
 #pragma once
+#include <set>
+
 #include "proposal/site_cover.h"
 
 namespace yemvo {
@@ -32,5 +34,9 @@ struct HungPlan {
 /// reading order, above all that there are.
 HungPlan hang_plan(const Project&, const SiteCover&, const CoverPlan&, const std::vector<FloorId>& asked,
                    double moves_within_m = 12);
+
+/// The plan's access points on these floors in place of those of the current variant, as one edit. In a
+/// variant of its own they get ids of their own.
+void take_plan(Project&, const HungPlan&, const std::set<FloorId>& floors);
 
 }  // namespace yemvo

@@ -27,12 +27,20 @@ struct Judged {
     HungPlan hung;
     Verdict verdict;
     std::shared_ptr<const SiteCapacity> capacity;
-    /// Requirements that fail, then by how much of what is asked, then the cost: less is better.
+    /// Requirements that fail and bands in which they do not hold together, then by how much of what is
+    /// asked, then the cost: less is better.
     std::tuple<int, double, double> rank() const {
         double lacks = 0;
         for (const RequirementResult& r : verdict.requirements)
             if (r.asks()) lacks += std::max(0.0, r.requirement.share_required - r.share_met());
-        return {verdict.not_met(), std::round(lacks * 1000), cost};
+        for (const BandResult& b : verdict.bands) lacks += std::max(0.0, b.share_required - b.share_met());
+        return {failing(), std::round(lacks * 500), cost};
+    }
+    int failing() const {
+        return verdict.not_met() +
+               static_cast<int>(std::ranges::count_if(verdict.bands, [](const BandResult& b) {
+                   return b.share_met() < b.share_required - 1e-9;
+               }));
     }
 };
 
@@ -142,7 +150,7 @@ private:
             plan = search_cover(cover_.problem, wish, cancel_, round == 0 ? nullptr : &plan);
             if (cancel_.cancelled() && best_) return;
             Judged judged = judge_plan(plan);
-            const bool whole = judged.verdict.not_met() == 0;
+            const bool whole = judged.failing() == 0;
             const bool asks_more = !whole && ask_for_more(judged);
             keep(std::move(judged));
             if (whole || !asks_more) return;
@@ -151,7 +159,7 @@ private:
 
     /// Needs are known by now: the search is given its time, and what it finds is judged.
     void search_longer() {
-        learn_servers();
+        learn_needs();
         CoverWish wish;
         wish.seed = ask_.seed + 1000;
         wish.seconds = std::max(0.5, 0.6 * (ask_.seconds - seconds()));
@@ -190,9 +198,30 @@ private:
             needed.insert(*out);
             CoverPlan without = best_->plan;
             std::erase(without, *out);
-            Judged judged = judge_plan(without);
+            Judged judged = judge_as_tuned(without);
             if (judged.rank() < best_->rank()) keep(std::move(judged));
         }
+    }
+
+    /// With the settings that the best plan has at the same places: quick enough to try many.
+    Judged judge_as_tuned(const CoverPlan& plan) {
+        Judged out;
+        out.plan = plan;
+        out.cost = cost_on_floors(plan);
+        out.hung = hang_plan(project_, cover_, plan, asked_);
+        for (const ProposalMove& m : out.hung.moves) {
+            if (m.kind == MoveKind::removed) continue;
+            const auto& tuned = access_points(best_->hung.project, m.floor);
+            const auto same = std::ranges::find(tuned, m.to, &AccessPoint::position);
+            if (same == tuned.end()) continue;
+            AccessPoint ap = *find_access_point(out.hung.project, m.floor, m.access_point);
+            ap.radios = same->radios;
+            replace_access_point(out.hung.project, m.floor, ap);
+        }
+        KnownSite site = know_site(out.hung.project, predictor_, CancelToken());
+        out.verdict = std::move(site.verdict);
+        out.capacity = std::move(site.capacity);
+        return out;
     }
 
     std::size_t hang_in(const ServedPlace& place, const CoverPlan& plan) const {
@@ -203,11 +232,13 @@ private:
         }));
     }
 
-    /// What turned out to do in a zone is asked of it from now on, and no more.
-    void learn_servers() {
-        for (const ServedPlace& place : cover_.served)
-            for (std::size_t k = hang_in(place, best_->plan); k < place.most; ++k)
-                cover_.problem.groups[place.first + k].need = 0;
+    /// What turned out to do is asked for from now on, and no more.
+    void learn_needs() {
+        const std::vector<std::uint32_t> met = covered_rows(cover_.problem, best_->plan);
+        for (std::size_t g = 0; g < met.size(); ++g) {
+            CoverGroup& group = cover_.problem.groups[g];
+            group.need = std::min(group.need, met[g]);
+        }
     }
 
     Judged judge_plan(const CoverPlan& plan) {
@@ -250,6 +281,8 @@ private:
             if (required_lens(r.requirement).counts == RequirementCounts::area)
                 any = ask_for_places(r) || any;
         }
+        for (const BandResult& b : judged.verdict.bands)
+            if (b.share_met() < b.share_required) any = ask_for_all_at_once(b) || any;
         if (judged.capacity && asks_about_capacity(judged.verdict)) any = ask_for_servers(judged) || any;
         return any;
     }
@@ -263,6 +296,16 @@ private:
                 if (lacks <= 0) continue;
                 any = raise(on.floor, r.requirement.id, band, lacks + 0.003) || any;
             }
+        return any;
+    }
+
+    /// Each holds on its own share of places: where they do not hold on the same, each has to on more.
+    bool ask_for_all_at_once(const BandResult& b) {
+        bool any = false;
+        for (const FloorArea& on : b.floors) {
+            const double lacks = b.share_required - on.share_met();
+            if (lacks > 0 && on.demanded_m2 > 0) any = raise(on.floor, {}, b.band, lacks / 2 + 0.003) || any;
+        }
         return any;
     }
 

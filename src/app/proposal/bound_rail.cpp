@@ -1,0 +1,89 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/proposal/bound_rail.h"
+
+#include <QPainter>
+#include <algorithm>
+#include <cmath>
+
+#include "app/look/theme.h"
+#include "render/plan_marks.h"
+#include "render/plan_proposal.h"
+#include "render/text_style.h"
+#include "render/tr.h"
+
+namespace yemvo::app {
+
+BoundRail::BoundRail(QWidget* parent) : QWidget(parent) {
+    setObjectName("boundRail");
+    setMinimumSize(220, 46);
+    setSizePolicy(QSizePolicy::Preferred, QSizePolicy::Fixed);
+}
+
+void BoundRail::show_figures(const Figures& figures) {
+    if (figures == figures_) return;
+    figures_ = figures;
+    const int all[] = {figures.least, figures.proposed, figures.now};
+    const auto [low, high] = std::minmax_element(std::begin(all), std::end(all));
+    const double room = std::max(2.0, 0.25 * (*high - *low + 1));
+    low_ = std::max(0.0, *low - room);
+    high_ = *high + room;
+    setAccessibleName(
+        tr("At least %1, proposed %2, now %3").arg(figures.least).arg(figures.proposed).arg(figures.now));
+    setToolTip(
+        tr("No plan from these candidate places reaches what is asked with fewer than %1. What clients "
+           "and air take on top is not in that figure.")
+            .arg(figures.least));
+    update();
+}
+
+double BoundRail::x_of(double count) const {
+    constexpr double margin_px = 40;
+    return margin_px + (count - low_) / (high_ - low_) * (width() - 2 * margin_px);
+}
+
+void BoundRail::paintEvent(QPaintEvent*) {
+    if (figures_.proposed == 0) return;
+    QPainter p(this);
+    p.setRenderHint(QPainter::Antialiasing);
+    constexpr double y = 15;
+    p.setPen(QPen(theme().line, 1));
+    p.drawLine(QPointF(4, y), QPointF(width() - 4, y));
+    for (int n = int(std::ceil(low_)); n <= int(high_); ++n)
+        p.drawLine(QPointF(x_of(n), y - 3), QPointF(x_of(n), y + 3));
+    const double least = x_of(figures_.least), proposed = x_of(figures_.proposed);
+    render::paint_hatch(p, QRectF(4, y - 6, least - 4, 12), render::with_alpha(theme().muted, 0.5));
+    p.setPen(QPen(theme().accent, 3));
+    if (proposed > least + 1) p.drawLine(QPointF(least, y), QPointF(proposed, y));
+    p.setPen(QPen(theme().ink, 2.2));
+    p.drawLine(QPointF(least, y - 10), QPointF(least, y + 10));
+    const auto below = [&](double x, const QString& text, const QColor& ink, int shift) {
+        p.setFont(render::font(10.5, 400));
+        p.setPen(ink);
+        const double wide = QFontMetricsF(p.font()).horizontalAdvance(text) + 2;
+        const double left = std::clamp(x - wide / 2 + shift, 0.0, width() - wide);
+        p.drawText(QRectF(left, 29, wide, 15), Qt::AlignCenter, text);
+    };
+    const bool close = proposed - least < 62;
+    p.setFont(render::font(12, 650));
+    render::draw_halo_text(p, QPointF(least - 5, y), QString::number(figures_.least), p.font(), theme().ink,
+                           theme().chrome, 5, Qt::AlignRight | Qt::AlignVCenter);
+    below(least, tr("at least"), theme().muted, close ? -26 : 0);
+    if (figures_.now > 0 && figures_.now != figures_.proposed) {
+        // beside the proposed one, however near they are
+        constexpr double apart_px = 40;
+        const double now = figures_.now > figures_.proposed
+                               ? std::max(x_of(figures_.now), proposed + apart_px)
+                               : std::min(x_of(figures_.now), proposed - apart_px);
+        const QRectF tile(now - 12, y - 8.5, 24, 17);
+        p.setPen(QPen(theme().ink, 1.1));
+        p.setBrush(theme().tile);
+        p.drawRoundedRect(tile, 4, 4);
+        p.setFont(render::font(11.5, 650));
+        p.drawText(tile, Qt::AlignCenter, QString::number(figures_.now));
+        below(now, tr("now"), theme().muted, 0);
+    }
+    render::paint_proposed_tile(p, {proposed, y}, QString::number(figures_.proposed), false, theme());
+    below(proposed, tr("proposed"), theme().accent, close ? 8 : 0);
+}
+
+}  // namespace yemvo::app

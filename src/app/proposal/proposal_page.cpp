@@ -1,0 +1,366 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "app/proposal/proposal_page.h"
+
+#include <QCheckBox>
+#include <QComboBox>
+#include <QGridLayout>
+#include <QHBoxLayout>
+#include <QHeaderView>
+#include <QLabel>
+#include <QPushButton>
+#include <QTableView>
+
+#include "app/look/columns.h"
+#include "app/look/theme.h"
+#include "app/model/document.h"
+#include "app/model/in_view.h"
+#include "app/model/listening.h"
+#include "app/model/workspace.h"
+#include "app/proposal/bound_rail.h"
+#include "app/proposal/proposal_table.h"
+#include "app/proposal/search_chart.h"
+#include "project/edits.h"
+#include "render/text_style.h"
+#include "render/tr.h"
+
+namespace yemvo::app {
+
+namespace {
+
+constexpr double seconds_offered[] = {15, 60, 300, 900};
+
+std::map<FloorId, std::vector<AccessPoint>> hanging(const Project& p) {
+    std::map<FloorId, std::vector<AccessPoint>> out;
+    for (const Floor* f : all_floors(p)) out[f->id] = access_points(p, f->id);
+    return out;
+}
+
+}  // namespace
+
+ProposalPage::ProposalPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+    setObjectName("proposalPage");
+    auto* row = new QHBoxLayout(this);
+    row->setContentsMargins(0, 0, 0, 0);
+    row->setSpacing(0);
+    row->addWidget(build_ask());
+    row->addWidget(build_answer(), 1);
+    connect(&behind_, &Behind::progressed, this, [this] {
+        refresh();
+        emit progressed();
+    });
+    listen(this, &ProposalPage::drop_if_old, workspace, &Workspace::project_changed);
+    connect(&workspace.document(), &Document::opened, this, [this] {
+        behind_.stop();
+        forget();
+        fill_models();
+    });
+    fill_models();
+    refresh();
+}
+
+ProposalPage::~ProposalPage() { behind_.disconnect(); }
+
+QWidget* ProposalPage::build_ask() {
+    auto* side = new QWidget(this);
+    side->setObjectName("findingSide");
+    side->setFixedWidth(300);
+    auto* grid = new QGridLayout(side);
+    grid->setContentsMargins(12, 8, 12, 8);
+    grid->setHorizontalSpacing(8);
+    grid->setVerticalSpacing(4);
+    int at = 0;
+    const auto label = [&](const QString& words) {
+        auto* l = new QLabel(words);
+        l->setObjectName("small");
+        grid->addWidget(l, at, 0);
+    };
+    const auto choice = [&](const QString& words, const char* object, const QStringList& names, int now) {
+        label(words);
+        auto* box = new QComboBox;
+        box->setObjectName(object);
+        box->setAccessibleName(words);
+        box->addItems(names);
+        box->setCurrentIndex(now);
+        grid->addWidget(box, at++, 1);
+        return box;
+    };
+    const auto tick = [&](const QString& words, const char* object, const QString& tip) {
+        auto* box = new QCheckBox(words);
+        box->setObjectName(object);
+        box->setToolTip(tip);
+        grid->addWidget(box, at++, 1);
+        return box;
+    };
+    floors_ = choice(tr("Floors"), "proposalFloors", {tr("all floors"), tr("the floor in view")}, 0);
+    label(tr("Radios"));
+    auto* row = new QHBoxLayout;
+    row->setSpacing(10);
+    for (const Band& b : bands()) {
+        auto* box = new QCheckBox(render::local(b.name));
+        box->setObjectName("proposalBand" + QString::number(b.id.index));
+        box->setAccessibleName(tr("%1 GHz").arg(render::local(b.name)));
+        box->setChecked(true);
+        bands_.push_back(box);
+        row->addWidget(box);
+    }
+    row->addStretch(1);
+    grid->addLayout(row, at++, 1);
+    models_ = choice(tr("Models"), "proposalModels", {}, 0);
+    models_->setToolTip(tr("Inside those that hang under ceilings, in the open those made for it"));
+    label(tr("Present plan"));
+    keep_ = tick(tr("stays where it hangs"), "proposalKeep",
+                 tr("Access points are added to what hangs now; without it all may move or go"));
+    label(tr("Failures"));
+    survive_ = tick(tr("any one may fail"), "proposalSurvive",
+                    tr("Levels that requirements ask for hold with any one access point gone"));
+    goal_ =
+        choice(tr("As little as can be"), "proposalGoal", {tr("access points"), tr("price"), tr("watts")}, 0);
+    QStringList times;
+    for (const double s : seconds_offered)
+        times << (s < 60 ? tr("%1 s").arg(render::figure(s, 0))
+                         : tr("%1 min").arg(render::figure(s / 60, 0)));
+    seconds_ = choice(tr("Time"), "proposalSeconds", times, 1);
+    grid->setRowStretch(at++, 1);
+    begin_ = new QPushButton(tr("Propose"));
+    begin_->setObjectName("proposalBegin");
+    begin_->setDefault(true);
+    connect(begin_, &QPushButton::clicked, this, [this] { is_working() ? stop() : begin(); });
+    grid->addWidget(begin_, at, 0, 1, 2);
+    return side;
+}
+
+QWidget* ProposalPage::build_answer() {
+    auto* main = new QWidget(this);
+    auto* column = new QVBoxLayout(main);
+    column->setContentsMargins(12, 8, 8, 6);
+    column->setSpacing(4);
+    auto* head = new QHBoxLayout;
+    head->setSpacing(14);
+    auto* words = new QVBoxLayout;
+    words->setSpacing(2);
+    summary_ = new QLabel;
+    summary_->setObjectName("proposalSummary");
+    summary_->setFont(render::font(13, 600));
+    summary_->setWordWrap(true);
+    words->addWidget(summary_);
+    detail_ = new QLabel;
+    detail_->setObjectName("muted");
+    detail_->setWordWrap(true);
+    words->addWidget(detail_);
+    words->addStretch(1);
+    head->addLayout(words, 1);
+    rail_ = new BoundRail;
+    head->addWidget(rail_);
+    column->addLayout(head);
+    auto* middle = new QHBoxLayout;
+    middle->setSpacing(10);
+    chart_ = new SearchChart;
+    chart_->setFixedWidth(196);
+    middle->addWidget(chart_);
+    table_ = new ProposalTable(this);
+    view_ = new QTableView;
+    view_->setObjectName("proposalTable");
+    view_->setAccessibleName(tr("Differences by floor"));
+    view_->setModel(table_);
+    view_->setSelectionBehavior(QAbstractItemView::SelectRows);
+    view_->setSelectionMode(QAbstractItemView::SingleSelection);
+    view_->setShowGrid(false);
+    view_->setFrameShape(QFrame::NoFrame);
+    view_->verticalHeader()->hide();
+    view_->verticalHeader()->setDefaultSectionSize(21);
+    constexpr int widths[] = {96, 72, 164, 102, 102, 102, 98, 80};
+    for (int c = 0; c < ProposalTable::column_count; ++c) set_column_width(*view_, c, widths[c]);
+    view_->horizontalHeader()->setSectionResizeMode(ProposalTable::floor, QHeaderView::Stretch);
+    middle->addWidget(view_, 1);
+    column->addLayout(middle, 1);
+    auto* row = new QHBoxLayout;
+    gap_ = new QLabel;
+    gap_->setObjectName("muted");
+    row->addWidget(gap_, 1);
+    drop_ = new QPushButton(tr("Put it away"));
+    drop_->setObjectName("proposalDrop");
+    variant_ = new QPushButton(tr("As a new variant"));
+    variant_->setObjectName("proposalVariant");
+    take_ = new QPushButton(tr("Take it"));
+    take_->setObjectName("proposalTake");
+    for (QPushButton* b : {drop_, variant_, take_}) row->addWidget(b);
+    column->addLayout(row);
+    connect(take_, &QPushButton::clicked, this, [this] { take(false); });
+    connect(variant_, &QPushButton::clicked, this, [this] { take(true); });
+    connect(drop_, &QPushButton::clicked, this, [this] {
+        stop();
+        forget();
+    });
+    connect(table_, &ProposalTable::ticked_changed, this, &ProposalPage::refresh);
+    connect(view_->selectionModel(), &QItemSelectionModel::currentRowChanged, this,
+            [this](const QModelIndex& now) {
+                const FloorId id = table_->floor_of(now.row());
+                if (now.isValid() && find_floor(workspace_.project(), id))
+                    workspace_.in_view().show_floor(id);
+            });
+    return main;
+}
+
+/// The one most used, or one of the project's own.
+void ProposalPage::fill_models() {
+    const QString chosen = models_->currentText();
+    models_->clear();
+    models_->addItem(tr("the one most used"));
+    if (!workspace_.document().is_open()) return;
+    for (const AccessPointModel& m : *workspace_.project().models)
+        models_->addItem(QString::fromStdString(m.name), m.id.value);
+    models_->setCurrentIndex(std::max(0, models_->findText(chosen)));
+}
+
+ProposalAsk ProposalPage::ask() const {
+    ProposalAsk ask;
+    if (floors_->currentIndex() == 1) ask.floors = {workspace_.floor_id()};
+    ask.bands = {};
+    for (const Band& b : bands())
+        if (bands_[b.id.index]->isChecked()) ask.bands = ask.bands.with(b.id);
+    if (models_->currentIndex() > 0) ask.models = {ModelId{models_->currentData().toUInt()}};
+    ask.keep = keep_->isChecked();
+    ask.survives_one = survive_->isChecked();
+    ask.goal = static_cast<ProposalGoal>(goal_->currentIndex());
+    ask.seconds = seconds_offered[seconds_->currentIndex()];
+    return ask;
+}
+
+void ProposalPage::begin() {
+    if (!workspace_.document().is_open()) return;
+    const ProposalAsk asked = ask();
+    if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to propose for"), true);
+    forget();
+    chart_->begin(asked.seconds);
+    present_ = hanging(workspace_.project());
+    behind_.request(job(
+        tr("Looking for places"),
+        [this, project = workspace_.project(), asked](const AtWork& at) {
+            Predictor predictor;
+            const auto better = [&](const Proposal& p) {
+                at.hand_over([this, found = std::make_shared<const Proposal>(p)] { show(found); });
+            };
+            const auto stand = [&](const ProposalStand& s) {
+                at.tell(std::min(1.0, s.seconds / asked.seconds));
+                at.hand_over([this, s] { chart_->add(s); });
+            };
+            return std::make_shared<const Proposal>(
+                propose(project, predictor, asked, at.cancel(), better, stand));
+        },
+        [this](const std::shared_ptr<const Proposal>& found) {
+            chart_->end();
+            show(found);
+        },
+        [this](const QString& why) {
+            chart_->end();
+            workspace_.tell(why, true);
+        }));
+    refresh();
+}
+
+void ProposalPage::stop() {
+    behind_.stop();
+    chart_->end();
+    refresh();
+}
+
+void ProposalPage::show(std::shared_ptr<const Proposal> found) {
+    if (hanging(workspace_.project()) != present_) return;  // of a plan that is no more
+    shown_ = std::move(found);
+    table_->show(shown_, workspace_.project());
+    refresh();
+    emit shown_changed();
+}
+
+void ProposalPage::forget() {
+    shown_.reset();
+    table_->show(nullptr, workspace_.project());
+    chart_->begin(60);
+    chart_->end();
+    refresh();
+    emit shown_changed();
+}
+
+/// Beside a plan that has changed since it would tell wrong differences.
+void ProposalPage::drop_if_old() {
+    if (!workspace_.document().is_open()) return;
+    if ((shown_ || is_working()) && hanging(workspace_.project()) != present_) {
+        if (is_working()) workspace_.tell(tr("The plan has changed: the search for a proposal was stopped"));
+        stop();
+        forget();
+    }
+    if (models_->count() != static_cast<int>(workspace_.project().models->size()) + 1) fill_models();
+}
+
+void ProposalPage::take(bool as_variant) {
+    if (!shown_) return;
+    const std::set<FloorId> floors = table_->ticked();
+    const std::shared_ptr<const Proposal> taken = shown_;
+    behind_.stop();
+    workspace_.edit(as_variant ? tr("Proposed variant") : tr("Take proposal"), [&](Project& p) {
+        if (as_variant)
+            copy_variant(
+                p, tr("%1, proposed").arg(QString::fromStdString(current_variant(p).name)).toStdString());
+        take_plan(p, taken->plan, floors);
+    });
+}
+
+QString ProposalPage::ruling_words() const {
+    if (shown_->ruling.empty()) return {};
+    const Proposal::Ruling& r = shown_->ruling.front();
+    const Project& p = workspace_.project();
+    const Requirement* what = find_requirement(p, r.subject.requirement);
+    const Floor* where = find_floor(p, r.subject.floor);
+    if (!what || !where) return {};
+    return tr("Ruled by %1 on %2")
+        .arg(said_text(requirement_name(*what)), QString::fromStdString(floor_title(p, *where)));
+}
+
+QString ProposalPage::summary() const { return summary_->text() + "\n" + detail_->text(); }
+
+void ProposalPage::refresh() {
+    const bool working = is_working();
+    begin_->setText(working ? tr("Stop") : tr("Propose"));
+    begin_->setEnabled(workspace_.document().is_open());
+    const bool any = shown_ && !table_->ticked().empty();
+    const bool all = shown_ && static_cast<int>(table_->ticked().size()) == table_->rowCount() - 1;
+    take_->setEnabled(any);
+    variant_->setEnabled(any);
+    drop_->setEnabled(shown_ != nullptr);
+    take_->setText(all || !shown_ ? tr("Take it")
+                                  : counted("Take %n floor", "Take %n floors", table_->ticked().size()));
+    rail_->setVisible(shown_ != nullptr);
+    chart_->setVisible(shown_ || working);
+    view_->setVisible(shown_ != nullptr);
+    gap_->clear();
+    if (!shown_) {
+        summary_->setText(working ? tr("Looking for places…") : tr("Where access points go, worked out"));
+        detail_->setText(
+            tr("As few as meet what is required, over all floors at once, with channels, held against "
+               "the verdict. The plan that is found stands beside the present one, to be taken or not."));
+        return;
+    }
+    view_->setColumnHidden(ProposalTable::watts,
+                           goal_->currentIndex() != static_cast<int>(ProposalGoal::watts));
+    const Proposal& p = *shown_;
+    const QString count = counted("%n access point", "%n access points", p.access_points);
+    summary_->setText(
+        p.verdict.not_met() == 0
+            ? tr("%1 instead of %2: every requirement holds").arg(count).arg(p.access_points_before)
+            : tr("%1 instead of %2: %3 not met, now %4")
+                  .arg(count)
+                  .arg(p.access_points_before)
+                  .arg(counted("%n requirement", "%n requirements", p.verdict.not_met()))
+                  .arg(p.before.not_met()));
+    QStringList lines;
+    if (working) lines << tr("Still looking.");
+    for (std::size_t i = 0; i < p.notes.size() && i < 2; ++i) lines << said_text(p.notes[i]);
+    if (lines.isEmpty())
+        lines << tr("Of %1 candidates, in %2 s.").arg(p.candidates).arg(render::figure(p.seconds, 0));
+    detail_->setText(lines.join("\n"));
+    rail_->show_figures({int(p.lower_bound), int(p.access_points), int(p.access_points_before)});
+    if (p.lower_bound > 0)
+        gap_->setText(tr("At least %1 to reach what is asked. %2").arg(p.lower_bound).arg(ruling_words()));
+}
+
+}  // namespace yemvo::app

@@ -1,0 +1,74 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Asking for a proposal in the tray, and what came of it: the search, the bound, the plan beside the present
+// one, taken whole, by floors, or as a variant.
+#pragma once
+#include <QWidget>
+#include <map>
+#include <memory>
+#include <vector>
+
+#include "app/behind/behind.h"
+#include "proposal/propose.h"
+
+class QCheckBox;
+class QComboBox;
+class QLabel;
+class QPushButton;
+class QTableView;
+
+namespace yemvo::app {
+
+class BoundRail;
+class ProposalTable;
+class SearchChart;
+class Workspace;
+
+class ProposalPage : public QWidget {
+    Q_OBJECT
+public:
+    explicit ProposalPage(Workspace&, QWidget* parent = nullptr);
+    ~ProposalPage() override;
+    void begin();
+    void stop();
+    bool is_working() const { return !behind_.is_idle(); }
+    QString doing() const { return behind_.words(); }
+    /// What stands beside the plan; null for nothing.
+    const std::shared_ptr<const Proposal>& shown() const { return shown_; }
+    const ProposalTable& table() const { return *table_; }
+    ProposalTable& table() { return *table_; }
+    const BoundRail& rail() const { return *rail_; }
+    const SearchChart& chart() const { return *chart_; }
+    /// What is said over the table, and below.
+    QString summary() const;
+
+signals:
+    void progressed();
+    void shown_changed();
+
+private:
+    QWidget* build_ask();
+    QWidget* build_answer();
+    ProposalAsk ask() const;
+    void show(std::shared_ptr<const Proposal>);
+    void forget();
+    void drop_if_old();
+    void take(bool as_variant);
+    void refresh();
+    void fill_models();
+    QString ruling_words() const;
+    Workspace& workspace_;
+    Behind behind_;
+    std::shared_ptr<const Proposal> shown_;
+    std::map<FloorId, std::vector<AccessPoint>> present_;  ///< that it was worked out for
+    QComboBox *floors_, *models_, *goal_, *seconds_;
+    QCheckBox *keep_, *survive_;
+    std::vector<QCheckBox*> bands_;
+    QPushButton *begin_, *take_, *variant_, *drop_;
+    QLabel *summary_, *detail_, *gap_;
+    QTableView* view_;
+    ProposalTable* table_;
+    BoundRail* rail_;
+    SearchChart* chart_;
+};
+
+}  // namespace yemvo::app
