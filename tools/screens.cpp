@@ -20,7 +20,6 @@
 #include "app/first_answer/answer_page.h"
 #include "app/gear/gear_page.h"
 #include "app/look/theme.h"
-#include "app/materials/types_page.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
 #include "app/model/drawings_in_view.h"
@@ -39,6 +38,7 @@
 #include "app/plan/plan_view.h"
 #include "app/prediction/prediction_runner.h"
 #include "app/proof/missed_places.h"
+#include "app/proposal/proposal_page.h"
 #include "app/spectrum/retune_page.h"
 #include "app/spectrum/widths_page.h"
 #include "project/edits.h"
@@ -183,11 +183,6 @@ bool shoot_building(AppWindow& window, const QString& folder) {
 
     bool done = true;
     w.in_view().show_floor(ground);
-    trigger(window, "view.types");
-    window.types().show_type(find_type(w.project(), "window-low-e"));
-    done = shoot(window, folder, "types") && done;
-    window.types().left();
-
     trigger(window, "view.gear");
     for (const AccessPointModel& m : *w.project().models)
         if (m.key == "density-switch") window.gear().show_gear({m.id, {}});
@@ -212,6 +207,21 @@ bool shoot_building(AppWindow& window, const QString& folder) {
     w.document().history().undo();
     trigger(window, "view.tray");
     w.selection().select({});
+    return done;
+}
+
+/// A proposal for all floors beside the present plan.
+bool shoot_proposal(AppWindow& window, const QString& folder, FloorId floor) {
+    Workspace& w = window.workspace();
+    w.activity().set_step(Step::placement);
+    w.in_view().show_floor(floor);
+    settle(window);
+    trigger(window, "placement.propose");
+    window.proposal().begin();
+    if (!QTest::qWaitFor([&] { return !window.proposal().is_working(); }, 120'000)) return false;
+    QCoreApplication::processEvents();
+    const bool done = shoot(window, folder, "proposal");
+    QTest::mouseClick(window.findChild<QAbstractButton*>("proposalDrop"), Qt::LeftButton);
     return done;
 }
 
@@ -263,6 +273,7 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     done = shoot(window, folder, "placement") && done;
 
     done = shoot_asking(window, folder, first) && done;
+    done = shoot_proposal(window, folder, ground) && done;
 
     w.selection().select({});
     w.in_view().show_floor(ground);

@@ -7,7 +7,7 @@
 namespace yemvo::app {
 
 CostsFeature::CostsFeature(Shell& shell) : Feature(shell), page_(new CostsPage(workspace_, shell.frame())) {
-    shell.tray_page(tr("Largest losses"), page_);
+    shell.tray_page(tr("Losses"), page_);
     shell.command("view.pages", {"view.costs", tr("Largest losses"), QKeySequence("Ctrl+Alt+M"),
                                  [this] { shell_.show_tray(page_); }});
 }

@@ -22,7 +22,7 @@ DemandFeature::DemandFeature(Shell& shell)
     const auto solver = std::make_shared<CapacitySolver>();
     workspace_.results().teach(
         {typeid(SiteCapacity), {}, [this, solver] { return capacity_work(workspace_.project(), solver); }});
-    shell.tray_page(tr("Demand by zone"), page_);
+    shell.tray_page(tr("Demand"), page_);
     shell.command("view.pages", {"view.demand", tr("Demand by zone"), QKeySequence("Ctrl+Alt+Z"),
                                  [this] { shell_.show_tray(page_); }});
     Command clients{"demand.clients", tr("Clients on the plan"), QKeySequence("Ctrl+Alt+C"),

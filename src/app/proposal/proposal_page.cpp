@@ -168,7 +168,7 @@ QWidget* ProposalPage::build_answer() {
     view_->setFrameShape(QFrame::NoFrame);
     view_->verticalHeader()->hide();
     view_->verticalHeader()->setDefaultSectionSize(21);
-    constexpr int widths[] = {96, 72, 164, 102, 102, 102, 98, 80};
+    constexpr int widths[] = {96, 72, 128, 98, 98, 98, 116, 90};
     for (int c = 0; c < ProposalTable::column_count; ++c) set_column_width(*view_, c, widths[c]);
     view_->horizontalHeader()->setSectionResizeMode(ProposalTable::floor, QHeaderView::Stretch);
     middle->addWidget(view_, 1);

@@ -105,9 +105,9 @@ QString ProposalTable::words(const Row& r, int column) const {
             return both(QString::number(r.now.access_points), QString::number(r.then.access_points));
         case changes: {
             QStringList parts;
-            if (r.added > 0) parts << tr("%1 new").arg(r.added);
+            if (r.added > 0) parts << tr("+%1").arg(r.added);
             if (r.moved > 0) parts << tr("%1 moved").arg(r.moved);
-            if (r.removed > 0) parts << tr("%1 gone").arg(r.removed);
+            if (r.removed > 0) parts << tr("−%1").arg(r.removed);
             return parts.isEmpty() ? tr("none") : parts.join(", ");
         }
         case band_24_column:

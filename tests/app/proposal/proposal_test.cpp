@@ -83,7 +83,7 @@ TEST_CASE("a proposal stands beside the present plan, with its bound, and is tak
     };
     // the upper floor first, the whole last
     CHECK(cell(0, ProposalTable::count) == "0 → 3");
-    CHECK(cell(0, ProposalTable::changes) == "3 new");
+    CHECK(cell(0, ProposalTable::changes) == "+3");
     CHECK(cell(1, ProposalTable::count) == "3");
     CHECK(cell(2, ProposalTable::count) == "3 → 6");
     CHECK(cell(0, ProposalTable::band_5_column).startsWith("0.0"));
