@@ -4,8 +4,10 @@
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
+#include <string>
 
 #include "bench/scenes.h"
+#include "project/storage.h"
 #include "proposal/cover_bound.h"
 #include "proposal/cover_search.h"
 #include "proposal/site_cover.h"
@@ -34,6 +36,13 @@ Project random_floor(unsigned seed) {
 }  // namespace
 
 int main(int argc, char** argv) {
+    // bench_proposal_floors --write FOLDER COUNT: as projects, for programs that check from outside
+    if (argc == 4 && std::string(argv[1]) == "--write") {
+        for (int seed = 1; seed <= std::atoi(argv[3]); ++seed)
+            save_project(random_floor(static_cast<unsigned>(seed)),
+                         std::string(argv[2]) + "/floor-" + std::to_string(seed) + ".yemvo");
+        return 0;
+    }
     const unsigned floors = argc > 1 ? static_cast<unsigned>(std::atoi(argv[1])) : 50;
     const double seconds = argc > 2 ? std::atof(argv[2]) : 30;
     double gaps = 0, worst = 0;

@@ -12,7 +12,7 @@ namespace yemvo::cli {
 namespace {
 
 struct ProposeWish {
-    std::string file, out, goal = "count";
+    std::string file, out, candidates, goal = "count";
     std::vector<std::string> floors, models, bands;
     std::uint64_t seed = 1;
     double seconds = 60, pitch_m = 4;
@@ -71,7 +71,9 @@ Json ruling_json(const Project& project, const Proposal& p) {
 }
 
 Json proposal_json(const Project& project, const Proposal& p) {
-    Json notes = Json::array();
+    Json notes = Json::array(), grids = Json::array();
+    for (const auto& [floor, cell_m] : p.cell_m)
+        grids.push_back({{"floor", find_floor(project, floor)->name}, {"cell_m", cell_m}});
     for (const Said& s : p.notes) notes.push_back(s.english());
     return {{"access_points", p.access_points},
             {"access_points_before", p.access_points_before},
@@ -82,6 +84,7 @@ Json proposal_json(const Project& project, const Proposal& p) {
             {"seconds", rounded(p.seconds, 2)},
             {"stopped", p.stopped},
             {"candidates", p.candidates},
+            {"grids", grids},
             {"ruling", ruling_json(project, p)},
             {"notes", notes},
             {"verdict", to_json(p.plan.project, p.verdict)},
@@ -117,6 +120,17 @@ int run_propose(Context& context, const ProposeWish& wish) {
         if (s.judged) json["not_met"] = s.failing;
         context.err << json.dump() << std::endl;
     };
+    if (!wish.candidates.empty()) {
+        const SiteCover cover =
+            site_cover(project, predictor, ask, grid_for(floors_asked(project, ask).size()));
+        Project all = with_candidates(project, cover.candidates);
+        // ids of their own, beside those of all else
+        for (Variant& v : all.variants)
+            if (v.id == all.variant)
+                for (auto& [floor, list] : v.access_points)
+                    for (AccessPoint& ap : list.edit()) ap.id = AccessPointId{all.next_id++};
+        save_project(all, wish.candidates);
+    }
     const Proposal found = propose(project, predictor, ask, {}, {}, stand);
     if (!wish.out.empty()) save_project(found.plan.project, wish.out);
     if (context.json)
@@ -148,6 +162,8 @@ void add_proposal_command(CLI::App& root, Context& context) {
     command->add_flag("--keep", wish->keep, "All that hangs now stays where it is");
     command->add_flag("--survive", wish->survives_one, "Levels hold with any one access point gone");
     command->add_option("--out", wish->out, "Where the project with the proposal is written");
+    command->add_option("--candidates", wish->candidates,
+                        "Where the project with every candidate hung is written, to look at them one by one");
 }
 
 }  // namespace yemvo::cli

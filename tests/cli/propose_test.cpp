@@ -50,6 +50,13 @@ TEST_CASE("propose prints the plan with its bound, progress beside it, and write
             CHECK(stand.contains(key));
     }
     CHECK(stands > 0);
+    // every candidate hung, to be looked at one by one
+    const std::string all = (folder / "all.yemvo").string();
+    const Json again = run({"propose", path, "--seconds", "10", "--candidates", all, "--json"}).value();
+    CHECK(again["grids"][0]["cell_m"] == 1);
+    CHECK(run({"info", all, "--json"}).out.find("\"access_points\"") != std::string::npos);
+    const yemvo::Project hung = yemvo::load_project(all).project;
+    CHECK(yemvo::placed_access_points(hung).size() == again["candidates"].get<std::size_t>() + 1);
     const Json verdict = run({"verdict", to, "--json"}).value();
     CHECK(verdict["met"] == true);
     CHECK(run({"propose", path, "--seconds", "10"}).out.find("2 access points (1 now)") != std::string::npos);

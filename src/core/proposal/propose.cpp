@@ -85,6 +85,7 @@ public:
 
     Proposal run() {
         look_at_site();
+        for (const CoverGroup& g : cover_.problem.groups) first_needs_.push_back(g.need);
         BoundInTheBack bound(cover_.problem, ask_);
         bound_ = &bound;
         search_and_judge();
@@ -103,7 +104,7 @@ private:
     void look_at_site() {
         const KnownSite now = know_site(project_, predictor_, cancel_);
         out_.before = now.verdict;
-        cover_ = site_cover(project_, predictor_, ask_, grid(), cancel_);
+        cover_ = site_cover(project_, predictor_, ask_, grid_for(asked_.size()), cancel_);
         for (std::uint32_t c = 0; c < cover_.candidates.size(); ++c) {
             if (!cover_.candidates[c].stands) {
                 ++out_.candidates;
@@ -113,15 +114,8 @@ private:
             ++out_.access_points_before;
             out_.cost_before += cover_.problem.columns[c].cost;
         }
+        out_.cell_m = cover_.cell_m;
         note_limits();
-    }
-
-    /// A few thousand cells in all; what the grid does not see comes in with the verdict.
-    SiteCoverWish grid() const {
-        SiteCoverWish wish;
-        wish.cells_a_floor =
-            std::clamp(3500.0 / double(std::max<std::size_t>(1, asked_.size())), 200.0, 900.0);
-        return wish;
     }
 
     void note_limits() {
@@ -157,22 +151,40 @@ private:
         }
     }
 
-    /// Needs are known by now: the search is given its time, and what it finds is judged.
+    /// What the best plan covers does; what the first asked for did not. Between the two the search looks for
+    /// cheaper plans, and the verdict says which end moves.
     void search_longer() {
-        learn_needs();
-        CoverWish wish;
-        wish.seed = ask_.seed + 1000;
-        wish.seconds = std::max(0.5, 0.6 * (ask_.seconds - seconds()));
-        wish.good_enough = [this] { return bound_->cost(); };
-        wish.better = [&](const CoverPlan& p) { tell_cover(p); };
-        for (int round = 0; round < 4 && !is_over(); ++round) {
+        constexpr int most_rounds = 10;
+        std::vector<std::uint32_t> fails = first_needs_;
+        for (int round = 0; round < most_rounds && !is_over(); ++round) {
+            if (best_->cost <= bound_->cost() + 1e-9) return;
+            const std::vector<std::uint32_t> does = covered_rows(cover_.problem, best_->plan);
+            bool any_between = false;
+            for (std::size_t g = 0; g < does.size(); ++g) {
+                const std::uint32_t low = std::min(fails[g], does[g]);
+                cover_.problem.groups[g].need = low + (does[g] - low) / 2;
+                any_between = any_between || does[g] > low + 1;
+            }
+            CoverWish wish;
+            wish.seed = ask_.seed + 1000 + std::uint64_t(round);
+            wish.seconds = std::max(0.5, 0.5 * (ask_.seconds - seconds()));
+            wish.tries = 250'000;
+            wish.failures = 3;
+            wish.good_enough = [this] { return bound_->cost(); };
             const CoverPlan plan = search_cover(cover_.problem, wish, cancel_, &best_->plan);
-            if (plan == best_->plan) return;
-            Judged judged = judge_plan(plan);
-            const bool better = judged.rank() < best_->rank();
-            const bool asks_more = !better && ask_for_more(judged);
-            if (better) keep(std::move(judged));
-            if (!asks_more) return;
+            if (cancel_.cancelled()) return;
+            const bool cheaper = cost_of(cover_.problem, plan) < best_->cost - 1e-9;
+            Judged judged = cheaper ? judge_plan(plan) : Judged();
+            if (cheaper && judged.rank() < best_->rank())
+                keep(std::move(judged));
+            else if (cheaper)  // it asked for too little
+                for (std::size_t g = 0; g < fails.size(); ++g)
+                    fails[g] = std::max(fails[g], cover_.problem.groups[g].need);
+            else if (!any_between)
+                return;
+            else  // it asked for too much: nearer to what failed
+                for (std::size_t g = 0; g < fails.size(); ++g)
+                    fails[g] = fails[g] > first_needs_[g] / 50 ? fails[g] - first_needs_[g] / 50 : 0;
         }
     }
 
@@ -230,15 +242,6 @@ private:
             return cover_.candidates[c].floor == place.floor &&
                    contains(zone.outline, cover_.candidates[c].access_point.position);
         }));
-    }
-
-    /// What turned out to do is asked for from now on, and no more.
-    void learn_needs() {
-        const std::vector<std::uint32_t> met = covered_rows(cover_.problem, best_->plan);
-        for (std::size_t g = 0; g < met.size(); ++g) {
-            CoverGroup& group = cover_.problem.groups[g];
-            group.need = std::min(group.need, met[g]);
-        }
     }
 
     Judged judge_plan(const CoverPlan& plan) {
@@ -304,9 +307,17 @@ private:
         bool any = false;
         for (const FloorArea& on : b.floors) {
             const double lacks = b.share_required - on.share_met();
-            if (lacks > 0 && on.demanded_m2 > 0) any = raise(on.floor, {}, b.band, lacks / 2 + 0.003) || any;
+            if (lacks > 0 && on.demanded_m2 > 0 && several_asked(on.floor, b.band))
+                any = raise(on.floor, {}, b.band, lacks / 2 + 0.003) || any;
         }
         return any;
+    }
+
+    /// One requirement alone holds where it holds.
+    bool several_asked(FloorId floor, BandId band) const {
+        return std::ranges::count_if(cover_.subjects, [&](const CoverSubject& s) {
+                   return s.floor == floor && s.band == band;
+               }) > 1;
     }
 
     /// The groups of the requirement; of one that another implies, all of that band on the floor.
@@ -481,6 +492,7 @@ private:
     std::vector<FloorId> asked_;
     Clock::time_point begin_ = Clock::now();
     SiteCover cover_;
+    std::vector<std::uint32_t> first_needs_;
     BoundInTheBack* bound_ = nullptr;
     std::optional<Judged> best_;
     Proposal out_;

@@ -40,9 +40,10 @@ struct Proposal {
         CoverSubject subject;
         double part = 0;
     };
-    std::vector<Ruling> ruling;  ///< the greatest first
-    std::size_t candidates = 0;  ///< places and models that were looked at
-    std::vector<Said> notes;     ///< what cannot be met, and why; what was left to the verdict
+    std::vector<Ruling> ruling;             ///< the greatest first
+    std::size_t candidates = 0;             ///< places and models that were looked at
+    std::map<FloorId, double> cell_m = {};  ///< of the grids that the search looked at
+    std::vector<Said> notes;                ///< what cannot be met, and why; what was left to the verdict
     std::vector<ProposalStand> history;
     double seconds = 0;
     bool stopped = false;  ///< cancelled, or out of time before it came to rest

@@ -87,7 +87,7 @@ public:
             if (is_asked) add_places(*f);
         }
         add_columns();
-        const Project with_all = candidates_as_plan();
+        const Project with_all = with_candidates(project_, out_.candidates);
         for (std::size_t i = 0; i < asked.size(); ++i) {
             cancel_.check();
             if (wish_.progress) wish_.progress(double(i) / double(asked.size()));
@@ -177,22 +177,6 @@ private:
         }
     }
 
-    /// The project with every candidate hung: its number is the column's index + 1.
-    Project candidates_as_plan() const {
-        Project p = project_;
-        for (Variant& v : p.variants)
-            if (v.id == p.variant) {
-                v.access_points.clear();
-                for (std::size_t i = 0; i < out_.candidates.size(); ++i) {
-                    AccessPoint ap = out_.candidates[i].access_point;
-                    ap.number = int(i) + 1;
-                    ap.id = AccessPointId{static_cast<std::uint32_t>(i + 1)};
-                    v.access_points[out_.candidates[i].floor].edit().push_back(std::move(ap));
-                }
-            }
-        return p;
-    }
-
     /// In halves of a metre.
     double cell_m(const Floor& f) const {
         constexpr double finest_m = 1, coarsest_m = 4;
@@ -212,7 +196,7 @@ private:
 
     void add_floor(const Project& with_all, FloorId id) {
         PredictionWish wish;
-        wish.cell_m = cell_m(*find_floor(project_, id));
+        wish.cell_m = out_.cell_m[id] = cell_m(*find_floor(project_, id));
         const FloorPrediction p = predictor_.predict(with_all, {id}, wish, cancel_).floors.front();
         const std::vector<Question> questions = add_groups(p, *find_floor(project_, id));
         if (questions.empty()) return;
@@ -343,6 +327,27 @@ private:
 
 std::string_view proposal_goal_name(ProposalGoal goal) {
     return goal == ProposalGoal::count ? "count" : goal == ProposalGoal::price ? "price" : "watts";
+}
+
+Project with_candidates(const Project& project, const std::vector<ProposalCandidate>& candidates) {
+    Project p = project;
+    for (Variant& v : p.variants) {
+        if (!(v.id == p.variant)) continue;
+        v.access_points.clear();
+        for (std::size_t i = 0; i < candidates.size(); ++i) {
+            AccessPoint ap = candidates[i].access_point;
+            ap.number = int(i) + 1;
+            ap.id = AccessPointId{static_cast<std::uint32_t>(i + 1)};
+            v.access_points[candidates[i].floor].edit().push_back(std::move(ap));
+        }
+    }
+    return p;
+}
+
+SiteCoverWish grid_for(std::size_t floors) {
+    SiteCoverWish wish;
+    wish.cells_a_floor = std::clamp(3500.0 / double(std::max<std::size_t>(1, floors)), 200.0, 2000.0);
+    return wish;
 }
 
 std::vector<FloorId> floors_asked(const Project& project, const ProposalAsk& ask) {

@@ -10,6 +10,7 @@
 // share that is asked of the site is asked of every floor.
 #pragma once
 #include <functional>
+#include <map>
 #include <memory>
 #include <optional>
 
@@ -46,8 +47,9 @@ struct SiteCover {
     std::vector<ProposalCandidate> candidates;  ///< as the problem's columns
     std::vector<CoverSubject> subjects;         ///< as its groups
     CoverProblem problem;
-    std::vector<ServedPlace> served;  ///< their groups come after those of `subjects`
-    std::vector<double> row_m2;       ///< of each group: the area that a row stands for
+    std::vector<ServedPlace> served;        ///< their groups come after those of `subjects`
+    std::vector<double> row_m2;             ///< of each group: the area that a row stands for
+    std::map<FloorId, double> cell_m = {};  ///< of each floor's grid
     /// Rows that no candidate reaches, a group: needs are lower by them (take_down_needs).
     std::vector<std::uint32_t> beyond_reach;
     /// Names of lenses that are required and no part of it.
@@ -60,6 +62,10 @@ struct SiteCoverWish {
     std::function<void(double share)> progress = {};
 };
 
+/// The project with every candidate hung in place of its plan: the number of each is its column + 1.
+Project with_candidates(const Project&, const std::vector<ProposalCandidate>&);
+/// The grid that a proposal looks at, for so many floors.
+SiteCoverWish grid_for(std::size_t floors);
 /// Floors that the ask is about, in order.
 std::vector<FloorId> floors_asked(const Project&, const ProposalAsk&);
 /// Throws Error where nothing can hang anywhere, or nothing is asked of any floor; Cancelled.
