@@ -93,11 +93,11 @@ Json proposal_json(const Project& project, const Proposal& p) {
 
 void print_text(Context& context, const Project& project, const Proposal& p) {
     char line[200];
-    std::snprintf(
-        line, sizeof line,
-        "%zu access points (%zu now), at least %.0f, gap %.1f %%, %d requirements not met (%d now)\n",
-        p.access_points, p.access_points_before, p.lower_bound, 100 * p.gap(), p.verdict.not_met(),
-        p.before.not_met());
+    std::snprintf(line, sizeof line,
+                  "%zu access points (%zu now), %s %.0f, at least %.0f, gap %.1f %%, %d requirements not met "
+                  "(%d now)\n",
+                  p.access_points, p.access_points_before, std::string(proposal_goal_name(p.goal)).c_str(),
+                  p.cost, p.lower_bound, 100 * p.gap(), p.verdict.not_met(), p.before.not_met());
     context.out << line;
     for (const ProposalMove& m : p.plan.moves) {
         std::snprintf(line, sizeof line, "  %3d  %-8s %-24s %7.2f %7.2f  %s\n", m.number,

@@ -27,7 +27,7 @@ ProposalFeature::ProposalFeature(Shell& shell, PlanView& plan)
             [this] { plan_.set_guest(page_->shown() ? static_cast<const PlanGuest*>(this) : nullptr); });
 }
 
-ProposalFeature::~ProposalFeature() = default;
+ProposalFeature::~ProposalFeature() { plan_.set_guest(nullptr); }
 
 /// Those that stay are drawn as ever.
 bool ProposalFeature::draws(AccessPointId id) const {

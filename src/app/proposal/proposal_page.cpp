@@ -232,7 +232,7 @@ void ProposalPage::begin() {
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to propose for"), true);
     forget();
     chart_->begin(asked.seconds);
-    present_ = hanging(workspace_.project());
+    present_ = workspace_.project();
     behind_.request(job(
         tr("Looking for places"),
         [this, project = workspace_.project(), asked](const AtWork& at) {
@@ -242,7 +242,11 @@ void ProposalPage::begin() {
             };
             const auto stand = [&](const ProposalStand& s) {
                 at.tell(std::min(1.0, s.seconds / asked.seconds));
-                at.hand_over([this, s] { chart_->add(s); });
+                at.hand_over([this, s, counts = asked.goal == ProposalGoal::count] {
+                    ProposalStand shown = s;
+                    if (!counts) shown.lower_bound = 0;  // of something else than what the chart counts
+                    chart_->add(shown);
+                });
             };
             return std::make_shared<const Proposal>(
                 propose(project, predictor, asked, at.cancel(), better, stand));
@@ -265,7 +269,7 @@ void ProposalPage::stop() {
 }
 
 void ProposalPage::show(std::shared_ptr<const Proposal> found) {
-    if (hanging(workspace_.project()) != present_) return;  // of a plan that is no more
+    if (!is_of_present()) return;  // of a plan that is no more
     shown_ = std::move(found);
     table_->show(shown_, workspace_.project());
     refresh();
@@ -281,10 +285,20 @@ void ProposalPage::forget() {
     emit shown_changed();
 }
 
+/// Nothing that it depends on has changed since it was begun.
+bool ProposalPage::is_of_present() const {
+    const Project& now = workspace_.project();
+    return now.buildings == present_.buildings && now.variant == present_.variant &&
+           hanging(now) == hanging(present_) && now.models == present_.models &&
+           now.wall_types == present_.wall_types && now.requirement_sets == present_.requirement_sets &&
+           now.demand == present_.demand && now.clients == present_.clients &&
+           now.settings == present_.settings;
+}
+
 /// Beside a plan that has changed since it would tell wrong differences.
 void ProposalPage::drop_if_old() {
     if (!workspace_.document().is_open()) return;
-    if ((shown_ || is_working()) && hanging(workspace_.project()) != present_) {
+    if ((shown_ || is_working()) && !is_of_present()) {
         if (is_working()) workspace_.tell(tr("The plan has changed: the search for a proposal was stopped"));
         stop();
         forget();
@@ -358,9 +372,16 @@ void ProposalPage::refresh() {
     if (lines.isEmpty())
         lines << tr("Of %1 candidates, in %2 s.").arg(p.candidates).arg(render::figure(p.seconds, 0));
     detail_->setText(lines.join("\n"));
-    rail_->show_figures({int(p.lower_bound), int(p.access_points), int(p.access_points_before)});
-    if (p.lower_bound > 0)
-        gap_->setText(tr("At least %1 to reach what is asked. %2").arg(p.lower_bound).arg(ruling_words()));
+    const bool counts = p.goal == ProposalGoal::count;
+    rail_->setVisible(counts);
+    if (counts) rail_->show_figures({int(p.lower_bound), int(p.access_points), int(p.access_points_before)});
+    if (p.lower_bound <= 0) return;
+    const QString least = render::figure(p.lower_bound, 0), cost = render::figure(p.cost, 0);
+    const QString bound = counts ? tr("At least %1 to reach what is asked.").arg(least)
+                          : p.goal == ProposalGoal::price
+                              ? tr("Price %1, at least %2 to reach what is asked.").arg(cost, least)
+                              : tr("%1 W, at least %2 to reach what is asked.").arg(cost, least);
+    gap_->setText(bound + " " + ruling_words());
 }
 
 }  // namespace yemvo::app

@@ -59,7 +59,8 @@ private:
     Workspace& workspace_;
     Behind behind_;
     std::shared_ptr<const Proposal> shown_;
-    std::map<FloorId, std::vector<AccessPoint>> present_;  ///< that it was worked out for
+    bool is_of_present() const;
+    Project present_;  ///< that it was worked out for
     QComboBox *floors_, *models_, *goal_, *seconds_;
     QCheckBox *keep_, *survive_;
     std::vector<QCheckBox*> bands_;

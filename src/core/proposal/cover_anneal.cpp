@@ -17,7 +17,7 @@ CoverAnnealer::CoverAnnealer(const CoverProblem& problem, std::uint64_t seed)
       in_(problem.columns.size()) {
     for (std::size_t g = 0; g < problem.groups.size(); ++g)
         std::fill_n(group_of_.begin() + problem.groups[g].first, problem.groups[g].rows,
-                    static_cast<std::uint16_t>(g));
+                    static_cast<std::uint32_t>(g));
     for (std::size_t c = 0; c < problem.columns.size(); ++c) {
         const auto& rows = problem.columns[c].rows;
         for (std::uint32_t i = 0; i < rows.size(); ++i) {
@@ -35,7 +35,7 @@ CoverAnnealer::CoverAnnealer(const CoverProblem& problem, std::uint64_t seed)
 }
 
 void CoverAnnealer::take(const CoverPlan& plan) {
-    std::ranges::fill(count_, std::uint8_t{0});
+    std::ranges::fill(count_, std::uint16_t{0});
     std::ranges::fill(in_, char{0});
     movable_.clear();
     cost_ = cost_of(problem_, plan);
@@ -52,7 +52,7 @@ void CoverAnnealer::take(const CoverPlan& plan) {
 
 void CoverAnnealer::count_rows(std::uint32_t column, int by) {
     for (const std::uint32_t row : problem_.columns[column].rows)
-        count_[row] = static_cast<std::uint8_t>(count_[row] + by);
+        count_[row] = static_cast<std::uint16_t>(count_[row] + by);
 }
 
 void CoverAnnealer::rows_at(std::uint32_t column, int below, std::vector<std::int32_t>& of_part) const {

@@ -39,8 +39,8 @@ private:
     std::vector<std::vector<Part>> parts_;
     std::vector<std::uint32_t> columns_of_;  ///< of each row those that cover it
     std::vector<std::size_t> first_of_;
-    std::vector<std::uint16_t> group_of_;
-    std::vector<std::uint8_t> count_;
+    std::vector<std::uint32_t> group_of_;
+    std::vector<std::uint16_t> count_;
     std::vector<std::int64_t> met_;
     std::vector<char> in_;
     CoverPlan movable_;  ///< those that are in and not fixed

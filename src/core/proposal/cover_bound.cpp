@@ -12,6 +12,7 @@
 #include <OsiClpSolverInterface.hpp>
 #include <chrono>
 #include <cmath>
+#include <limits>
 
 #include "proposal/cover_dual.h"
 #include "proposal/cover_search.h"
@@ -150,11 +151,14 @@ CoverBound bound_cover(const CoverProblem& problem, const BoundWish& wish, const
     CoverBound out;
     for (const CoverColumn& c : problem.columns)
         if (c.fixed) out.cost += c.cost;
-    const double known = cost_of(problem, greedy_cover(problem));
+    const CoverPlan greedy = greedy_cover(problem);
+    const double known = cost_of(problem, greedy);
+    // columns that exclude each other may leave the greedy plan short: then nothing is known from above
+    const double most = rows_short(problem, greedy) == 0 ? known : std::numeric_limits<double>::infinity();
     const auto better = [&](double cost) {
         cost = rounded_up(cost, wish.whole_counts);
         // a programme that says more than a plan costs is mistaken
-        if (cost <= out.cost || cost > known + 1e-6) return;
+        if (cost <= out.cost || cost > most + 1e-6) return;
         out.cost = cost;
         if (wish.better) wish.better(cost);
     };
@@ -165,8 +169,7 @@ CoverBound bound_cover(const CoverProblem& problem, const BoundWish& wish, const
     const DualBound dual = dual_bound(problem, blocks, known, most_steps, cancel, better);
     out.relaxed = dual.cost;
     out.asks = dual.asks;
-    if (entries < most_entries && !cancel.cancelled() && seconds() < wish.seconds &&
-        out.cost < known - 1e-9) {
+    if (entries < most_entries && !cancel.cancelled() && seconds() < wish.seconds && out.cost < most - 1e-9) {
         Programme programme(problem, blocks);
         if (programme.solve_linear(wish.seconds - seconds(), cancel)) {
             out.relaxed = std::max(out.relaxed, programme.relaxed());
@@ -177,7 +180,7 @@ CoverBound bound_cover(const CoverProblem& problem, const BoundWish& wish, const
             out.exact = branched.done;
         }
     }
-    out.exact = out.exact || out.cost >= known - 1e-9;
+    out.exact = out.exact || out.cost >= most - 1e-9;
     out.seconds = seconds();
     return out;
 }

@@ -12,7 +12,7 @@ CoverCounts::CoverCounts(const CoverProblem& problem)
       kept_out_(problem.columns.size()) {
     for (std::size_t g = 0; g < problem.groups.size(); ++g) {
         const CoverGroup& group = problem.groups[g];
-        std::fill_n(group_of_.begin() + group.first, group.rows, static_cast<std::uint16_t>(g));
+        std::fill_n(group_of_.begin() + group.first, group.rows, static_cast<std::uint32_t>(g));
         if (group.need > 0) ++short_groups_;
     }
     first_of_.assign(problem.rows() + 1, 0);
@@ -50,10 +50,10 @@ void CoverCounts::change_met(std::uint32_t group, int by) {
 void CoverCounts::move(std::uint32_t column, bool in) {
     const CoverColumn& c = problem_.columns[column];
     for (const std::uint32_t row : c.rows) {
-        const std::uint16_t group = group_of_[row];
+        const std::uint32_t group = group_of_[row];
         const int times = problem_.groups[group].times;
         const int before = count_[row], after = before + (in ? 1 : -1);
-        count_[row] = static_cast<std::uint8_t>(after);
+        count_[row] = static_cast<std::uint16_t>(after);
         const int low = std::min(before, after);  // the step lies between it and the next
         if (low != times - 1 && low != times) continue;
         if (low == times - 1) change_met(group, in ? 1 : -1);

@@ -41,8 +41,8 @@ private:
     std::vector<std::uint32_t> first_part_;  ///< of each column; one more at the end
     std::vector<std::uint32_t> parts_of_;    ///< of each row those that hold it
     std::vector<std::size_t> first_of_;      ///< into parts_of_; one more at the end
-    std::vector<std::uint8_t> count_;
-    std::vector<std::uint16_t> group_of_;
+    std::vector<std::uint16_t> count_;
+    std::vector<std::uint32_t> group_of_;
     std::vector<std::uint32_t> met_;
     std::vector<char> in_;
     std::vector<std::int32_t> kept_out_;

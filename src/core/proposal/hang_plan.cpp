@@ -118,13 +118,15 @@ std::string_view move_kind_name(MoveKind kind) {
 
 void take_plan(Project& p, const HungPlan& plan, const std::set<FloorId>& floors) {
     const bool same_variant = p.variant == plan.project.variant;
-    p.next_id = std::max(p.next_id, plan.project.next_id);
+    std::set<AccessPointId> known;
+    for (const PlacedAccessPoint& placed : placed_access_points(p)) known.insert(placed.access_point->id);
     for (Variant& v : p.variants) {
         if (!(v.id == p.variant)) continue;
         for (const FloorId floor : floors) {
             std::vector<AccessPoint> list = access_points(plan.project, floor);
-            if (!same_variant)
-                for (AccessPoint& ap : list) ap.id = AccessPointId{p.next_id++};
+            // ids that the proposal gave may have gone to something else since
+            for (AccessPoint& ap : list)
+                if (!same_variant || !known.contains(ap.id)) ap.id = AccessPointId{p.next_id++};
             v.access_points[floor] = std::move(list);
         }
     }

@@ -35,8 +35,8 @@ struct HungPlan {
 HungPlan hang_plan(const Project&, const SiteCover&, const CoverPlan&, const std::vector<FloorId>& asked,
                    double moves_within_m = 12);
 
-/// The plan's access points on these floors in place of those of the current variant, as one edit. In a
-/// variant of its own they get ids of their own.
+/// The plan's access points on these floors in place of those of the current variant, as one edit.
+/// New ones get new ids; in a variant of its own all do.
 void take_plan(Project&, const HungPlan&, const std::set<FloorId>& floors);
 
 }  // namespace yemvo

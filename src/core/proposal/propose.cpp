@@ -88,10 +88,14 @@ public:
         for (const CoverGroup& g : cover_.problem.groups) first_needs_.push_back(g.need);
         BoundInTheBack bound(cover_.problem, ask_);
         bound_ = &bound;
-        search_and_judge();
-        if (!is_over()) try_without_each();
-        if (!is_over()) search_longer();
-        if (!is_over()) try_without_each();
+        try {
+            search_and_judge();
+            if (!is_over()) try_without_each();
+            if (!is_over()) search_longer();
+            if (!is_over()) try_without_each();
+        } catch (const Cancelled&) {
+            if (!best_) throw;  // else the best so far is the answer
+        }
         finish(bound);
         bound_ = nullptr;
         return std::move(out_);
@@ -104,6 +108,7 @@ private:
     void look_at_site() {
         const KnownSite now = know_site(project_, predictor_, cancel_);
         out_.before = now.verdict;
+        out_.goal = ask_.goal;
         cover_ = site_cover(project_, predictor_, ask_, grid_for(asked_.size()), cancel_);
         for (std::uint32_t c = 0; c < cover_.candidates.size(); ++c) {
             if (!cover_.candidates[c].stands) {
@@ -230,7 +235,7 @@ private:
             ap.radios = same->radios;
             replace_access_point(out.hung.project, m.floor, ap);
         }
-        KnownSite site = know_site(out.hung.project, predictor_, CancelToken());
+        KnownSite site = know_site(out.hung.project, predictor_, cancel_);
         out.verdict = std::move(site.verdict);
         out.capacity = std::move(site.capacity);
         return out;
@@ -249,7 +254,7 @@ private:
         out.plan = plan;
         out.cost = cost_on_floors(plan);
         out.hung = hang_plan(project_, cover_, plan, asked_);
-        KnownSite site = know_site(out.hung.project, predictor_, CancelToken());
+        KnownSite site = know_site(out.hung.project, predictor_, cancel_);
         RetuneAsk ask;
         ask.seed = ask_.seed;
         ask.seconds = std::clamp((ask_.seconds - seconds()) / 10, 0.3, 4.0);
@@ -258,9 +263,9 @@ private:
         if (!ask.only.empty()) {
             const RetuneResult tuned =
                 Retuning(out.hung.project, site.scene, site.hearing, site.capacity.get(), ask, {}, &site.room)
-                    .run();
+                    .run(cancel_);
             make_changes(out.hung.project, tuned.changes);
-            site = know_site(out.hung.project, predictor_, CancelToken());
+            site = know_site(out.hung.project, predictor_, cancel_);
         }
         out.verdict = std::move(site.verdict);
         out.capacity = std::move(site.capacity);

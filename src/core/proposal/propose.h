@@ -32,6 +32,7 @@ struct Proposal {
     Verdict before, verdict;
     std::shared_ptr<const SiteCapacity> capacity;  ///< null without demand
     std::size_t access_points_before = 0, access_points = 0;
+    ProposalGoal goal = ProposalGoal::count;
     double cost_before = 0, cost = 0;  ///< as the goal counts
     double lower_bound = 0;            ///< of the cost: no plan of these candidate places costs less
     bool bound_is_exact = false;

@@ -88,11 +88,7 @@ public:
         }
         add_columns();
         const Project with_all = with_candidates(project_, out_.candidates);
-        for (std::size_t i = 0; i < asked.size(); ++i) {
-            cancel_.check();
-            if (wish_.progress) wish_.progress(double(i) / double(asked.size()));
-            add_floor(with_all, asked[i]);
-        }
+        for (const FloorId id : asked) add_floor(with_all, id);
         if (out_.problem.groups.empty())
             throw Error(say("no requirement in force asks for a signal, SNR or rate on these floors"), {},
                         say("Add a requirement, or turn one on, for zones that have an area"));
@@ -225,12 +221,7 @@ private:
             const auto asked = asked_cells(set, f, p);
             for (const Requirement& r : set.requirements) {
                 const auto question = single_question(r);
-                if (!question) {
-                    if (std::ranges::count(out_.judged_later, r.lens) == 0)
-                        out_.judged_later.push_back(r.lens);
-                    continue;
-                }
-                if (asked->cells.empty()) continue;
+                if (!question || asked->cells.empty()) continue;
                 Requirement single = r;
                 single.lens = question->lens;
                 const int times = std::min(3, question->times + int{ask_.survives_one});

@@ -9,7 +9,6 @@
 // against the whole plan. What holds wherever another requirement holds is left out (implied_groups). The
 // share that is asked of the site is asked of every floor.
 #pragma once
-#include <functional>
 #include <map>
 #include <memory>
 #include <optional>
@@ -52,14 +51,11 @@ struct SiteCover {
     std::map<FloorId, double> cell_m = {};  ///< of each floor's grid
     /// Rows that no candidate reaches, a group: needs are lower by them (take_down_needs).
     std::vector<std::uint32_t> beyond_reach;
-    /// Names of lenses that are required and no part of it.
-    std::vector<std::string> judged_later;
 };
 
 struct SiteCoverWish {
     double cells_a_floor = 700;  ///< about: the grid is as coarse as that, 1 to 4 m
     double block_m = 0;          ///< of CoverProblem::block; 0: each cell by itself
-    std::function<void(double share)> progress = {};
 };
 
 /// The project with every candidate hung in place of its plan: the number of each is its column + 1.

@@ -161,6 +161,37 @@ TEST_CASE("a search that is stopped or overtaken leaves the project as it is") {
     CHECK_FALSE(d.button("proposalTake")->isEnabled());
 }
 
+TEST_CASE("a proposal is dropped where the building changes, and what is new gets ids that nothing has") {
+    ProposalDriver d;
+    d.run();
+    d.w().edit("Wall", [&](Project& p) { yemvo::test::wall(p, "plasterboard", {{4, 4}, {6, 4}}); });
+    CHECK_FALSE(d.page().shown());
+    d.run();
+    const HungPlan plan = d.page().shown()->plan;
+    Project p = d.project();
+    // ids go to something else meanwhile
+    const auto other = yemvo::test::wall(p, "plasterboard", {{4, 6}, {6, 6}});
+    take_plan(p, plan, {yemvo::test::floor_at(p, 0), yemvo::test::floor_at(p, 1)});
+    std::set<std::uint32_t> ids{other.value};
+    for (const PlacedAccessPoint& placed : placed_access_points(p))
+        CHECK(ids.insert(placed.access_point->id.value).second);
+    CHECK(ids.size() == 7);
+    CHECK(*ids.rbegin() < p.next_id);
+}
+
+TEST_CASE("with another goal the bound is told in what it counts, and not among access points") {
+    ProposalDriver d;
+    d.page().findChild<QComboBox*>("proposalGoal")->setCurrentIndex(static_cast<int>(ProposalGoal::watts));
+    d.run();
+    CHECK_FALSE(d.page().rail().isVisible());
+    bool told = false;
+    for (const QLabel* l : d.page().findChildren<QLabel*>())
+        told = told || l->text().contains(" W, at least ");
+    CHECK(told);
+    CHECK(d.page().shown()->cost > d.page().shown()->access_points);
+    for (const ProposalStand& s : d.page().chart().stands()) CHECK(s.lower_bound == 0);
+}
+
 TEST_CASE("what cannot be proposed is said, and nothing is lost") {
     ProposalDriver d;
     for (int b = 0; b < 3; ++b)

@@ -174,6 +174,26 @@ TEST_CASE("counts stay exact while columns come and go") {
     }
 }
 
+TEST_CASE("a bound claims nothing where columns that exclude each other leave no plan") {
+    // two points, each reached by one column alone, and the two may not come together
+    CoverProblem p = points_and_sites(2, [](std::size_t i, std::size_t j) { return i == j; });
+    p.columns[0].apart = {1};
+    p.columns[1].apart = {0};
+    CHECK(rows_short(p, greedy_cover(p)) == 1);
+    CHECK(bound_cover(p, {}).cost == 2);
+}
+
+TEST_CASE("more columns than a byte counts cover a row") {
+    const CoverProblem all = points_and_sites(300, [](std::size_t, std::size_t) { return true; });
+    CoverCounts counts(all);
+    for (std::uint32_t c = 0; c < 300; ++c) counts.add(c);
+    CHECK(counts.is_whole());
+    for (std::uint32_t c = 0; c < 299; ++c) counts.remove(c);
+    CHECK(counts.is_whole());
+    counts.remove(299);
+    CHECK_FALSE(counts.is_whole());
+}
+
 TEST_CASE("a search gives the same plan for a seed, and gives up what cannot be met") {
     const CoverProblem grid = grid_of(12, 9, 2.3);
     CHECK(search_cover(grid, {5}) == search_cover(grid, {5}));
