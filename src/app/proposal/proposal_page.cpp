@@ -3,13 +3,13 @@
 
 #include <QCheckBox>
 #include <QComboBox>
-#include <QGridLayout>
 #include <QHBoxLayout>
 #include <QHeaderView>
 #include <QLabel>
 #include <QPushButton>
 #include <QTableView>
 
+#include "app/forms/ask_side.h"
 #include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
@@ -61,72 +61,33 @@ ProposalPage::ProposalPage(Workspace& workspace, QWidget* parent) : QWidget(pare
 ProposalPage::~ProposalPage() { behind_.disconnect(); }
 
 QWidget* ProposalPage::build_ask() {
-    auto* side = new QWidget(this);
-    side->setObjectName("findingSide");
-    side->setFixedWidth(300);
-    auto* grid = new QGridLayout(side);
-    grid->setContentsMargins(12, 8, 12, 8);
-    grid->setHorizontalSpacing(8);
-    grid->setVerticalSpacing(4);
-    int at = 0;
-    const auto label = [&](const QString& words) {
-        auto* l = new QLabel(words);
-        l->setObjectName("small");
-        grid->addWidget(l, at, 0);
-    };
-    const auto choice = [&](const QString& words, const char* object, const QStringList& names, int now) {
-        label(words);
-        auto* box = new QComboBox;
-        box->setObjectName(object);
-        box->setAccessibleName(words);
-        box->addItems(names);
-        box->setCurrentIndex(now);
-        grid->addWidget(box, at++, 1);
-        return box;
-    };
-    const auto tick = [&](const QString& words, const char* object, const QString& tip) {
-        auto* box = new QCheckBox(words);
-        box->setObjectName(object);
-        box->setToolTip(tip);
-        grid->addWidget(box, at++, 1);
-        return box;
-    };
-    floors_ = choice(tr("Floors"), "proposalFloors", {tr("all floors"), tr("the floor in view")}, 0);
-    label(tr("Radios"));
-    auto* row = new QHBoxLayout;
-    row->setSpacing(10);
-    for (const Band& b : bands()) {
-        auto* box = new QCheckBox(render::local(b.name));
-        box->setObjectName("proposalBand" + QString::number(b.id.index));
-        box->setAccessibleName(tr("%1 GHz").arg(render::local(b.name)));
-        box->setChecked(true);
-        bands_.push_back(box);
-        row->addWidget(box);
-    }
-    row->addStretch(1);
-    grid->addLayout(row, at++, 1);
-    models_ = choice(tr("Models"), "proposalModels", {}, 0);
+    AskSide side(this, 300);
+    floors_ = side.choice(tr("Floors"), "proposalFloors", {tr("all floors"), tr("the floor in view")}, 0);
+    const AskSide::Bands radios = side.bands("proposalBand");
+    bands_ = radios.boxes;
+    radios.row->addStretch(1);
+    models_ = side.choice(tr("Models"), "proposalModels", {}, 0);
     models_->setToolTip(tr("Inside those that hang under ceilings, in the open those made for it"));
-    label(tr("Present plan"));
-    keep_ = tick(tr("stays where it hangs"), "proposalKeep",
-                 tr("Access points are added to what hangs now; without it all may move or go"));
-    label(tr("Failures"));
-    survive_ = tick(tr("any one may fail"), "proposalSurvive",
-                    tr("Levels that requirements ask for hold with any one access point gone"));
-    goal_ =
-        choice(tr("As little as can be"), "proposalGoal", {tr("access points"), tr("price"), tr("watts")}, 0);
+    side.label(tr("Present plan"));
+    keep_ = side.tick(tr("stays where it hangs"), "proposalKeep",
+                      tr("Access points are added to what hangs now; without it all may move or go"));
+    side.label(tr("Failures"));
+    survive_ = side.tick(tr("any one may fail"), "proposalSurvive",
+                         tr("Levels that requirements ask for hold with any one access point gone"));
+    goal_ = side.choice(tr("As little as can be"), "proposalGoal",
+                        {tr("access points"), tr("price"), tr("watts")}, 0);
     QStringList times;
     for (const double s : seconds_offered)
         times << (s < 60 ? tr("%1 s").arg(render::figure(s, 0))
                          : tr("%1 min").arg(render::figure(s / 60, 0)));
-    seconds_ = choice(tr("Time"), "proposalSeconds", times, 1);
-    grid->setRowStretch(at++, 1);
+    seconds_ = side.choice(tr("Time"), "proposalSeconds", times, 1);
+    side.grid()->setRowStretch(side.next_row(), 1);
     begin_ = new QPushButton(tr("Propose"));
     begin_->setObjectName("proposalBegin");
     begin_->setDefault(true);
     connect(begin_, &QPushButton::clicked, this, [this] { is_working() ? stop() : begin(); });
-    grid->addWidget(begin_, at, 0, 1, 2);
-    return side;
+    side.grid()->addWidget(begin_, side.next_row(), 0, 1, 2);
+    return side.widget();
 }
 
 QWidget* ProposalPage::build_answer() {

@@ -14,6 +14,7 @@
 #include <QTimer>
 #include <algorithm>
 
+#include "app/forms/ask_side.h"
 #include "app/look/columns.h"
 #include "app/look/theme.h"
 #include "app/model/document.h"
@@ -160,74 +161,36 @@ RetunePage::RetunePage(Workspace& workspace, QWidget* parent) : QWidget(parent),
 RetunePage::~RetunePage() { behind_.disconnect(); }
 
 QWidget* RetunePage::build_ask() {
-    auto* side = new QWidget(this);
-    side->setObjectName("findingSide");
-    side->setFixedWidth(392);
-    auto* grid = new QGridLayout(side);
-    grid->setContentsMargins(12, 8, 12, 8);
-    grid->setHorizontalSpacing(8);
-    grid->setVerticalSpacing(4);
-    int at = 0;
-    const auto label = [&](const QString& words) {
-        auto* l = new QLabel(words);
-        l->setObjectName("small");
-        grid->addWidget(l, at, 0);
-    };
-    label(tr("Radios"));
-    auto* row = new QHBoxLayout;
-    row->setSpacing(10);
-    for (const Band& b : bands()) {
-        auto* box = new QCheckBox(render::local(b.name));
-        box->setObjectName("retuneBand" + QString::number(b.id.index));
-        box->setAccessibleName(tr("%1 GHz").arg(render::local(b.name)));
-        box->setChecked(true);
-        bands_.push_back(box);
-        row->addWidget(box);
-    }
+    AskSide side(this, 392);
+    const AskSide::Bands radios = side.bands("retuneBand");
+    bands_ = radios.boxes;
     selected_only_ = new QCheckBox(tr("selected only"));
     selected_only_->setObjectName("retuneSelected");
-    row->addWidget(selected_only_);
-    row->addStretch(1);
-    grid->addLayout(row, at++, 1);
-    label(tr("May change"));
-    const auto more = [&](const QString& words, const char* object, const QString& tip) {
-        auto* box = new QCheckBox(words);
-        box->setObjectName(object);
-        box->setToolTip(tip);
-        grid->addWidget(box, at++, 1);
-        return box;
-    };
-    widths_ = more(tr("widths, as well as channels"), "retuneWidths",
-                   tr("None takes a width on which a requirement of rate or SNR that holds would no longer "
-                      "hold"));
+    radios.row->addWidget(selected_only_);
+    radios.row->addStretch(1);
+    side.label(tr("May change"));
+    widths_ =
+        side.tick(tr("widths, as well as channels"), "retuneWidths",
+                  tr("None takes a width on which a requirement of rate or SNR that holds would no longer "
+                     "hold"));
     widths_->setChecked(true);
-    powers_ =
-        more(tr("powers, as far as all holds"), "retunePowers",
-             tr("A radio comes down as far as every requirement of signal, SNR and next-best signal that "
-                "holds still holds with all of them down"));
-    off_ = more(tr("2.4 GHz off where not needed"), "retuneOff",
-                tr("Off goes what no place holds by alone, where no busy hour carries less without it"));
+    powers_ = side.tick(
+        tr("powers, as far as all holds"), "retunePowers",
+        tr("A radio comes down as far as every requirement of signal, SNR and next-best signal that "
+           "holds still holds with all of them down"));
+    off_ = side.tick(tr("2.4 GHz off where not needed"), "retuneOff",
+                     tr("Off goes what no place holds by alone, where no busy hour carries less without it"));
     for (QCheckBox* box : {widths_, powers_, off_})
         connect(box, &QCheckBox::toggled, this, &RetunePage::want_room);
-    const auto choice = [&](const QString& words, const char* object, const QStringList& names, int now) {
-        label(words);
-        auto* box = new QComboBox;
-        box->setObjectName(object);
-        box->setAccessibleName(words);
-        box->addItems(names);
-        box->setCurrentIndex(now);
-        grid->addWidget(box, at++, 1);
-        return box;
-    };
-    channels_24_ = choice(tr("At 2.4 GHz"), "retuneChannels24",
-                          {tr("channels 1, 6, 11"), tr("channels 1, 5, 9, 13")}, 0);
+    channels_24_ = side.choice(tr("At 2.4 GHz"), "retuneChannels24",
+                               {tr("channels 1, 6, 11"), tr("channels 1, 5, 9, 13")}, 0);
     const auto pair = [&](const QString& words, QWidget* left, QWidget* right) {
-        label(words);
+        side.label(words);
         auto* both = new QHBoxLayout;
         both->setSpacing(8);
         both->addWidget(left, 1);
         both->addWidget(right, 1);
-        grid->addLayout(both, at++, 1);
+        side.grid()->addLayout(both, side.next_row(), 1);
     };
     const auto widest = [&](BandId of, const char* object, int most_mhz, int now_mhz) {
         auto* box = new QComboBox;
@@ -249,14 +212,15 @@ QWidget* RetunePage::build_ask() {
     };
     pair(tr("Leave out"), left_out(band_5, "retuneLeaveOut", "149-165"),
          left_out(band_6, "retuneLeaveOut6", "1-29"));
-    dfs_ = choice(tr("DFS channels"), "retuneDfs",
-                  {tr("like others"), tr("where it is worth it"), tr("never")}, 1);
-    as_if_ = choice(tr("As if"), "retuneAsIf",
+    dfs_ = side.choice(tr("DFS channels"), "retuneDfs",
+                       {tr("like others"), tr("where it is worth it"), tr("never")}, 1);
+    as_if_ =
+        side.choice(tr("As if"), "retuneAsIf",
                     {tr("all is as it is"), tr("radar is seen on a channel"),
                      tr("a neighbour turns up at the chosen radio"), tr("the chosen access points fail")},
                     0);
-    radar_ = choice(tr("Radar on"), "retuneRadar", {}, 0);
-    radar_label_ = qobject_cast<QLabel*>(grid->itemAtPosition(at - 1, 0)->widget());
+    radar_ = side.choice(tr("Radar on"), "retuneRadar", {}, 0);
+    radar_label_ = qobject_cast<QLabel*>(side.grid()->itemAtPosition(side.last_row(), 0)->widget());
     for (const Channel& c : channels(band_5, 20))
         if (is_radar_range(c)) radar_->addItem(QString::number(c.number), c.number);
     const auto show_radar = [this] {
@@ -265,16 +229,16 @@ QWidget* RetunePage::build_ask() {
     };
     connect(as_if_, &QComboBox::currentIndexChanged, this, show_radar);
     show_radar();
-    worth_ = choice(
+    worth_ = side.choice(
         tr("A change"), "retuneWorth",
         {tr("for any gain"), tr("for a small gain"), tr("for a clear gain"), tr("for a large gain")}, 1);
-    grid->setRowStretch(at++, 1);
+    side.grid()->setRowStretch(side.next_row(), 1);
     begin_ = new QPushButton(tr("Retune"));
     begin_->setObjectName("retuneBegin");
     connect(begin_, &QPushButton::clicked, this, [this] { is_working() ? stop() : begin(); });
-    grid->addWidget(begin_, at, 0, 1, 2);
-    grid->setColumnStretch(1, 1);
-    return side;
+    side.grid()->addWidget(begin_, side.next_row(), 0, 1, 2);
+    side.grid()->setColumnStretch(1, 1);
+    return side.widget();
 }
 
 QWidget* RetunePage::build_answer() {
