@@ -82,8 +82,9 @@ TEST_CASE("retune gives a project other channels, the same for the same seed") {
     // what was written is the plan that was printed: nothing in it is worth a change
     CHECK(run_json({"retune", out, "--seed", "3", "--json"})["before"].get<double>() ==
           Approx(first["objective"].get<double>()).margin(0.02));
-    for (const Json& c : run_json({"retune", demo.path, "--band", "2.4", "--json"})["changes"])
-        CHECK(c["band_ghz"] == 2.4);
+    const Json one_band = run_json({"retune", demo.path, "--band", "2.4", "--json"});
+    CHECK(!one_band["changes"].empty());
+    for (const Json& c : one_band["changes"]) CHECK(c["band_ghz"] == 2.4);
 }
 
 TEST_CASE("retune takes a bare instance, and says what is wrong with one") {
