@@ -3,7 +3,7 @@
 
 #include <cmath>
 
-#include "checks/room_walls.h"
+#include "proposal/hanging_ground.h"
 #include "venue/rooms.h"
 
 namespace yemvo {
@@ -27,15 +27,10 @@ Point main_direction(const std::vector<Point>& outline) {
 class FloorPlaces {
 public:
     FloorPlaces(const Project& project, const Scene& scene, const Floor& floor, const ProposalAsk& ask)
-        : floor_(floor), mask_(scene.mask(floor.id)), ask_(ask), rooms_(room_edges(project, floor)) {
-        open_ground_ = scene.floor(floor.id).kind == BuildingKind::yard;
+        : floor_(floor), ask_(ask), ground_(project, scene, floor, ask), rooms_(room_edges(project, floor)) {
         above_ = floor_above(project, floor.id);
-        for (const Wall& w : *floor.walls)
-            if (w.top_m.value_or(floor.height_m) > floor.height_m - below_the_ceiling_m)
-                for_each_chord(w, [&](const Chord& c) {
-                    walls_.push_back({c.line, wall_type(project, w.type).thickness_m / 2});
-                });
-        for (const Zone& z : *floor.zones) (z.kind == ZoneKind::served ? served_ : barred_).push_back(&z);
+        for (const Zone& z : *floor.zones)
+            if (z.kind == ZoneKind::served) served_.push_back(&z);
     }
 
     std::vector<Point> all() {
@@ -55,8 +50,6 @@ public:
 
 private:
     static constexpr std::size_t no_room = std::size_t(-1);
-    /// What ends lower is passed under; what hangs is so near to the ceiling.
-    static constexpr double below_the_ceiling_m = 1;
 
     void rows_in(const std::vector<Point>& outline) {
         constexpr double least_m2 = 3;
@@ -79,7 +72,7 @@ private:
         // arms and niches that the rows passed by; what has most room round it first
         for (const double clear_m : {1.5, ask_.from_walls_m})
             rows(1, [&](Point p) {
-                if (is_far(p) && contains(outline, p) && from_walls_m(p) >= clear_m) add(p, outline);
+                if (is_far(p) && contains(outline, p) && ground_.from_walls_m(p) >= clear_m) add(p, outline);
             });
     }
 
@@ -92,7 +85,7 @@ private:
 
     void add(Point p, const std::vector<Point>& outline) {
         p = {std::round(p.x * 100) / 100, std::round(p.y * 100) / 100};
-        if (!contains(outline, p) || !is_own_room(p) || !may_hang(p)) return;
+        if (!contains(outline, p) || !is_own_room(p) || !ground_.may_hang(p)) return;
         // where the next storey is open there is no ceiling to hang from
         const bool high = above_ && std::ranges::any_of(above_->slab->voids, [&](const SlabVoid& v) {
                               return contains(v.outline, p);
@@ -115,39 +108,11 @@ private:
         return room_ == no_room;
     }
 
-    bool may_hang(Point p) const {
-        if (!open_ground_ && mask_.enclosed() && !mask_.inside(p) && !is_open_air(p)) return false;
-        for (const Zone* z : barred_)
-            if (contains(z->outline, p)) return false;
-        for (const KeepOut& k : ask_.keep_out)
-            if (k.floor == floor_.id && contains(k.outline, p)) return false;
-        for (const SlabVoid& v : floor_.slab->voids)
-            if (contains(v.outline, p)) return false;
-        for (const Obstacle& o : *floor_.obstacles)
-            if (o.top_m.value_or(floor_.height_m) > floor_.height_m - below_the_ceiling_m &&
-                contains(body(o), p))
-                return false;
-        return from_walls_m(p) >= ask_.from_walls_m;
-    }
-
-    double from_walls_m(Point p) const {
-        double least = 1e9;
-        for (const RoomEdge& wall : walls_) least = std::min(least, distance(wall.line, p) - wall.half_m);
-        return least;
-    }
-
-    bool is_open_air(Point p) const {
-        return std::ranges::any_of(served_,
-                                   [&](const Zone* z) { return z->open_air && contains(z->outline, p); });
-    }
-
     const Floor& floor_;
-    const FloorMask& mask_;
     const ProposalAsk& ask_;
+    HangingGround ground_;
     RoomFinder rooms_;
-    std::vector<RoomEdge> walls_;
-    std::vector<const Zone*> served_, barred_;
-    bool open_ground_ = false;
+    std::vector<const Zone*> served_;
     const Floor* above_ = nullptr;
     std::vector<Point> high_;
     int found_ = 0;

@@ -9,6 +9,7 @@
 #include <set>
 
 #include "base/error.h"
+#include "capacity/site_verdicts.h"
 #include "project/edits.h"
 #include "proposal/cover_bound.h"
 #include "proposal/cover_search.h"
@@ -81,6 +82,7 @@ public:
           cancel_(cancel),
           better_(better),
           stand_(stand),
+          verdicts_(predictor),
           asked_(floors_asked(project, ask)) {}
 
     Proposal run() {
@@ -235,7 +237,7 @@ private:
             ap.radios = same->radios;
             replace_access_point(out.hung.project, m.floor, ap);
         }
-        KnownSite site = know_site(out.hung.project, predictor_, cancel_);
+        SiteVerdict site = verdicts_.of(out.hung.project, cancel_);
         out.verdict = std::move(site.verdict);
         out.capacity = std::move(site.capacity);
         return out;
@@ -494,6 +496,7 @@ private:
     const CancelToken& cancel_;
     const std::function<void(const Proposal&)>& better_;
     const std::function<void(const ProposalStand&)>& stand_;
+    SiteVerdicts verdicts_;
     std::vector<FloorId> asked_;
     Clock::time_point begin_ = Clock::now();
     SiteCover cover_;
