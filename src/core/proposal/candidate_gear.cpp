@@ -7,6 +7,7 @@
 #include <numbers>
 
 #include "coverage/margins.h"
+#include "gear/power_source.h"
 #include "project/edits.h"
 #include "project/working_radio.h"
 #include "tuning/permits.h"
@@ -91,6 +92,15 @@ AccessPoint candidate_at(const Project& project, const Scene& scene, const Floor
     ap.id = {};
     ap.number = 0;
     return ap;
+}
+
+double access_point_cost(const Project& project, const AccessPoint& ap, ProposalGoal goal) {
+    const AccessPointModel& m = model(project, ap.model);
+    if (goal == ProposalGoal::price && m.body.price > 0) return m.body.price;
+    if (goal == ProposalGoal::watts)
+        if (const auto source = usual_source(m))
+            if (const PowerRow* row = power_row(m, *source); row && row->watts > 0) return row->watts;
+    return 1;
 }
 
 }  // namespace yemvo

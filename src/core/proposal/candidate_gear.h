@@ -22,4 +22,8 @@ AccessPoint candidate_at(const Project&, const Scene&, const Floor&, const Propo
 /// channel of such a width may have there.
 double planned_power_dbm(const Project&, Place, const AccessPoint&, std::size_t radio);
 
+/// What an access point counts for: 1; its price or the watts it usually takes, where the model tells,
+/// else 1.
+double access_point_cost(const Project&, const AccessPoint&, ProposalGoal);
+
 }  // namespace yemvo

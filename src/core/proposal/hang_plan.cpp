@@ -5,6 +5,8 @@
 #include <cmath>
 #include <set>
 
+#include "project/edits.h"
+
 namespace yemvo {
 namespace {
 
@@ -114,6 +116,61 @@ private:
 std::string_view move_kind_name(MoveKind kind) {
     static constexpr std::string_view names[] = {"stays", "moved", "added", "removed"};
     return names[static_cast<int>(kind)];
+}
+
+/// Of what hangs in the plan.
+static std::vector<ProposalMove>::iterator move_of(HungPlan& plan, AccessPointId id) {
+    return std::ranges::find_if(plan.moves, [&](const ProposalMove& m) {
+        return m.access_point == id && m.kind != MoveKind::removed;
+    });
+}
+
+void move_in_plan(HungPlan& plan, AccessPointId id, Point to) {
+    ProposalMove& m = *move_of(plan, id);
+    AccessPoint ap = *find_access_point(plan.project, m.floor, id);
+    ap.position = to;
+    replace_access_point(plan.project, m.floor, ap);
+    m.to = to;
+    if (m.kind == MoveKind::added)
+        m.from = to;
+    else if (!(m.from == to))
+        m.kind = MoveKind::moved;
+}
+
+void take_out_of_plan(HungPlan& plan, AccessPointId id) {
+    const auto m = move_of(plan, id);
+    remove_access_point(plan.project, m->floor, id);
+    if (m->kind == MoveKind::added) {
+        plan.moves.erase(m);
+        return;
+    }
+    m->kind = MoveKind::removed;
+    m->to = m->from;
+}
+
+AccessPointId add_to_plan(HungPlan& plan, const ProposalCandidate& candidate) {
+    AccessPoint ap = candidate.access_point;
+    const auto gone = std::ranges::find_if(plan.moves, [&](const ProposalMove& m) {
+        return candidate.stands && m.kind == MoveKind::removed && m.access_point == ap.id;
+    });
+    ProposalMove move{MoveKind::added, candidate.floor, ap.id, ap.number, ap.position, ap.position, ap.model};
+    if (gone != plan.moves.end()) {
+        gone->kind = MoveKind::stays;
+    } else {
+        move.access_point = ap.id = AccessPointId{plan.project.next_id++};
+        move.number = 0;
+        for (const ProposalMove& m : plan.moves) move.number = std::max(move.number, m.number);
+        for (const PlacedAccessPoint& placed : placed_access_points(plan.project))
+            move.number = std::max(move.number, placed.access_point->number);
+        ap.number = ++move.number;
+        // after the others of its floor
+        const auto after = std::ranges::find_if(plan.moves.rbegin(), plan.moves.rend(),
+                                                [&](const ProposalMove& m) { return m.floor == move.floor; });
+        plan.moves.insert(after == plan.moves.rend() ? plan.moves.end() : after.base(), move);
+    }
+    for (Variant& v : plan.project.variants)
+        if (v.id == plan.project.variant) v.access_points[candidate.floor].edit().push_back(ap);
+    return ap.id;
 }
 
 void take_plan(Project& p, const HungPlan& plan, const std::set<FloorId>& floors) {

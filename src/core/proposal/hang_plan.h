@@ -35,6 +35,13 @@ struct HungPlan {
 HungPlan hang_plan(const Project&, const SiteCover&, const CoverPlan&, const std::vector<FloorId>& asked,
                    double moves_within_m = 12);
 
+/// One of its access points at another place of its floor, or out of it.
+void move_in_plan(HungPlan&, AccessPointId, Point to);
+void take_out_of_plan(HungPlan&, AccessPointId);
+/// What stood there before takes its place again; else it comes as a new one, above all numbers. Gives its
+/// id.
+AccessPointId add_to_plan(HungPlan&, const ProposalCandidate&);
+
 /// The plan's access points on these floors in place of those of the current variant, as one edit.
 /// New ones get new ids; in a variant of its own all do.
 void take_plan(Project&, const HungPlan&, const std::set<FloorId>& floors);

@@ -13,6 +13,9 @@
 #include "project/edits.h"
 #include "proposal/cover_bound.h"
 #include "proposal/cover_search.h"
+#include "proposal/raise_needs.h"
+#include "proposal/settle.h"
+#include "proposal/verdict_lack.h"
 #include "tuning/known_site.h"
 #include "tuning/retune.h"
 
@@ -23,26 +26,18 @@ using Clock = std::chrono::steady_clock;
 
 /// A plan hung, tuned and judged.
 struct Judged {
-    CoverPlan plan;
+    CoverPlan plan;        ///< of the cover problem, unless:
+    bool is_free = false;  ///< access points have left the candidate places
     double cost = 0;
     HungPlan hung;
     Verdict verdict;
     std::shared_ptr<const SiteCapacity> capacity;
     /// Requirements that fail and bands in which they do not hold together, then by how much of what is
     /// asked, then the cost: less is better.
-    std::tuple<int, double, double> rank() const {
-        double lacks = 0;
-        for (const RequirementResult& r : verdict.requirements)
-            if (r.asks()) lacks += std::max(0.0, r.requirement.share_required - r.share_met());
-        for (const BandResult& b : verdict.bands) lacks += std::max(0.0, b.share_required - b.share_met());
-        return {failing(), std::round(lacks * 500), cost};
-    }
-    int failing() const {
-        return verdict.not_met() +
-               static_cast<int>(std::ranges::count_if(verdict.bands, [](const BandResult& b) {
-                   return b.share_met() < b.share_required - 1e-9;
-               }));
-    }
+    std::tuple<int, double, double> rank() const { return {failing(), std::round(lacks() * 500), cost}; }
+    int failing() const { return yemvo::failing(verdict); }
+    double lacks() const { return lacking(verdict, capacity.get()); }
+    SettledPlan as_settled() const { return {hung, {verdict, capacity}}; }
 };
 
 /// The bound on its way, on a thread of its own.
@@ -92,9 +87,10 @@ public:
         bound_ = &bound;
         try {
             search_and_judge();
-            if (!is_over()) try_without_each();
-            if (!is_over()) search_longer();
-            if (!is_over()) try_without_each();
+            if (!is_over() && !best_->is_free) try_without_each();
+            if (!is_over() && !best_->is_free) search_longer();
+            if (!is_over() && !best_->is_free) try_without_each();
+            if (!is_over()) settle();
         } catch (const Cancelled&) {
             if (!best_) throw;  // else the best so far is the answer
         }
@@ -106,6 +102,10 @@ public:
 private:
     double seconds() const { return std::chrono::duration<double>(Clock::now() - begin_).count(); }
     bool is_over() const { return cancel_.cancelled() || seconds() > ask_.seconds; }
+    /// Time is left to put the plan in line and tune it.
+    bool is_nearly_over() const {
+        return cancel_.cancelled() || seconds() > ask_.seconds - std::clamp(0.06 * ask_.seconds, 0.3, 6.0);
+    }
 
     void look_at_site() {
         const KnownSite now = know_site(project_, predictor_, cancel_);
@@ -139,6 +139,7 @@ private:
 
     void search_and_judge() {
         constexpr int most_rounds = 16;
+        constexpr double nearly_there = 0.35;  // of shares: the rest is made up for on the verdict itself
         CoverPlan plan;
         for (int round = 0; round < most_rounds && (!best_ || !is_over()); ++round) {
             CoverWish wish;
@@ -151,8 +152,14 @@ private:
             plan = search_cover(cover_.problem, wish, cancel_, round == 0 ? nullptr : &plan);
             if (cancel_.cancelled() && best_) return;
             Judged judged = judge_plan(plan);
-            const bool whole = judged.failing() == 0;
-            const bool asks_more = !whole && ask_for_more(judged);
+            bool whole = judged.failing() == 0;
+            const bool asks_more =
+                !whole && raise_needs(cover_, project_, {judged.plan, judged.verdict, judged.capacity.get()});
+            if (!whole && !ask_.survives_one && judged.lacks() < nearly_there) {
+                keep(judged);
+                fill_up(judged);
+                whole = judged.failing() == 0;
+            }
             keep(std::move(judged));
             if (whole || !asks_more) return;
         }
@@ -163,7 +170,8 @@ private:
     void search_longer() {
         constexpr int most_rounds = 10;
         std::vector<std::uint32_t> fails = first_needs_;
-        for (int round = 0; round < most_rounds && !is_over(); ++round) {
+        const double until = 0.45 * ask_.seconds;  // the rest is for what the verdict sees
+        for (int round = 0; round < most_rounds && seconds() < until && !is_over(); ++round) {
             if (best_->cost <= bound_->cost() + 1e-9) return;
             const std::vector<std::uint32_t> does = covered_rows(cover_.problem, best_->plan);
             bool any_between = false;
@@ -174,7 +182,7 @@ private:
             }
             CoverWish wish;
             wish.seed = ask_.seed + 1000 + std::uint64_t(round);
-            wish.seconds = std::max(0.5, 0.5 * (ask_.seconds - seconds()));
+            wish.seconds = std::max(0.5, 0.5 * (until - seconds()));
             wish.tries = 250'000;
             wish.failures = 3;
             wish.good_enough = [this] { return bound_->cost(); };
@@ -243,19 +251,16 @@ private:
         return out;
     }
 
-    std::size_t hang_in(const ServedPlace& place, const CoverPlan& plan) const {
-        const Zone& zone = *find_zone(*find_floor(project_, place.floor), place.zone);
-        return static_cast<std::size_t>(std::ranges::count_if(plan, [&](std::uint32_t c) {
-            return cover_.candidates[c].floor == place.floor &&
-                   contains(zone.outline, cover_.candidates[c].access_point.position);
-        }));
-    }
-
     Judged judge_plan(const CoverPlan& plan) {
         Judged out;
         out.plan = plan;
         out.cost = cost_on_floors(plan);
         out.hung = hang_plan(project_, cover_, plan, asked_);
+        tune_and_judge(out);
+        return out;
+    }
+
+    void tune_and_judge(Judged& out) {
         KnownSite site = know_site(out.hung.project, predictor_, cancel_);
         RetuneAsk ask;
         ask.seed = ask_.seed;
@@ -271,6 +276,74 @@ private:
         }
         out.verdict = std::move(site.verdict);
         out.capacity = std::move(site.capacity);
+    }
+
+    /// What the plan lacks is made up for by moving access points, and by more of them where that is not
+    /// enough.
+    void fill_up(Judged& judged) {
+        const std::size_t most = 3 + judged.hung.moves.size() / 4;
+        constexpr double worth_it = 0.8;  // of what was lacking; else a search that asks for more is quicker
+        double lacked = 1e9;
+        for (std::size_t more = 0; more <= most && !is_over(); ++more) {
+            if (auto better = settler().moved_better(judged.as_settled(), 100)) {
+                judged = settled(std::move(*better));
+                keep(judged);
+            }
+            if (judged.failing() == 0 || is_over() || judged.lacks() > worth_it * lacked) return;
+            lacked = judged.lacks();
+            auto with_one = settler().one_more(judged.as_settled(), cover_.candidates);
+            if (!with_one) return;
+            judged = settled(std::move(*with_one));
+            if (judged.failing() > 0) tune_and_judge(judged);
+            keep(judged);
+        }
+    }
+
+    /// Access points leave the candidate places: one less at a time, as long as moving the others makes up
+    /// for it; then in line. A verdict knows nothing of failures, so that where any one may fail all stays.
+    void settle() {
+        if (ask_.survives_one) return;
+        while (!is_nearly_over() && best_->cost > bound_->cost() + 1e-9) {
+            if (best_->failing() > 0) {
+                auto better = settler().moved_better(best_->as_settled(), 600);
+                if (!better) break;
+                keep(settled(std::move(*better)));
+                continue;
+            }
+            const auto found = [this](const SettledPlan& p) { keep(settled(p)); };
+            if (settler().fewer(best_->as_settled(), found)) continue;
+            if (is_nearly_over()) break;
+            auto merged = settler().merged(best_->as_settled(), cover_.candidates);
+            if (!merged) break;
+            keep(settled(std::move(*merged)));
+        }
+        if (is_over()) return;
+        tidying_ = true;
+        Judged straight = settled(settler().straightened(best_->as_settled()));
+        tune_and_judge(straight);
+        if (!(best_->rank() < straight.rank())) put(std::move(straight));
+    }
+
+    PlanSettler& settler() {
+        if (!settler_)
+            settler_ = std::make_unique<PlanSettler>(
+                project_, ask_, predictor_,
+                PlanSettler::Limits{[this](AccessPointId id) { return !is_locked(id); },
+                                    [this] { return tidying_ ? is_over() : is_nearly_over(); }},
+                cancel_);
+        return *settler_;
+    }
+
+    Judged settled(SettledPlan plan) const {
+        Judged out;
+        for (const ProposalMove& m : plan.hung.moves)
+            if (m.kind != MoveKind::removed)
+                out.cost += access_point_cost(
+                    project_, *find_access_point(plan.hung.project, m.floor, m.access_point), ask_.goal);
+        out.is_free = true;
+        out.hung = std::move(plan.hung);
+        out.verdict = std::move(plan.judged.verdict);
+        out.capacity = std::move(plan.judged.capacity);
         return out;
     }
 
@@ -283,142 +356,11 @@ private:
 
     double cost_on_floors(const CoverPlan& plan) const { return cost_of(cover_.problem, plan); }
 
-    /// True where the search was asked for anything that it was not before.
-    bool ask_for_more(const Judged& judged) {
-        bool any = false;
-        for (const RequirementResult& r : judged.verdict.requirements) {
-            if (!r.asks() || r.met()) continue;
-            if (required_lens(r.requirement).counts == RequirementCounts::area)
-                any = ask_for_places(r) || any;
-        }
-        for (const BandResult& b : judged.verdict.bands)
-            if (b.share_met() < b.share_required) any = ask_for_all_at_once(b) || any;
-        if (judged.capacity && asks_about_capacity(judged.verdict)) any = ask_for_servers(judged) || any;
-        return any;
-    }
-
-    /// Where a floor is short of a level, by so much more than it is short.
-    bool ask_for_places(const RequirementResult& r) {
-        bool any = false;
-        for (const PlaceResult& on : r.floors)
-            for (const BandId band : r.requirement.bands.list()) {
-                const double lacks = r.requirement.share_required - on.share_met(band);
-                if (lacks <= 0) continue;
-                any = raise(on.floor, r.requirement.id, band, lacks + 0.003) || any;
-            }
-        return any;
-    }
-
-    /// Each holds on its own share of places: where they do not hold on the same, each has to on more.
-    bool ask_for_all_at_once(const BandResult& b) {
-        bool any = false;
-        for (const FloorArea& on : b.floors) {
-            const double lacks = b.share_required - on.share_met();
-            if (lacks > 0 && on.demanded_m2 > 0 && several_asked(on.floor, b.band))
-                any = raise(on.floor, {}, b.band, lacks / 2 + 0.003) || any;
-        }
-        return any;
-    }
-
-    /// One requirement alone holds where it holds.
-    bool several_asked(FloorId floor, BandId band) const {
-        return std::ranges::count_if(cover_.subjects, [&](const CoverSubject& s) {
-                   return s.floor == floor && s.band == band;
-               }) > 1;
-    }
-
-    /// The groups of the requirement; of one that another implies, all of that band on the floor.
-    bool raise(FloorId floor, RequirementId requirement, BandId band, double by_share) {
-        const auto of = [&](const CoverSubject& s, bool any_requirement) {
-            return s.floor == floor && (any_requirement || s.requirement == requirement) &&
-                   (!s.band || *s.band == band);
-        };
-        const bool own =
-            std::ranges::any_of(cover_.subjects, [&](const CoverSubject& s) { return of(s, false); });
-        bool any = false;
-        CoverPlan all;
-        for (std::uint32_t c = 0; c < cover_.problem.columns.size(); ++c) all.push_back(c);
-        const std::vector<std::uint32_t> most = covered_rows(cover_.problem, all);
-        for (std::size_t g = 0; g < cover_.subjects.size(); ++g) {
-            if (!of(cover_.subjects[g], !own)) continue;
-            CoverGroup& group = cover_.problem.groups[g];
-            const auto need = std::min<std::uint32_t>(
-                most[g],
-                group.need + std::max(1u, static_cast<std::uint32_t>(std::ceil(by_share * group.rows))));
-            any = any || need > group.need;
-            group.need = need;
-        }
-        return any;
-    }
-
-    /// More in the zones whose clients get too little, or whose access points have too many.
-    bool ask_for_servers(const Judged& judged) {
-        std::map<ZoneId, double> overload;  // what is asked of an access point there, over what it may be
-        for (const RequirementResult& r : judged.verdict.requirements) {
-            if (!r.asks() || r.met() || required_lens(r.requirement).counts == RequirementCounts::area)
-                continue;
-            for (const HourCapacity& hour : judged.capacity->hours) add_zones_in_need(r, hour, overload);
-        }
-        bool any = false;
-        for (const ServedPlace& place : cover_.served) {
-            const auto need = overload.find(place.zone);
-            if (need == overload.end()) continue;
-            const std::size_t there = hang_in(place, judged.plan);
-            // half of what the figures say: more access points take air from each other as well
-            const double more = std::clamp(0.5 * (need->second - 1) * double(there), 1.0, 4.0);
-            for (std::size_t k = 0; k < std::min(place.most, there + std::size_t(more)); ++k) {
-                CoverGroup& group = cover_.problem.groups[place.first + k];
-                any = any || group.need == 0;
-                group.need = 1;
-            }
-        }
-        return any;
-    }
-
-    void add_zones_in_need(const RequirementResult& r, const HourCapacity& hour,
-                           std::map<ZoneId, double>& overload) const {
-        const bool radios = required_lens(r.requirement).counts == RequirementCounts::radios;
-        struct Need {
-            double clients = 0, over = 1;
-        };
-        std::map<ZoneId, Need> failing;
-        for (const ClientCapacity& c : hour.clients) {
-            const ZoneId zone = hour.zones[c.place_at].zone;
-            if (zone.value == 0) continue;
-            double over = c.satisfied < 0.95f ? 1.5 : 0;
-            if (radios)
-                over = c.radio < 0
-                           ? 0
-                           : overload_of(r.requirement, hour.radios[static_cast<std::size_t>(c.radio)]);
-            if (over <= 1) continue;
-            Need& need = failing[zone];
-            need.clients += double(c.weight);
-            need.over = std::max(need.over, over);
-        }
-        // the zones that need it most; a few clients who stray into a full radio are no reason
-        double most = 0;
-        for (const auto& [zone, need] : failing) most = std::max(most, need.clients);
-        for (const auto& [zone, need] : failing)
-            if (need.clients >= 0.3 * most) overload[zone] = std::max(overload[zone], need.over);
-    }
-
-    /// Above 1 where the radio fails.
-    static double overload_of(const Requirement& r, const RadioCapacity& radio) {
-        const double limit = r.limit_in(radio.radio.channel.band);
-        switch (required_lens(r).id) {
-            case LensId::radio_clients:
-                return radio.clients / std::max(1.0, limit);
-            case LensId::air_used:
-                return 100 * radio.use / std::max(1.0, limit);
-            case LensId::headroom:
-                return 100 * radio.headroom < limit ? 1.5 : 0;
-            default:
-                return 0;
-        }
-    }
-
     void keep(Judged judged) {
-        if (best_ && !(judged.rank() < best_->rank())) return;
+        if (!best_ || judged.rank() < best_->rank()) put(std::move(judged));
+    }
+
+    void put(Judged judged) {
         best_ = std::move(judged);
         fill();
         note_stand(true);
@@ -497,12 +439,14 @@ private:
     const std::function<void(const Proposal&)>& better_;
     const std::function<void(const ProposalStand&)>& stand_;
     SiteVerdicts verdicts_;
+    std::unique_ptr<PlanSettler> settler_;
     std::vector<FloorId> asked_;
     Clock::time_point begin_ = Clock::now();
     SiteCover cover_;
     std::vector<std::uint32_t> first_needs_;
     BoundInTheBack* bound_ = nullptr;
     std::optional<Judged> best_;
+    bool tidying_ = false;  ///< the last of it
     Proposal out_;
 };
 

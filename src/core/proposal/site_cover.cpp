@@ -8,7 +8,6 @@
 
 #include "base/error.h"
 #include "coverage/margins.h"
-#include "gear/power_source.h"
 #include "project/demand_place.h"
 #include "proposal/candidate_places.h"
 #include "tuning/permits.h"
@@ -38,15 +37,6 @@ std::optional<SingleQuestion> single_question(const Requirement& r) {
         default:
             return std::nullopt;
     }
-}
-
-double column_cost(const Project& project, const AccessPoint& ap, ProposalGoal goal) {
-    const AccessPointModel& m = model(project, ap.model);
-    if (goal == ProposalGoal::price && m.body.price > 0) return m.body.price;
-    if (goal == ProposalGoal::watts)
-        if (const auto source = usual_source(m))
-            if (const PowerRow* row = power_row(m, *source); row && row->watts > 0) return row->watts;
-    return 1;
 }
 
 /// The fields of one access point alone, as a prediction that can be judged.
@@ -117,7 +107,7 @@ private:
             if (!stays) as_planned(f, c.access_point);
             out_.candidates.push_back(std::move(c));
             fixed_.push_back(stays);
-            costs_.push_back(is_asked ? column_cost(project_, ap, ask_.goal) : 0);
+            costs_.push_back(is_asked ? access_point_cost(project_, ap, ask_.goal) : 0);
         }
     }
 
@@ -142,7 +132,7 @@ private:
                 out_.candidates.push_back(
                     {f.id, candidate_at(project_, *scene_, f, ask_, id, p, middle_of(f, p)), false});
                 fixed_.push_back(false);
-                costs_.push_back(column_cost(project_, out_.candidates.back().access_point, ask_.goal));
+                costs_.push_back(access_point_cost(project_, out_.candidates.back().access_point, ask_.goal));
             }
         }
     }

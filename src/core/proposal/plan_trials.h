@@ -1,0 +1,41 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Variations of a hung plan held against the verdict, several at a time.
+#pragma once
+#include <array>
+#include <functional>
+#include <optional>
+
+#include "capacity/site_verdicts.h"
+#include "proposal/hang_plan.h"
+
+namespace yemvo {
+
+struct SettledPlan {
+    HungPlan hung;
+    SiteVerdict judged;
+    double lacks() const;  ///< lacking()
+};
+
+/// Not safe from several threads: it has its own.
+class PlanTrials {
+public:
+    /// `predictor` must outlive it.
+    PlanTrials(Predictor& predictor, const CancelToken&);
+    SettledPlan judged(HungPlan);
+    using Variation = std::function<std::optional<HungPlan>(std::size_t)>;
+    /// Of so many variations the one that lacks least, where that is less than `below`; the first of equals.
+    /// `variation` is called from several threads; none: left out.
+    std::optional<SettledPlan> best(std::size_t count, const Variation& variation, double below);
+    /// What each lacks.
+    std::vector<double> lacks(std::size_t count, const Variation& variation);
+
+private:
+    /// Fixed, so that what each remembers does not depend on the machine.
+    static constexpr std::size_t lanes = 2;
+    void each(std::size_t count, const Variation& variation,
+              const std::function<void(std::size_t lane, std::size_t i, SettledPlan)>& done);
+    std::array<SiteVerdicts, lanes> verdicts_;
+    CancelToken cancel_;
+};
+
+}  // namespace yemvo
