@@ -15,7 +15,8 @@ struct SiteVerdict {
 class SiteVerdicts {
 public:
     /// `predictor` must outlive it.
-    explicit SiteVerdicts(Predictor& predictor) : floors_(predictor) {}
+    explicit SiteVerdicts(Predictor& predictor, std::size_t passing_bytes = std::size_t{256} << 20)
+        : floors_(predictor, passing_bytes) {}
     /// One floor's fields at a time in memory. Throws Cancelled.
     SiteVerdict of(const Project&, const CancelToken& = {});
 

@@ -5,15 +5,9 @@
 
 namespace yemvo {
 
-/// While a floor is worked out.
-static std::size_t passing_bytes(const Predictor& whole) {
-    constexpr std::size_t most = std::size_t{256} << 20;
-    return std::min(most, whole.budget().limit_bytes());
-}
-
-FloorByFloor::FloorByFloor(Predictor& predictor)
-    : whole_(predictor),
-      memory_(std::make_shared<MemoryBudget>(passing_bytes(predictor))),
+FloorByFloor::FloorByFloor(Predictor& predictor, std::size_t passing_bytes)
+    : passing_bytes_(std::min(passing_bytes, predictor.budget().limit_bytes())),
+      memory_(std::make_shared<MemoryBudget>(passing_bytes_)),
       passing_(memory_, predictor.store().scenes()) {}
 
 FloorByFloor::Asked FloorByFloor::asked(const Project& p, FloorId id, const Wish& wish) {
@@ -52,7 +46,7 @@ JudgedFloor FloorByFloor::judged(const SiteJudge& site, const Project& project, 
 JudgedFloor FloorByFloor::judged(const SiteJudge& site, const Project& project, FloorId id, const Wish& wish,
                                  const CancelToken& cancel) {
     if (const JudgedFloor* known = find(project, id, wish, cancel)) return *known;
-    memory_->set_limit(passing_bytes(whole_));
+    memory_->set_limit(passing_bytes_);
     ++predicted_;
     const SitePrediction one = passing_.predict(project, {id}, wish.prediction, cancel);
     return judge(site, project, one.floors.front(), wish, cancel);

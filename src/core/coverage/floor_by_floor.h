@@ -19,7 +19,7 @@ struct JudgedFloor {
 class FloorByFloor {
 public:
     /// Shares the scenes with `predictor`, which must outlive it, and keeps little of the floors passed by.
-    explicit FloorByFloor(Predictor& predictor);
+    explicit FloorByFloor(Predictor& predictor, std::size_t passing_bytes = std::size_t{256} << 20);
 
     struct Wish {
         PredictionWish prediction = {};
@@ -56,7 +56,7 @@ private:
     JudgedFloor judge(const SiteJudge&, const Project&, const FloorPrediction&, const Wish&,
                       const CancelToken&);
 
-    Predictor& whole_;
+    std::size_t passing_bytes_;  ///< while a floor is worked out
     std::shared_ptr<MemoryBudget> memory_;
     Predictor passing_;
     std::map<FloorId, Known> known_;

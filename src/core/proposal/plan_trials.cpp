@@ -9,8 +9,11 @@ namespace yemvo {
 
 double SettledPlan::lacks() const { return lacking(judged.verdict, judged.capacity.get()); }
 
+/// Of each lane: what is tried reaches a floor or three.
+static constexpr std::size_t lane_bytes = std::size_t{96} << 20;
+
 PlanTrials::PlanTrials(Predictor& predictor, const CancelToken& cancel)
-    : verdicts_{SiteVerdicts(predictor), SiteVerdicts(predictor)}, cancel_(cancel) {}
+    : verdicts_{SiteVerdicts(predictor, lane_bytes), SiteVerdicts(predictor, lane_bytes)}, cancel_(cancel) {}
 
 SettledPlan PlanTrials::judged(HungPlan plan) {
     SettledPlan out{std::move(plan), {}};

@@ -77,7 +77,6 @@ public:
           cancel_(cancel),
           better_(better),
           stand_(stand),
-          verdicts_(predictor),
           asked_(floors_asked(project, ask)) {}
 
     Proposal run() {
@@ -87,9 +86,9 @@ public:
         bound_ = &bound;
         try {
             search_and_judge();
-            if (!is_over() && !best_->is_free) try_without_each();
+            if (ask_.survives_one && !is_over()) try_without_each();
             if (!is_over() && !best_->is_free) search_longer();
-            if (!is_over() && !best_->is_free) try_without_each();
+            if (ask_.survives_one && !is_over()) try_without_each();
             if (!is_over()) settle();
         } catch (const Cancelled&) {
             if (!best_) throw;  // else the best so far is the answer
@@ -203,31 +202,26 @@ private:
         }
     }
 
-    /// Takes out what the verdict does not miss, dearest places first; channels stay as they are meanwhile.
+    /// Takes out what neither the cover problem, which knows of failures, nor the verdict misses; channels
+    /// stay as they are meanwhile.
     void try_without_each() {
         std::set<std::uint32_t> needed;
         for (;;) {
             if (is_over() || best_->cost <= bound_->cost() + 1e-9) return;
-            std::optional<std::uint32_t> out;
-            std::uint64_t least = 0;
-            for (const std::uint32_t c : best_->plan) {
-                if (cover_.problem.columns[c].fixed || needed.contains(c)) continue;
-                CoverPlan without = best_->plan;
-                std::erase(without, c);
-                const std::uint64_t missed = rows_short(cover_.problem, without);
-                if (!out || missed < least) {
-                    out = c;
-                    least = missed;
-                }
-            }
-            // far from enough: nothing that the finer grid could make up for
-            if (!out || least > cover_.problem.rows() / 100 + 3) return;
+            const auto out = std::ranges::find_if(best_->plan, [&](std::uint32_t c) {
+                return !cover_.problem.columns[c].fixed && !needed.contains(c) &&
+                       rows_short(cover_.problem, without(best_->plan, c)) == 0;
+            });
+            if (out == best_->plan.end()) return;
             needed.insert(*out);
-            CoverPlan without = best_->plan;
-            std::erase(without, *out);
-            Judged judged = judge_as_tuned(without);
+            Judged judged = judge_as_tuned(without(best_->plan, *out));
             if (judged.rank() < best_->rank()) keep(std::move(judged));
         }
+    }
+
+    static CoverPlan without(CoverPlan plan, std::uint32_t column) {
+        std::erase(plan, column);
+        return plan;
     }
 
     /// With the settings that the best plan has at the same places: quick enough to try many.
@@ -245,7 +239,8 @@ private:
             ap.radios = same->radios;
             replace_access_point(out.hung.project, m.floor, ap);
         }
-        SiteVerdict site = verdicts_.of(out.hung.project, cancel_);
+        if (!verdicts_) verdicts_ = std::make_unique<SiteVerdicts>(predictor_);
+        SiteVerdict site = verdicts_->of(out.hung.project, cancel_);
         out.verdict = std::move(site.verdict);
         out.capacity = std::move(site.capacity);
         return out;
@@ -438,7 +433,7 @@ private:
     const CancelToken& cancel_;
     const std::function<void(const Proposal&)>& better_;
     const std::function<void(const ProposalStand&)>& stand_;
-    SiteVerdicts verdicts_;
+    std::unique_ptr<SiteVerdicts> verdicts_;
     std::unique_ptr<PlanSettler> settler_;
     std::vector<FloorId> asked_;
     Clock::time_point begin_ = Clock::now();

@@ -82,6 +82,22 @@ bool weigh(VerdictLoss& loss) {
     return loss.fails || (!held && loss.share_after < loss.share - least_loss);
 }
 
+/// Held with so much to spare that a step within a cell does not break it, or no worse than it was.
+bool holds_firmly(const Verdict& before, const Verdict& after) {
+    const auto firm = [](double share, double share_after, double required) {
+        return share < required - 1e-9 || share_after >= std::min(share, required + least_loss) - 1e-9;
+    };
+    for (const RequirementResult& b : before.requirements) {
+        const RequirementResult* a = after.find(b.requirement.id);
+        if (!a || !b.asks() || !a->asks()) continue;
+        if (!firm(b.share_met(), a->share_met(), b.requirement.share_required)) return false;
+    }
+    return std::ranges::all_of(before.bands, [&](const BandResult& b) {
+        const BandResult* a = after.find(b.band);
+        return !a || firm(b.share_met(), a->share_met(), b.share_required);
+    });
+}
+
 class MovableFinder {
 public:
     MovableFinder(const Project& project, AccessPointId id, const ProposalAsk& ask, SiteVerdicts& verdicts,
@@ -150,17 +166,22 @@ private:
         if (!ground_->may_hang(p)) return false;
         for (const AccessPoint& other : access_points(project_, out_.floor))
             if (!(other.id == ap_.id) && distance(other.position, p) < ask_.apart_m - 1e-9) return false;
+        const Verdict after = moved_to(p);
+        const std::vector<VerdictLoss> lost = losses(before_, after);
+        if (lost.empty()) return holds_firmly(before_, after);
+        const double away = distance(p, out_.from);
+        if (!out_.nearest_break || away < out_.nearest_break->distance_m)
+            out_.nearest_break = MovableArea::Break{p, away, lost.front()};
+        return false;
+    }
+
+    Verdict moved_to(Point p) {
         ++out_.tried;
         Project moved = project_;
         AccessPoint ap = ap_;
         ap.position = p;
         replace_access_point(moved, out_.floor, ap);
-        const std::vector<VerdictLoss> lost = losses(before_, verdicts_.of(moved, cancel_).verdict);
-        if (lost.empty()) return true;
-        const double away = distance(p, out_.from);
-        if (!out_.nearest_break || away < out_.nearest_break->distance_m)
-            out_.nearest_break = MovableArea::Break{p, away, lost.front()};
-        return false;
+        return verdicts_.of(moved, cancel_).verdict;
     }
 
     /// Cells of which this was the last corner.
@@ -173,7 +194,9 @@ private:
                     return known != holds_.end() && known->second;
                 };
                 if (!is_in(x, y) || !is_in(x + 1, y) || !is_in(x, y + 1) || !is_in(x + 1, y + 1)) continue;
-                out_.cells.push_back(at({x, y}));
+                const Point low = at({x, y}), half{out_.step_m / 2, out_.step_m / 2};
+                if (!losses(before_, moved_to(low + half)).empty()) continue;
+                out_.cells.push_back(low);
                 any = true;
             }
         return any;

@@ -34,7 +34,7 @@ struct MovableArea {
     FloorId floor;
     Point from;                ///< where it hangs
     double step_m = 1;         ///< side of the cells
-    std::vector<Point> cells;  ///< their lowest corners; of each all corners were tried, and hold
+    std::vector<Point> cells;  ///< their lowest corners; of each all corners and the middle were tried
     double area_m2() const { return step_m * step_m * double(cells.size()); }
     bool contains(Point) const;
     /// The nearest place where it could hang and something breaks.
