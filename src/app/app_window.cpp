@@ -74,6 +74,7 @@ struct AppWindow::Features {
 AppWindow::AppWindow(QWidget* parent) : MainWindow(parent) {
     tell_things();
     features_ = std::make_unique<Features>(*this);
+    features_->proposal.tell_in(features_->details.panel());
     complete();
 }
 
@@ -114,6 +115,7 @@ RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
 bool AppWindow::is_hearing() const { return features_->neighbours.is_reading(); }
 WidthsPage& AppWindow::widths() { return features_->spectrum.widths(); }
 ProposalPage& AppWindow::proposal() { return features_->proposal.page(); }
+WhyAsked& AppWindow::proposal_why() { return features_->proposal.why(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }

@@ -21,6 +21,7 @@ class ProofPage;
 class RadioSchedule;
 class OnAirPage;
 class ProposalPage;
+class WhyAsked;
 class RetunePage;
 class WidthsPage;
 class SpectrumPage;
@@ -63,6 +64,7 @@ public:
     WidthsPage& widths();
     OnAirPage& on_air();
     ProposalPage& proposal();
+    WhyAsked& proposal_why();
     FindingsPage& findings();
     CostsPage& costs();
     DemandPage& demand();

@@ -117,7 +117,7 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
 
 QString LegendLayout::title() const {
     const QString what = tr_mark(info_.name) + ", " + said_text(bands_text(choice_.bands));
-    return scale_.is_change ? what + ", " + other_ : what;
+    return other_.isEmpty() ? what : what + ", " + other_;
 }
 
 QString LegendLayout::kept_words(const MapStatistics& s, bool short_form) const {

@@ -86,8 +86,12 @@ QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
 
 std::vector<float> map_values(const Project& project, const FloorPrediction& floor, const MapChoice& choice,
                               const Project* other_project, const FloorPrediction* other) {
-    if (!choice.is_change()) return lens_values(floor, look_of(project, choice));
+    if (!choice.needs_other()) return lens_values(floor, look_of(project, choice));
     if (!other || !other_project) return {};
+    if (!choice.is_change()) return lens_values(*other, look_of(*other_project, choice));
+    if (choice.against == Against::proposal)
+        return lens_change(*other, lens_values(*other, look_of(*other_project, choice)), floor,
+                           lens_values(floor, look_of(project, choice)), lens(choice.lens));
     return lens_change(floor, lens_values(floor, look_of(project, choice)), *other,
                        lens_values(*other, look_of(*other_project, choice)), lens(choice.lens));
 }

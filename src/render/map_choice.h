@@ -15,7 +15,7 @@
 namespace yemvo::render {
 
 /// What the map is held against.
-enum class Against { nothing, last_edit, variant };
+enum class Against { nothing, last_edit, variant, proposal };
 
 /// What the map shows.
 struct MapChoice {
@@ -27,10 +27,15 @@ struct MapChoice {
     double opacity = 1;
     bool labels = false;                      ///< figures on the map, for print
     Against against = Against::nothing;       ///< the map shows by how much it changed; of amounts only
+    bool other_itself = false;                ///< the values of what it is held against instead
     VariantId other = {};                     ///< the variant it is held against
     std::optional<LensColours> colours = {};  ///< of its lens, where they are not as usual
     friend bool operator==(const MapChoice&, const MapChoice&) = default;
-    bool is_change() const { return against != Against::nothing && !yemvo::lens(lens).is_choice(); }
+    bool is_change() const {
+        return against != Against::nothing && !other_itself && !yemvo::lens(lens).is_choice();
+    }
+    /// Something else than the plan is looked at as well.
+    bool needs_other() const { return is_change() || (against != Against::nothing && other_itself); }
 };
 
 /// How values become steps of colour.
@@ -61,8 +66,9 @@ LensChoice look_of(const Project&, const MapChoice&);
 
 /// Colour of a step of the lens's range.
 QColor step_colour(const Palette&, const LensInfo&, double value);
-/// What a map of that choice paints: the lens's values, or by how much they changed against `other` (its
-/// project with it); empty while that is missing.
+/// What a map of that choice paints: the lens's values, by how much they changed against `other` (its project
+/// with it), or those of `other` itself; empty while that is missing. Of a proposal the change is what it
+/// would bring.
 std::vector<float> map_values(const Project&, const FloorPrediction&, const MapChoice&,
                               const Project* other_project, const FloorPrediction* other);
 /// Which of the six tints each access point's area takes in the serving lens, so that areas that meet differ

@@ -34,7 +34,7 @@ QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& ma
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
                  const QString& other, double cell_m, int width, const Palette& palette) {
     QStringList parts{tr_mark(lens(choice.lens).name), said_text(bands_text(choice.bands))};
-    if (choice.is_change()) parts << tr("change %1").arg(other);
+    if (choice.needs_other()) parts << (choice.is_change() ? tr("change %1").arg(other) : other);
     parts << tr("client at %1")
                  .arg(local(format_length(project.settings.client_height_m, project.settings.units)));
     if (cell_m > project.settings.grid_m * 1.001)

@@ -2,6 +2,7 @@
 #include "render/plan_proposal.h"
 
 #include <QLineF>
+#include <QPainterPath>
 #include <cmath>
 
 #include "render/plan_marks.h"
@@ -79,8 +80,8 @@ void paint_proposed_tile(QPainter& p, QPointF c, const QString& text, bool chose
     p.drawRoundedRect(tile.adjusted(-5, -5, 5, 5), 8, 8);
 }
 
-void paint_proposal(QPainter& p, const HungPlan& plan, FloorId floor, const PlanMap& map, int chosen,
-                    const Palette& palette) {
+void paint_proposal(QPainter& p, const HungPlan& plan, FloorId floor, const PlanMap& map,
+                    AccessPointId chosen, const Palette& palette) {
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
     for (const ProposalMove& m : plan.moves)
@@ -92,10 +93,46 @@ void paint_proposal(QPainter& p, const HungPlan& plan, FloorId floor, const Plan
         const QString number = QString::number(m.number);
         if (m.kind == MoveKind::removed)
             paint_left_out(p, at, number, palette);
-        else if (m.kind != MoveKind::stays)
-            paint_proposed_tile(p, at, number, m.number == chosen, palette);
+        else if (m.kind != MoveKind::stays || m.access_point == chosen)
+            paint_proposed_tile(p, at, number, m.access_point == chosen, palette);
     }
     p.restore();
+}
+
+void paint_movable(QPainter& p, const std::vector<Point>& cells, double cell_m, const PlanMap& map,
+                   const QString& tag, const Palette& palette) {
+    if (cells.empty()) return;
+    QPainterPath shape;
+    shape.setFillRule(Qt::WindingFill);
+    for (const Point& low : cells)
+        shape.addRect(QRectF(map.to_screen(low), map.to_screen(low + Point{cell_m, cell_m})).normalized());
+    shape = shape.simplified();
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    p.setPen(QPen(palette.casing, 4));
+    p.setBrush(Qt::NoBrush);
+    p.drawPath(shape);
+    QBrush hatch(with_alpha(palette.accent, 0.5), Qt::BDiagPattern);
+    p.setPen(Qt::NoPen);
+    p.setBrush(with_alpha(palette.tile, 0.4));
+    p.drawPath(shape);
+    p.setPen(QPen(palette.accent, 1.6));
+    p.setBrush(hatch);
+    p.drawPath(shape);
+    const QFont words = font(11.5, 600);
+    const double width = tag_width(tag, words);
+    const QRectF box = shape.boundingRect();
+    draw_tag(p, QRectF(box.center().x() - width / 2, box.bottom() + 5, width, tag_height), tag, words,
+             palette.accent, palette.on_accent);
+    p.restore();
+}
+
+AccessPointId proposed_at(const HungPlan& plan, FloorId floor, const PlanMap& map, QPointF at) {
+    for (const ProposalMove& m : plan.moves)
+        if (m.floor == floor && m.kind != MoveKind::removed &&
+            tile_at(map.to_screen(m.to)).adjusted(-3, -3, 3, 3).contains(at))
+            return m.access_point;
+    return {};
 }
 
 void paint_proposal_key(QPainter& p, QPointF at, const Palette& palette) {

@@ -10,8 +10,14 @@
 
 namespace yemvo::render {
 
-/// Of one floor; who stays is not drawn. `chosen`: its number is shown as chosen; 0: none.
-void paint_proposal(QPainter&, const HungPlan&, FloorId, const PlanMap&, int chosen, const Palette&);
+/// Of one floor; who stays is drawn where it is chosen alone. `chosen`: as its move names it; 0: none.
+void paint_proposal(QPainter&, const HungPlan&, FloorId, const PlanMap&, AccessPointId chosen,
+                    const Palette&);
+/// Cells of a side of `cell_m` from their lowest corners, as one shape, with its area as a tag below it.
+void paint_movable(QPainter&, const std::vector<Point>& cells, double cell_m, const PlanMap&,
+                   const QString& tag, const Palette&);
+/// The tile at a place, of what is part of the plan; 0: none.
+AccessPointId proposed_at(const HungPlan&, FloorId, const PlanMap&, QPointF);
 /// What the marks mean, in one line from `at` to the right.
 void paint_proposal_key(QPainter&, QPointF at, const Palette&);
 /// A dashed tile with a number, as on the plan and on the bound rail.

@@ -27,6 +27,8 @@ public:
     void offer(FormSource);
     /// Scrolls to a field of the form in view and begins to edit it.
     void show_field(const char* object);
+    /// What a source is about has changed without anything that the workspace knows of.
+    void look_again() { refresh(); }
 
 private:
     void offer_usual();

@@ -94,6 +94,7 @@ LensBar::LensBar(Workspace& workspace, QWidget* parent) : QWidget(parent), works
     });
     row->addWidget(client_);
     add_tints();
+    add_proposal();
     words_ = new QLabel(this);
     words_->setObjectName("muted");
     words_->setSizePolicy(QSizePolicy::Ignored, QSizePolicy::Preferred);
@@ -205,6 +206,28 @@ void LensBar::add_tints() {
     layout()->addWidget(a_m2_);
 }
 
+/// While a proposal stands beside the plan, in place of whose radios are shown.
+void LensBar::add_proposal() {
+    const std::tuple<QString, QString, std::function<void(ShownMap&)>> choices[] = {
+        {tr("Now"), tr("The map of the present plan"),
+         [](ShownMap& s) { s.hold_against(render::Against::nothing); }},
+        {tr("Proposed"), tr("The map of the plan that is proposed"),
+         [](ShownMap& s) { s.show_proposal(true); }},
+        {tr("Change"), tr("By how much the proposal would change the map"),
+         [](ShownMap& s) { s.show_proposal(false); }}};
+    for (const auto& [words, tip, show] : choices) {
+        QToolButton* button = segment(words, tip);
+        button->setObjectName("slimSegment");
+        button->setAccessibleName(tr("map: %1").arg(words));
+        connect(button, &QToolButton::clicked, this, [this, show = show] {
+            show(workspace_.shown());
+            shown_.reset();
+            refresh();
+        });
+        proposal_.push_back(button);
+    }
+}
+
 void LensBar::add_colouring() {
     colouring_ = new QToolButton(this);
     colouring_->setObjectName("slimSegment");
@@ -250,7 +273,8 @@ void LensBar::refresh() {
               coarser_grid(),
               roomy,
               !on && workspace_.activity().step() == Step::demand && !workspace_.in_view().site_shown(),
-              workspace_.shown().demand_tint()};
+              workspace_.shown().demand_tint(),
+              workspace_.shown().has_proposal()};
     if (const Floor* f = workspace_.floor()) {
         const SiteSettings& settings = workspace_.project().settings;
         now.client = settings.client;
@@ -275,7 +299,13 @@ void LensBar::refresh() {
     }
     for (std::size_t i = 0; i < radios_.size(); ++i) {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.shown().radios()) == i);
-        radios_[i]->setVisible(on && !narrow && (!crowded || radios_[i]->isChecked()));
+        radios_[i]->setVisible(on && !narrow && !now.proposal && (!crowded || radios_[i]->isChecked()));
+    }
+    const bool held = choice.against == render::Against::proposal;
+    const std::size_t of_proposal = !held ? 0 : choice.other_itself ? 1 : 2;
+    for (std::size_t i = 0; i < proposal_.size(); ++i) {
+        proposal_[i]->setChecked(i == of_proposal);
+        proposal_[i]->setVisible(on && !narrow && now.proposal);
     }
     for (std::size_t i = 0; i < tints_.size(); ++i) {
         tints_[i]->setChecked(static_cast<std::size_t>(now.tint) == i);

@@ -28,6 +28,7 @@ private:
     void add_bands();
     void add_radios();
     void add_tints();
+    void add_proposal();
     void add_colouring();
     void fill_ticks(QMenu*);
     void refresh();
@@ -45,6 +46,7 @@ private:
         bool roomy = false;
         bool demand = false;
         render::DemandTint tint = render::DemandTint::people;
+        bool proposal = false;
         friend bool operator==(const Shown&, const Shown&) = default;
     };
     std::optional<Shown> shown_;
@@ -54,7 +56,7 @@ private:
     void changeEvent(QEvent*) override;
     Workspace& workspace_;
     QComboBox *lens_, *client_;
-    std::vector<QToolButton*> bands_, radios_, tints_;
+    std::vector<QToolButton*> bands_, radios_, tints_, proposal_;
     QToolButton *colouring_, *height_;
     QLabel *for_, *words_, *a_m2_;
 };

@@ -21,10 +21,12 @@ ViewWork held_against(const ShownMap& shown) {
     auto other = shown.held_against();
     if (!other) return {};
     const render::MapChoice& map = shown.map();
-    return [other = std::move(other), against = map.against, id = map.other](const ViewSource& s) -> Answer {
+    return [other = std::move(other), against = map.against, id = map.other,
+            air = shown.air_held_against()](const ViewSource& s) -> Answer {
         if (!find_floor(*other, s.floor)) return nullptr;
-        return std::make_shared<const HeldAgainst>(HeldAgainst{
-            against, id, other, s.predictor.predict(*other, {s.floor}, s.wish, s.cancel).floors.front()});
+        FloorPrediction floor = s.predictor.predict(*other, {s.floor}, s.wish, s.cancel).floors.front();
+        floor.air = air;
+        return std::make_shared<const HeldAgainst>(HeldAgainst{against, id, other, std::move(floor)});
     };
 }
 
@@ -40,9 +42,11 @@ void teach_map_results(Results& results, ShownMap& shown, Document& document) {
         results.want<Surroundings>(&shown, needs.surroundings);
         results.want<FieldDeviation>(&shown, needs.deviation);
         const HeldAgainst* known = results.find<HeldAgainst>();
-        const bool other = !known || known->against != map.against || known->other != map.other;
+        const bool other =
+            !known || known->against != map.against || known->other != map.other ||
+            (map.against == render::Against::proposal && known->project != shown.held_against());
         // newly wanted it is asked for by that; else once more where it is about something else
-        if (!results.want<HeldAgainst>(&shown, map.is_change()) && other && shown.held_against())
+        if (!results.want<HeldAgainst>(&shown, map.needs_other()) && other && shown.held_against())
             results.want_anew<HeldAgainst>();
     });
     // the project changes before the history knows: what it is held against is told again then

@@ -20,6 +20,9 @@ void ShownMap::start() {
     radios_ = RadiosShown::all;
     map_.only.clear();
     map_.against = render::Against::nothing;
+    map_.other_itself = false;
+    proposal_.reset();
+    proposal_air_.reset();
 }
 
 void ShownMap::show_all_radios(render::MapChoice choice) {
@@ -46,12 +49,14 @@ void ShownMap::look_through(LensId id) {
 void ShownMap::hold_against(render::Against against, VariantId other) {
     render::MapChoice choice = map_;
     choice.against = against;
+    choice.other_itself = false;
     choice.other = against == render::Against::variant ? other : VariantId{};
     set(choice);
 }
 
 std::shared_ptr<const Project> ShownMap::held_against() const {
-    if (!document_.is_open() || !map_.is_change()) return nullptr;
+    if (!document_.is_open() || !map_.needs_other()) return nullptr;
+    if (map_.against == render::Against::proposal) return proposal_;
     if (map_.against == render::Against::last_edit) {
         const Project* before = document_.before_last_edit();
         return before ? std::make_shared<const Project>(*before) : nullptr;
@@ -65,7 +70,37 @@ std::shared_ptr<const Project> ShownMap::held_against() const {
     return std::make_shared<const Project>(std::move(other));
 }
 
+void ShownMap::set_proposal(std::shared_ptr<const Project> proposal, std::shared_ptr<const AirFigures> air) {
+    proposal_ = std::move(proposal);
+    proposal_air_ = std::move(air);
+    if (proposal_) {
+        emit changed();  // the same choice is of another plan now
+        return;
+    }
+    if (map_.against != render::Against::proposal) return;
+    render::MapChoice choice = map_;
+    choice.against = render::Against::nothing;
+    choice.other_itself = false;
+    set(choice);
+}
+
+const std::shared_ptr<const AirFigures>& ShownMap::air_held_against() const {
+    static const std::shared_ptr<const AirFigures> none;
+    return map_.against == render::Against::proposal ? proposal_air_ : none;
+}
+
+void ShownMap::show_proposal(bool itself) {
+    render::MapChoice choice = map_;
+    choice.against = proposal_ ? render::Against::proposal : render::Against::nothing;
+    choice.other_itself = proposal_ && itself;
+    choice.other = {};
+    set(choice);
+}
+
 QString ShownMap::other_name() const {
+    if (!map_.needs_other()) return {};
+    if (map_.against == render::Against::proposal)
+        return map_.other_itself ? tr("proposed") : tr("by the proposal");
     if (map_.against == render::Against::last_edit) return tr("by the last edit");
     for (const Variant& v : document_.project().variants)
         if (v.id == map_.other) return tr("against variant %1").arg(QString::fromStdString(v.name));

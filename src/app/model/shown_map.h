@@ -33,9 +33,16 @@ public:
     void tick(AccessPointId, bool);
     /// A variant that is the current one or gone counts as nothing.
     void hold_against(render::Against, VariantId = {});
+    /// What is proposed stands beside the plan; null: no more. The map goes back to the plan with that.
+    void set_proposal(std::shared_ptr<const Project>, std::shared_ptr<const AirFigures> air = {});
+    bool has_proposal() const { return proposal_ != nullptr; }
+    /// At the busy hour looked at; of a proposal, else null.
+    const std::shared_ptr<const AirFigures>& air_held_against() const;
+    /// Itself, or the change that it would bring.
+    void show_proposal(bool itself);
     /// The project that the map is held against now; null for nothing.
     std::shared_ptr<const Project> held_against() const;
-    /// "by the last edit", "against variant B"
+    /// "by the last edit", "against variant B", "proposed"; empty where nothing is held against.
     QString other_name() const;
 
     /// Each client as a dot joined to the radio that serves it.
@@ -62,6 +69,8 @@ private:
     bool clients_ = false;
     render::DemandTint demand_tint_ = render::DemandTint::people;
     std::vector<AccessPointId> ticked_;
+    std::shared_ptr<const Project> proposal_;
+    std::shared_ptr<const AirFigures> proposal_air_;
 };
 
 }  // namespace yemvo::app

@@ -14,6 +14,8 @@ public:
     /// It draws this access point itself.
     virtual bool draws(AccessPointId) const = 0;
     virtual void paint(QPainter&, const render::PlanMap&) const = 0;
+    /// The left button at a place of the view; true where it was meant for the guest.
+    virtual bool press(QPointF at, const render::PlanMap&) = 0;
 };
 
 }  // namespace yemvo::app

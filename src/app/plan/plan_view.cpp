@@ -349,7 +349,10 @@ void PlanView::redraw_heat() {
     const qreal ratio = devicePixelRatioF();
     const HeldAgainst* other = workspace_.results().find<HeldAgainst>();
     // with nothing to hold it against the map shows the values themselves
-    if (!other || other->floor.floor != p->floor) painted_map_.against = render::Against::nothing;
+    if (!other || other->floor.floor != p->floor || other->against != painted_map_.against) {
+        painted_map_.against = render::Against::nothing;
+        painted_map_.other_itself = false;
+    }
     values_ = render::map_values(workspace_.project(), *p, painted_map_,
                                  other ? other->project.get() : nullptr, other ? &other->floor : nullptr);
     const render::PlanMap device{map_.px_per_m * ratio, map_.origin * ratio};
@@ -452,7 +455,7 @@ PointerEvent PlanView::pointer(const QMouseEvent& e, Qt::MouseButton button) con
 
 render::LegendLayout PlanView::legend() const {
     render::LegendLayout layout(QPointF(width(), height()), painted_map_);
-    layout.set_other(workspace_.shown().other_name());
+    if (painted_map_.needs_other()) layout.set_other(workspace_.shown().other_name());
     return layout;
 }
 
@@ -485,6 +488,8 @@ void PlanView::mousePressEvent(QMouseEvent* e) {
     }
     if (e->button() != Qt::LeftButton || !workspace_.floor()) return;
     if (take_legend(e->position())) return;
+    if (guest_ && workspace_.activity().tool() == ToolId::select && guest_->press(e->position(), map_))
+        return;
     tool_->press(pointer(*e, Qt::LeftButton));
     emit hint_changed();
 }

@@ -53,7 +53,7 @@ public:
     bool is_reading() const { return !drawing_runner_->is_idle() || drawings_pending_; }
     const render::SheetCache& sheets() const { return *sheets_; }
     /// Drawn over the rest from now on; it must outlive the view or leave with none.
-    void set_guest(const PlanGuest* guest) {
+    void set_guest(PlanGuest* guest) {
         guest_ = guest;
         update();
     }
@@ -111,7 +111,7 @@ private:
     };
     HeatOf heat_of_;
     BadgeStamps badges_;
-    const PlanGuest* guest_ = nullptr;
+    PlanGuest* guest_ = nullptr;
     FindingStamps finding_stamps_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);

@@ -56,18 +56,11 @@ void BoundRail::paintEvent(QPaintEvent*) {
     if (proposed > least + 1) p.drawLine(QPointF(least, y), QPointF(proposed, y));
     p.setPen(QPen(theme().ink, 2.2));
     p.drawLine(QPointF(least, y - 10), QPointF(least, y + 10));
-    const auto below = [&](double x, const QString& text, const QColor& ink, int shift) {
-        p.setFont(render::font(10.5, 400));
-        p.setPen(ink);
-        const double wide = QFontMetricsF(p.font()).horizontalAdvance(text) + 2;
-        const double left = std::clamp(x - wide / 2 + shift, 0.0, width() - wide);
-        p.drawText(QRectF(left, 29, wide, 15), Qt::AlignCenter, text);
-    };
-    const bool close = proposed - least < 62;
+    std::vector<Label> labels{{least, tr("at least"), theme().muted},
+                              {proposed, tr("proposed"), theme().accent}};
     p.setFont(render::font(12, 650));
     render::draw_halo_text(p, QPointF(least - 5, y), QString::number(figures_.least), p.font(), theme().ink,
                            theme().chrome, 5, Qt::AlignRight | Qt::AlignVCenter);
-    below(least, tr("at least"), theme().muted, close ? -26 : 0);
     if (figures_.now > 0 && figures_.now != figures_.proposed) {
         // beside the proposed one, however near they are
         constexpr double apart_px = 40;
@@ -80,10 +73,39 @@ void BoundRail::paintEvent(QPaintEvent*) {
         p.drawRoundedRect(tile, 4, 4);
         p.setFont(render::font(11.5, 650));
         p.drawText(tile, Qt::AlignCenter, QString::number(figures_.now));
-        below(now, tr("now"), theme().muted, 0);
+        labels.push_back({now, tr("now"), theme().muted});
     }
     render::paint_proposed_tile(p, {proposed, y}, QString::number(figures_.proposed), false, theme());
-    below(proposed, tr("proposed"), theme().accent, close ? 8 : 0);
+    paint_labels(p, std::move(labels));
+}
+
+/// Below what they are about, moved aside where they would meet.
+void BoundRail::paint_labels(QPainter& p, std::vector<Label> labels) const {
+    constexpr double gap_px = 7;
+    const QFont words = render::font(10.5, 400);
+    const QFontMetricsF metrics(words);
+    const auto wide = [&](const Label& l) { return metrics.horizontalAdvance(l.text) + 2; };
+    std::ranges::stable_sort(labels, {}, &Label::x);
+    double together = -gap_px, middle = 0;
+    for (const Label& l : labels) {
+        together += wide(l) + gap_px;
+        middle += l.x / static_cast<double>(labels.size());
+    }
+    // from left to right; where that ends beyond what is about them, from their middle
+    double free_from = 0;
+    bool meet = false;
+    for (const Label& l : labels) {
+        meet = meet || l.x - wide(l) / 2 < free_from;
+        free_from = l.x + wide(l) / 2 + gap_px;
+    }
+    double x = std::clamp(middle - together / 2, 0.0, std::max(0.0, width() - together));
+    p.setFont(words);
+    for (const Label& l : labels) {
+        const double left = meet ? x : std::clamp(l.x - wide(l) / 2, 0.0, width() - wide(l));
+        p.setPen(l.ink);
+        p.drawText(QRectF(left, 29, wide(l), 15), Qt::AlignCenter, l.text);
+        x += wide(l) + gap_px;
+    }
 }
 
 }  // namespace yemvo::app

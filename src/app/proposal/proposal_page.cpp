@@ -15,6 +15,7 @@
 #include "app/model/document.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
+#include "app/model/results.h"
 #include "app/model/workspace.h"
 #include "app/proposal/bound_rail.h"
 #include "app/proposal/proposal_table.h"
@@ -49,8 +50,10 @@ ProposalPage::ProposalPage(Workspace& workspace, QWidget* parent) : QWidget(pare
         emit progressed();
     });
     listen(this, &ProposalPage::drop_if_old, workspace, &Workspace::project_changed);
+    listen(this, &ProposalPage::catch_up, workspace.results(), &Results::changed);
     connect(&workspace.document(), &Document::opened, this, [this] {
         behind_.stop();
+        put_by_.clear();
         forget();
         fill_models();
     });
@@ -129,7 +132,7 @@ QWidget* ProposalPage::build_answer() {
     view_->setFrameShape(QFrame::NoFrame);
     view_->verticalHeader()->hide();
     view_->verticalHeader()->setDefaultSectionSize(21);
-    constexpr int widths[] = {96, 72, 128, 98, 98, 98, 116, 90};
+    constexpr int widths[] = {92, 72, 124, 104, 104, 104, 112, 90};
     for (int c = 0; c < ProposalTable::column_count; ++c) set_column_width(*view_, c, widths[c]);
     view_->horizontalHeader()->setSectionResizeMode(ProposalTable::floor, QHeaderView::Stretch);
     middle->addWidget(view_, 1);
@@ -150,6 +153,7 @@ QWidget* ProposalPage::build_answer() {
     connect(variant_, &QPushButton::clicked, this, [this] { take(true); });
     connect(drop_, &QPushButton::clicked, this, [this] {
         stop();
+        put_by_.clear();
         forget();
     });
     connect(table_, &ProposalTable::ticked_changed, this, &ProposalPage::refresh);
@@ -194,6 +198,7 @@ void ProposalPage::begin() {
     forget();
     chart_->begin(asked.seconds);
     present_ = workspace_.project();
+    asked_ = asked;
     behind_.request(job(
         tr("Looking for places"),
         [this, project = workspace_.project(), asked](const AtWork& at) {
@@ -230,7 +235,7 @@ void ProposalPage::stop() {
 }
 
 void ProposalPage::show(std::shared_ptr<const Proposal> found) {
-    if (!is_of_present()) return;  // of a plan that is no more
+    if (!is_of_present(present_)) return;  // of a plan that is no more
     shown_ = std::move(found);
     table_->show(shown_, workspace_.project());
     refresh();
@@ -239,6 +244,7 @@ void ProposalPage::show(std::shared_ptr<const Proposal> found) {
 
 void ProposalPage::forget() {
     shown_.reset();
+    before_is_old_ = false;
     table_->show(nullptr, workspace_.project());
     chart_->begin(60);
     chart_->end();
@@ -247,24 +253,77 @@ void ProposalPage::forget() {
 }
 
 /// Nothing that it depends on has changed since it was begun.
-bool ProposalPage::is_of_present() const {
+bool ProposalPage::is_of_present(const Project& then) const {
     const Project& now = workspace_.project();
-    return now.buildings == present_.buildings && now.variant == present_.variant &&
-           hanging(now) == hanging(present_) && now.models == present_.models &&
-           now.wall_types == present_.wall_types && now.requirement_sets == present_.requirement_sets &&
-           now.demand == present_.demand && now.clients == present_.clients &&
-           now.settings == present_.settings;
+    return now.buildings == then.buildings && now.variant == then.variant && hanging(now) == hanging(then) &&
+           now.models == then.models && now.wall_types == then.wall_types &&
+           now.requirement_sets == then.requirement_sets && now.demand == then.demand &&
+           now.clients == then.clients && now.settings == then.settings;
+}
+
+void ProposalPage::put_by() {
+    constexpr std::size_t most = 8;
+    if (!shown_) return;
+    put_by_.push_back({present_, shown_});
+    if (put_by_.size() > most) put_by_.erase(put_by_.begin());
+}
+
+/// The present plan was judged again since one of the proposal's access points was taken into it.
+void ProposalPage::catch_up() {
+    const auto& known = workspace_.results().prediction();
+    const auto& verdict = workspace_.results().verdict();
+    if (!before_is_old_ || !shown_ || !verdict || !verdict->complete() || !known) return;
+    if (!is_of_present(known->project)) return;
+    before_is_old_ = false;
+    auto newer = std::make_shared<Proposal>(*shown_);
+    newer->before = *verdict;
+    show(std::move(newer));
 }
 
 /// Beside a plan that has changed since it would tell wrong differences.
 void ProposalPage::drop_if_old() {
     if (!workspace_.document().is_open()) return;
-    if ((shown_ || is_working()) && !is_of_present()) {
+    if (taking_) return;
+    if ((shown_ || is_working()) && !is_of_present(present_)) {
         if (is_working()) workspace_.tell(tr("The plan has changed: the search for a proposal was stopped"));
         stop();
+        put_by();
         forget();
     }
+    if (!shown_ && !is_working()) bring_back();
     if (models_->count() != static_cast<int>(workspace_.project().models->size()) + 1) fill_models();
+}
+
+/// After undo.
+void ProposalPage::bring_back() {
+    const auto found =
+        std::ranges::find_if(put_by_, [&](const PutBy& p) { return is_of_present(p.present); });
+    if (found == put_by_.end()) return;
+    const PutBy back = *found;
+    put_by_.erase(found);
+    present_ = back.present;
+    show(back.found);
+}
+
+void ProposalPage::take_one(AccessPointId id) {
+    if (!shown_) return;
+    const auto move = std::ranges::find(shown_->plan.moves, id, &ProposalMove::access_point);
+    if (move == shown_->plan.moves.end()) return;
+    stop();
+    put_by();
+    const std::shared_ptr<const Proposal> from = shown_;
+    AccessPointId is = id;
+    taking_ = true;
+    workspace_.edit(tr("Take access point %1").arg(move->number),
+                    [&](Project& p) { is = take_move(p, from->plan, id); });
+    taking_ = false;
+    present_ = workspace_.project();
+    auto left = std::make_shared<Proposal>(*from);
+    left->access_points_before += move->kind == MoveKind::added;
+    left->access_points_before -= move->kind == MoveKind::removed;
+    left->plan = with_taken(std::move(left->plan), id, is);
+    before_is_old_ = true;
+    show(std::move(left));
 }
 
 void ProposalPage::take(bool as_variant) {
@@ -331,7 +390,9 @@ void ProposalPage::refresh() {
     if (working) lines << tr("Still looking.");
     for (std::size_t i = 0; i < p.notes.size() && i < 2; ++i) lines << said_text(p.notes[i]);
     if (lines.isEmpty())
-        lines << tr("Of %1 candidates, in %2 s.").arg(p.candidates).arg(render::figure(p.seconds, 0));
+        lines << tr("Of %1 candidates, in %2 s. A click on a proposed access point tells why it hangs there.")
+                     .arg(p.candidates)
+                     .arg(render::figure(p.seconds, 0));
     detail_->setText(lines.join("\n"));
     const bool counts = p.goal == ProposalGoal::count;
     rail_->setVisible(counts);

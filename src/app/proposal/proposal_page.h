@@ -38,6 +38,10 @@ public:
     ProposalTable& table() { return *table_; }
     const BoundRail& rail() const { return *rail_; }
     const SearchChart& chart() const { return *chart_; }
+    /// What it was asked for.
+    const ProposalAsk& asked() const { return asked_; }
+    /// Of the plan that is shown one access point alone; the others stay beside the plan.
+    void take_one(AccessPointId);
     /// What is said over the table, and below.
     QString summary() const;
 
@@ -59,8 +63,21 @@ private:
     Workspace& workspace_;
     Behind behind_;
     std::shared_ptr<const Proposal> shown_;
-    bool is_of_present() const;
+    void put_by();
+    void bring_back();
+    void catch_up();
+    bool is_of_present(const Project&) const;
+    /// Proposals that were taken or lost to an edit, with what they were worked out for: undo brings them
+    /// back.
+    struct PutBy {
+        Project present;
+        std::shared_ptr<const Proposal> found;
+    };
+    std::vector<PutBy> put_by_;
     Project present_;  ///< that it was worked out for
+    ProposalAsk asked_;
+    bool taking_ = false;         ///< the change of the plan is its own
+    bool before_is_old_ = false;  ///< the verdict of the present plan
     QComboBox *floors_, *models_, *goal_, *seconds_;
     QCheckBox *keep_, *survive_;
     std::vector<QCheckBox*> bands_;

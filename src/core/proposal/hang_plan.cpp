@@ -5,6 +5,7 @@
 #include <cmath>
 #include <set>
 
+#include "base/error.h"
 #include "project/edits.h"
 
 namespace yemvo {
@@ -187,6 +188,42 @@ void take_plan(Project& p, const HungPlan& plan, const std::set<FloorId>& floors
             v.access_points[floor] = std::move(list);
         }
     }
+}
+
+AccessPointId take_move(Project& p, const HungPlan& plan, AccessPointId id) {
+    const auto move = std::ranges::find(plan.moves, id, &ProposalMove::access_point);
+    if (move == plan.moves.end())
+        throw Error(say("the proposal has no access point %1", std::to_string(id.value)));
+    if (move->kind == MoveKind::removed) {
+        remove_access_point(p, move->floor, id);
+        return id;
+    }
+    AccessPoint ap = *find_access_point(plan.project, move->floor, id);
+    if (move->kind != MoveKind::added) {
+        replace_access_point(p, move->floor, ap);
+        return id;
+    }
+    ap.id = AccessPointId{p.next_id++};
+    for (Variant& v : p.variants)
+        if (v.id == p.variant) v.access_points[move->floor].edit().push_back(ap);
+    return ap.id;
+}
+
+HungPlan with_taken(HungPlan plan, AccessPointId id, AccessPointId is) {
+    const auto move = std::ranges::find(plan.moves, id, &ProposalMove::access_point);
+    if (move == plan.moves.end()) return plan;
+    if (move->kind == MoveKind::removed) {
+        plan.moves.erase(move);
+        return plan;
+    }
+    for (Variant& v : plan.project.variants)
+        if (v.id == plan.project.variant)
+            for (AccessPoint& ap : v.access_points[move->floor].edit())
+                if (ap.id == id) ap.id = is;
+    move->kind = MoveKind::stays;
+    move->access_point = is;
+    move->from = move->to;
+    return plan;
 }
 
 HungPlan hang_plan(const Project& project, const SiteCover& cover, const CoverPlan& plan,

@@ -45,5 +45,11 @@ AccessPointId add_to_plan(HungPlan&, const ProposalCandidate&);
 /// The plan's access points on these floors in place of those of the current variant, as one edit.
 /// New ones get new ids; in a variant of its own all do.
 void take_plan(Project&, const HungPlan&, const std::set<FloorId>& floors);
+/// One move of the plan alone: hung, moved, set as proposed, or taken out. `access_point` as its move names
+/// it. Gives the id that it has in the project. Throws Error where the plan has no such move.
+AccessPointId take_move(Project&, const HungPlan&, AccessPointId access_point);
+/// The plan as it stands to a project that this move was taken into, where the access point is called `is`
+/// now.
+HungPlan with_taken(HungPlan, AccessPointId access_point, AccessPointId is);
 
 }  // namespace yemvo

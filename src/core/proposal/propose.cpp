@@ -314,7 +314,7 @@ private:
         }
         if (is_over()) return;
         tidying_ = true;
-        Judged straight = settled(settler().straightened(best_->as_settled()));
+        Judged straight = settled(settler().tidied(best_->as_settled()));
         tune_and_judge(straight);
         if (!(best_->rank() < straight.rank())) put(std::move(straight));
     }

@@ -26,6 +26,17 @@ double away_m(const Project& p, FloorId a, FloorId b, Point from, Point to) {
     return distance(from, to) + std::abs(upper.elevation_m - lower.elevation_m) * storey_away;
 }
 
+/// In eight directions, in whole centimetres.
+std::array<Point, 8> places_round(Point at, double away_m) {
+    std::array<Point, 8> out;
+    for (std::size_t i = 0; i < out.size(); ++i) {
+        const double angle = double(i) * 3.14159265358979 / 4;
+        out[i] = at + Point{std::round(100 * away_m * std::cos(angle)) / 100,
+                            std::round(100 * away_m * std::sin(angle)) / 100};
+    }
+    return out;
+}
+
 }  // namespace
 
 PlanSettler::PlanSettler(const Project& project, const ProposalAsk& ask, Predictor& predictor, Limits limits,
@@ -83,12 +94,8 @@ bool PlanSettler::descend(SettledPlan& plan, std::vector<Movable> who, int& trie
         bool any = false;
         for (Movable& m : who) {
             std::vector<Point> places;
-            for (int direction = 0; direction < 8; ++direction) {
-                const double angle = direction * 3.14159265358979 / 4;
-                const Point to = m.at + Point{std::round(100 * step_m * std::cos(angle)) / 100,
-                                              std::round(100 * step_m * std::sin(angle)) / 100};
+            for (const Point& to : places_round(m.at, step_m))
                 if (may_hang(plan.hung, m, to)) places.push_back(to);
-            }
             tries -= static_cast<int>(places.size());
             const auto at = [&](std::size_t i) { return std::optional(moved(plan.hung, m.id, places[i])); };
             if (auto better = trials_.best(places.size(), at, lacks - gain)) {
@@ -279,7 +286,8 @@ std::optional<SettledPlan> PlanSettler::one_more(const SettledPlan& plan,
     return trials_.best(there.size(), with, plan.lacks() - 1e-6);
 }
 
-bool PlanSettler::aligns(SettledPlan& plan, const Movable& m, Point to) {
+/// Moved where that loses nothing.
+bool PlanSettler::takes_place(SettledPlan& plan, const Movable& m, Point to) {
     if (!may_hang(plan.hung, m, to)) return false;
     SettledPlan trial = trials_.judged(moved(plan.hung, m.id, to));
     if (!losses(plan.judged.verdict, trial.judged.verdict).empty()) return false;
@@ -287,11 +295,46 @@ bool PlanSettler::aligns(SettledPlan& plan, const Movable& m, Point to) {
     return true;
 }
 
-SettledPlan PlanSettler::straightened(SettledPlan plan) {
+SettledPlan PlanSettler::tidied(SettledPlan plan) {
+    spread(plan);
+    straighten(plan);
+    return plan;
+}
+
+double PlanSettler::neighbour_m(const HungPlan& plan, const Movable& m, Point at) const {
+    double nearest = 1e9;
+    for (const AccessPoint& other : access_points(plan.project, m.floor))
+        if (!(other.id == m.id)) nearest = std::min(nearest, distance(other.position, at));
+    return nearest;
+}
+
+void PlanSettler::spread(SettledPlan& plan) {
+    constexpr double near_m = 8, step_m = 1.5, worth_m = 0.5;
+    constexpr int most_steps = 4;
+    for (const Movable& mine : movable(plan.hung)) {
+        Movable m = mine;
+        for (int step = 0; step < most_steps && !limits_.is_over(); ++step) {
+            const double now = neighbour_m(plan.hung, m, m.at);
+            if (now > near_m) break;
+            std::vector<std::pair<double, Point>> places;
+            for (const Point& to : places_round(m.at, step_m)) {
+                const double then = neighbour_m(plan.hung, m, to);
+                if (then > now + worth_m) places.push_back({-then, to});
+            }
+            std::ranges::stable_sort(places, {}, [](const auto& p) { return p.first; });
+            const bool moved =
+                std::ranges::any_of(places, [&](const auto& p) { return takes_place(plan, m, p.second); });
+            if (!moved) break;
+            m.at = find_access_point(plan.hung.project, m.floor, m.id)->position;
+        }
+    }
+}
+
+void PlanSettler::straighten(SettledPlan& plan) {
     constexpr double near_m = 25, out_of_line_m = 1.6;
     for (const Movable& mine : movable(plan.hung)) {
         for (const bool along_x : {true, false}) {
-            if (limits_.is_over()) return plan;
+            if (limits_.is_over()) return;
             Movable m = mine;
             m.at = find_access_point(plan.hung.project, m.floor, m.id)->position;
             std::vector<Movable> others = movable(plan.hung);
@@ -302,11 +345,11 @@ SettledPlan PlanSettler::straightened(SettledPlan plan) {
             });
             std::ranges::stable_sort(others, {}, [&](const Movable& o) { return distance(o.at, m.at); });
             for (std::size_t i = 0; i < std::min<std::size_t>(others.size(), 2); ++i)
-                if (aligns(plan, m, along_x ? Point{others[i].at.x, m.at.y} : Point{m.at.x, others[i].at.y}))
+                if (takes_place(plan, m,
+                                along_x ? Point{others[i].at.x, m.at.y} : Point{m.at.x, others[i].at.y}))
                     break;
         }
     }
-    return plan;
 }
 
 }  // namespace yemvo

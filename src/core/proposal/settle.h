@@ -30,8 +30,8 @@ public:
     /// One of the candidates more, near what is lacking most: the one with which least is lacking, on
     /// channels whose users are far. Nothing where none gains.
     std::optional<SettledPlan> one_more(const SettledPlan&, const std::vector<ProposalCandidate>&);
-    /// In line with each other where nothing is lost by that.
-    SettledPlan straightened(SettledPlan);
+    /// Away from each other, then in line, where nothing is lost by that.
+    SettledPlan tidied(SettledPlan);
 
 private:
     struct Movable {
@@ -54,7 +54,10 @@ private:
     double nearest_user_m(const HungPlan&, FloorId, Point, const Channel&) const;
     /// Until all holds; the tries that are left go down.
     bool descend(SettledPlan&, std::vector<Movable>, int& tries);
-    bool aligns(SettledPlan&, const Movable&, Point);
+    double neighbour_m(const HungPlan&, const Movable&, Point) const;
+    void spread(SettledPlan&);
+    void straighten(SettledPlan&);
+    bool takes_place(SettledPlan&, const Movable&, Point);
     HungPlan moved(const HungPlan&, AccessPointId, Point) const;
     const HangingGround& ground(FloorId);
 
