@@ -115,6 +115,7 @@ RetunePage& AppWindow::retuning() { return features_->spectrum.retune(); }
 bool AppWindow::is_hearing() const { return features_->neighbours.is_reading(); }
 WidthsPage& AppWindow::widths() { return features_->spectrum.widths(); }
 ProposalPage& AppWindow::proposal() { return features_->proposal.page(); }
+VariantsPage& AppWindow::variants() { return features_->variants.page(); }
 WhyAsked& AppWindow::proposal_why() { return features_->proposal.why(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }

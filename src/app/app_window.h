@@ -31,6 +31,7 @@ class TypesPage;
 class ChartPage;
 class CandidatesPage;
 class GearPage;
+class VariantsPage;
 class VersionsPage;
 
 class AppWindow : public MainWindow {
@@ -65,6 +66,7 @@ public:
     OnAirPage& on_air();
     ProposalPage& proposal();
     WhyAsked& proposal_why();
+    VariantsPage& variants();
     FindingsPage& findings();
     CostsPage& costs();
     DemandPage& demand();

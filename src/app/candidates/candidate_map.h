@@ -1,12 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // The map of one candidate, or of the difference of two: all of a page look at the same place.
 #pragma once
-#include <QWidget>
 #include <memory>
-#include <optional>
 
+#include "app/maps_in_step/map_in_step.h"
 #include "coverage/candidates.h"
-#include "render/heat_map.h"
 
 namespace yemvo::app {
 
@@ -19,49 +17,29 @@ struct CandidateResult {
     CandidateFigures figures;
 };
 
-/// What all maps of the page share.
-struct CandidateView {
-    render::PlanMap map;
-    render::MapChoice choice;
-    std::optional<Point> pointed;  ///< the place whose value each map tells
-};
-
-class CandidateMap : public QWidget {
+class CandidateMap : public MapInStep {
     Q_OBJECT
 public:
     explicit CandidateMap(QWidget* parent = nullptr);
-    void show_result(std::shared_ptr<const CandidateResult>, const CandidateView*);
+    void show_result(std::shared_ptr<const CandidateResult>, const StepView*);
     /// `first` is held against: the map shows by how much the other is stronger.
     void show_difference(std::shared_ptr<const CandidateResult> other,
-                         std::shared_ptr<const CandidateResult> first, const CandidateView*);
+                         std::shared_ptr<const CandidateResult> first, const StepView*);
     /// Where the access point stands, for tests.
     QPointF place_px() const;
 
 signals:
-    void chosen();
-    void resized();
     void dragged(yemvo::Point to);
-    void panned(QPointF by);
-    void zoomed(QPointF at, double by);
-    void pointed(std::optional<yemvo::Point>);
 
 protected:
     void paintEvent(QPaintEvent*) override;
-    void mousePressEvent(QMouseEvent*) override;
-    void mouseMoveEvent(QMouseEvent*) override;
-    void mouseReleaseEvent(QMouseEvent*) override;
-    void wheelEvent(QWheelEvent*) override;
-    void leaveEvent(QEvent*) override;
-    void resizeEvent(QResizeEvent*) override;
+    bool grasps(QPointF) override;
+    void drag(QPointF at) override { emit dragged(view_->map.to_floor(at)); }
 
 private:
     const AccessPoint* access_point() const;
-    QString told_at(Point) const;
     std::shared_ptr<const CandidateResult> result_, first_;
     std::vector<float> change_;
-    const CandidateView* view_ = nullptr;
-    bool dragging_ = false;
-    std::optional<QPointF> panned_from_;
 };
 
 }  // namespace yemvo::app

@@ -5,7 +5,6 @@
 #include <QClipboard>
 #include <QComboBox>
 #include <QHBoxLayout>
-#include <QHeaderView>
 #include <QKeyEvent>
 #include <QLabel>
 #include <QPainter>
@@ -16,11 +15,12 @@
 #include <cmath>
 
 #include "app/candidates/candidate_head.h"
-#include "app/candidates/candidate_legend.h"
 #include "app/forms/choices.h"
 #include "app/forms/form_parts.h"
 #include "app/forms/page_parts.h"
 #include "app/look/theme.h"
+#include "app/maps_in_step/figures_table.h"
+#include "app/maps_in_step/step_legend.h"
 #include "coverage/lens_map.h"
 #include "coverage/margins.h"
 #include "project/edits.h"
@@ -94,18 +94,11 @@ CandidatesPage::CandidatesPage(Workspace& workspace, QWidget* parent)
     row_->setContentsMargins(0, 0, 0, 0);
     row_->setSpacing(1);
     column->addWidget(columns, 1);
-    legend_ = new CandidateLegend;
+    legend_ = new StepLegend;
     column->addWidget(legend_);
-    table_ = new QTableWidget;
+    table_ = new FiguresTable;
     table_->setObjectName("candidateTable");
     table_->setAccessibleName(tr("Figures of the candidates"));
-    table_->setEditTriggers(QAbstractItemView::NoEditTriggers);
-    table_->setTabKeyNavigation(false);
-    table_->verticalHeader()->setDefaultSectionSize(21);
-    table_->verticalHeader()->setMinimumSectionSize(20);
-    table_->verticalHeader()->setFixedWidth(240);
-    table_->horizontalHeader()->setSectionResizeMode(QHeaderView::Stretch);
-    table_->setFrameShape(QFrame::NoFrame);
     table_->setFixedHeight(26 + 10 * 21 + 4);
     column->addWidget(table_);
 }
@@ -279,16 +272,15 @@ void CandidatesPage::rebuild_columns() {
     row->setSpacing(1);
     const auto wire = [this](CandidateMap* map) {
         connect(map, &CandidateMap::dragged, this, &CandidatesPage::move_to);
-        connect(map, &CandidateMap::panned, this, [this](QPointF by) {
+        connect(map, &MapInStep::panned, this, [this](QPointF by) {
             view_.map.origin += by;
             refresh_maps();
         });
-        connect(map, &CandidateMap::zoomed, this, [this](QPointF at, double by) {
-            view_.map.origin = at - (at - view_.map.origin) * by;
-            view_.map.px_per_m *= by;
+        connect(map, &MapInStep::zoomed, this, [this](QPointF at, double by) {
+            view_.zoom_at(at, by);
             refresh_maps();
         });
-        connect(map, &CandidateMap::pointed, this, [this](std::optional<Point> place) {
+        connect(map, &MapInStep::pointed, this, [this](std::optional<Point> place) {
             view_.pointed = place;
             for (CandidateMap* m : maps_) m->update();
             if (change_map_) change_map_->update();
@@ -307,7 +299,7 @@ void CandidatesPage::rebuild_columns() {
         heads_.push_back(head);
         maps_.push_back(map);
         wire(map);
-        connect(map, &CandidateMap::chosen, this, [this, i] { choose(i); });
+        connect(map, &MapInStep::chosen, this, [this, i] { choose(i); });
         connect(
             head, &CandidateHead::removed, this, [this, i] { remove(i); }, Qt::QueuedConnection);
         connect(head, &CandidateHead::changed, this, [this, i](const auto& how) { change(i, how); });
@@ -333,7 +325,7 @@ void CandidatesPage::rebuild_columns() {
     column->addWidget(change_map_, 1);
     row->addLayout(column, 1);
     wire(change_map_);
-    connect(maps_.front(), &CandidateMap::resized, this, [this] {
+    connect(maps_.front(), &MapInStep::resized, this, [this] {
         fitted_ = false;
         refresh_maps();
     });
@@ -420,38 +412,22 @@ void CandidatesPage::refresh_maps() {
 void CandidatesPage::refresh_table() {
     const auto rows = figure_rows(render::figure(view_.choice.threshold) + " dBm", workspace_.units());
     const int count = static_cast<int>(candidates_.size());
-    table_->setRowCount(static_cast<int>(rows.size()));
-    table_->setColumnCount(2 * count - 1);
-    QStringList heads, names;
+    QStringList heads;
     for (int i = 0; i < count; ++i)
         heads << tr("%1  %2").arg(
             QString::number(i + 1),
             QString::fromStdString(
                 model(workspace_.project(), candidates_[static_cast<std::size_t>(i)].model).name));
     for (int i = 1; i < count; ++i) heads << tr("%1 less 1").arg(i + 1);
-    for (const FigureRow& row : rows) names << row.name;
-    table_->setHorizontalHeaderLabels(heads);
-    for (int c = 0; c < table_->columnCount(); ++c) {
-        table_->horizontalHeaderItem(c)->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
-        table_->horizontalHeaderItem(c)->setToolTip(heads[c]);
-        table_->horizontalHeader()->setSectionResizeMode(
-            c, c < count ? QHeaderView::Stretch : QHeaderView::Fixed);
-        if (c >= count) table_->setColumnWidth(c, 92);
-    }
-    table_->setVerticalHeaderLabels(names);
-    for (int r = 0; r < static_cast<int>(rows.size()); ++r) {
-        const FigureRow& row = rows[static_cast<std::size_t>(r)];
+    std::vector<FiguresRow> shown;
+    for (const FigureRow& row : rows) {
+        FiguresRow& line = shown.emplace_back(FiguresRow{row.name, {}});
         const auto value = [&](int i) {
             const auto& result = results_[static_cast<std::size_t>(i)];
             return result ? row.value(result->figures) : std::nullopt;
         };
-        const auto put = [&](int column, const QString& text, bool strong) {
-            auto* item = new QTableWidgetItem(text);
-            item->setFont(render::font(12, strong ? 650 : 400));
-            item->setTextAlignment(Qt::AlignRight | Qt::AlignVCenter);
-            table_->setItem(r, column, item);
-        };
-        for (int i = 0; i < count; ++i) put(i, value(i) ? row.text(*value(i)) : tr("none"), false);
+        for (int i = 0; i < count; ++i)
+            line.cells.push_back({value(i) ? row.text(*value(i)) : tr("none"), false, false});
         for (int i = 1; i < count; ++i) {
             const auto a = value(0), b = value(i);
             const double by = a && b ? *b - *a : 0;
@@ -459,9 +435,10 @@ void CandidatesPage::refresh_table() {
             const QString text = !a || !b ? QString()
                                  : same   ? tr("same")
                                           : (by > 0 ? "+" : "") + row.text(by);
-            put(count - 1 + i, text, !same && (by > 0) == row.more_is_better);
+            line.cells.push_back({text, !same && (by > 0) == row.more_is_better, false});
         }
     }
+    table_->show_figures(heads, shown, count);
 }
 
 void CandidatesPage::move_to(Point to) {
@@ -472,15 +449,7 @@ void CandidatesPage::move_to(Point to) {
 }
 
 void CandidatesPage::copy_table() const {
-    QString text;
-    for (int c = 0; c < table_->columnCount(); ++c) text += "\t" + table_->horizontalHeaderItem(c)->text();
-    text += "\n";
-    for (int r = 0; r < table_->rowCount(); ++r) {
-        text += table_->verticalHeaderItem(r)->text();
-        for (int c = 0; c < table_->columnCount(); ++c) text += "\t" + table_->item(r, c)->text();
-        text += "\n";
-    }
-    QApplication::clipboard()->setText(text);
+    QApplication::clipboard()->setText(table_->as_text());
     workspace_.tell(tr("The table is on the clipboard"));
 }
 

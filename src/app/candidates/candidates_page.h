@@ -13,12 +13,12 @@ class QComboBox;
 class QHBoxLayout;
 class QLabel;
 class QPushButton;
-class QTableWidget;
 
 namespace yemvo::app {
 
 class CandidateHead;
-class CandidateLegend;
+class FiguresTable;
+class StepLegend;
 
 class CandidatesPage : public QWidget {
     Q_OBJECT
@@ -65,7 +65,7 @@ private:
     AccessPointId of_;
     std::vector<AccessPoint> candidates_;
     std::vector<std::shared_ptr<const CandidateResult>> results_;
-    CandidateView view_;
+    StepView view_;
     std::size_t chosen_ = 0;
     bool fitted_ = false, open_ = false;
     QLabel *title_, *about_;
@@ -78,8 +78,8 @@ private:
     std::vector<CandidateHead*> heads_;
     std::vector<CandidateMap*> maps_;
     CandidateMap* change_map_ = nullptr;
-    CandidateLegend* legend_;
-    QTableWidget* table_;
+    StepLegend* legend_;
+    FiguresTable* table_;
 };
 
 }  // namespace yemvo::app

@@ -19,16 +19,6 @@ QString share_text(double share) { return share < 0 ? QString("–") : render::f
 
 int ProposalTable::rowCount(const QModelIndex&) const { return static_cast<int>(rows_.size()); }
 
-void ProposalTable::count_gear(const Project& p, FloorId floor, Figures& f) {
-    for (const AccessPoint& ap : access_points(p, floor)) {
-        ++f.access_points;
-        const AccessPointModel& m = model(p, ap.model);
-        f.price += m.body.price;
-        const auto source = ap.source ? ap.source : usual_source(m);
-        if (const PowerRow* row = source ? power_row(m, *source) : nullptr) f.watts += row->watts;
-    }
-}
-
 void ProposalTable::count_shares(const Verdict& v, FloorId floor, Figures& f) {
     for (const BandResult& b : v.bands) {
         if (floor.value == 0) {
@@ -55,8 +45,8 @@ void ProposalTable::show(std::shared_ptr<const Proposal> p, const Project& prese
             Row row;
             row.floor = f->id;
             row.name = QString::fromStdString(f->name);
-            count_gear(present, f->id, row.now);
-            count_gear(p->plan.project, f->id, row.then);
+            row.now.gear = gear_sum(present, f->id);
+            row.then.gear = gear_sum(p->plan.project, f->id);
             count_shares(p->before, f->id, row.now);
             count_shares(p->verdict, f->id, row.then);
             for (const ProposalMove& m : p->plan.moves) {
@@ -66,15 +56,12 @@ void ProposalTable::show(std::shared_ptr<const Proposal> p, const Project& prese
                 row.removed += m.kind == MoveKind::removed;
             }
             row.is_ticked = !off.contains(f->id);
-            for (auto [sum, part] : {std::pair{&all.now, &row.now}, std::pair{&all.then, &row.then}}) {
-                sum->access_points += part->access_points;
-                sum->price += part->price;
-                sum->watts += part->watts;
-            }
+            all.now.gear += row.now.gear;
+            all.then.gear += row.then.gear;
             all.moved += row.moved;
             all.added += row.added;
             all.removed += row.removed;
-            if (row.now.access_points + row.then.access_points > 0 || row.then.share[1] >= 0 ||
+            if (row.now.gear.access_points + row.then.gear.access_points > 0 || row.then.share[1] >= 0 ||
                 row.then.share[0] >= 0)
                 rows_.push_back(std::move(row));
         }
@@ -102,7 +89,8 @@ QString ProposalTable::words(const Row& r, int column) const {
         case floor:
             return r.name;
         case count:
-            return both(QString::number(r.now.access_points), QString::number(r.then.access_points));
+            return both(QString::number(r.now.gear.access_points),
+                        QString::number(r.then.gear.access_points));
         case changes: {
             QStringList parts;
             if (r.added > 0) parts << tr("+%1").arg(r.added);
@@ -117,12 +105,12 @@ QString ProposalTable::words(const Row& r, int column) const {
             return both(share_text(r.now.share[b]), share_text(r.then.share[b]));
         }
         case price:
-            return r.now.price + r.then.price > 0
-                       ? both(render::figure(r.now.price, 0), render::figure(r.then.price, 0))
+            return r.now.gear.price + r.then.gear.price > 0
+                       ? both(render::figure(r.now.gear.price, 0), render::figure(r.then.gear.price, 0))
                        : QString("–");
         default:
-            return r.now.watts + r.then.watts > 0
-                       ? both(render::figure(r.now.watts, 0), render::figure(r.then.watts, 0))
+            return r.now.gear.watts + r.then.gear.watts > 0
+                       ? both(render::figure(r.now.gear.watts, 0), render::figure(r.then.gear.watts, 0))
                        : QString("–");
     }
 }

@@ -5,6 +5,7 @@
 #include <memory>
 #include <set>
 
+#include "project/gear_sum.h"
 #include "proposal/propose.h"
 
 namespace yemvo::app {
@@ -41,8 +42,7 @@ signals:
 
 private:
     struct Figures {
-        int access_points = 0;
-        double price = 0, watts = 0;
+        GearSum gear;
         double share[3] = {-1, -1, -1};  ///< of area asked that holds, by band; below 0: nothing asked
     };
     struct Row {
@@ -52,7 +52,6 @@ private:
         int moved = 0, added = 0, removed = 0;
         bool is_ticked = true;
     };
-    static void count_gear(const Project&, FloorId, Figures&);
     static void count_shares(const Verdict&, FloorId, Figures&);
     QString words(const Row&, int column) const;
     std::vector<Row> rows_;  ///< floors from top to bottom, then the whole

@@ -8,6 +8,7 @@
 #include "app/model/activity.h"
 #include "app/model/document.h"
 #include "app/model/shown_map.h"
+#include "app/variants/variants_page.h"
 #include "project/edits.h"
 #include "project/project.h"
 #include "render/tr.h"
@@ -20,7 +21,16 @@ static const Variant& variant_after_this(const Project& p) {
     return now + 1 == p.variants.end() ? p.variants.front() : *(now + 1);
 }
 
-VariantsFeature::VariantsFeature(Shell& shell) : Feature(shell) {
+VariantsFeature::VariantsFeature(Shell& shell)
+    : Feature(shell), page_(new VariantsPage(workspace_, shell.frame())) {
+    shell.page(page_, [] {
+        return Hint{
+            tr("Variants"),
+            {{"", tr("drag or turn the wheel in any map, all follow")}, {tr("Esc"), tr("back to the plan")}}};
+    });
+    connect(page_, &VariantsPage::left, this, [this] { shell_.leave_page(); });
+    connect(&page_->behind(), &Behind::progressed, this, [this] { shell_.work_changed(); });
+    shell.works({[this] { return page_->behind().words(); }, [this] { page_->behind().stop(); }});
     QMenu* menu = shell.menu("plan.variants", tr("Variants"));
     const auto offer = [&](const char* id, const QString& text, const char* key, std::function<void()> run) {
         shell.command_in(menu, {id, text, QKeySequence(key), std::move(run)});
@@ -29,6 +39,7 @@ VariantsFeature::VariantsFeature(Shell& shell) : Feature(shell) {
     offer("variant.rename", tr("Rename variant…"), "", [this] { rename(); });
     offer("variant.delete", tr("Delete variant"), "", [this] { remove(); });
     offer("variant.next", tr("Next variant"), "Ctrl+Alt+V", [this] { show_next(); });
+    offer("variant.side-by-side", tr("Variants side by side"), "Ctrl+Alt+2", [this] { show_side_by_side(); });
     offer("variant.compare-next", tr("Show the change against the next variant"), "Ctrl+Alt+B",
           [this] { compare_with_next(); });
     offer("variant.compare-last-edit", tr("Show the change by the last edit"), "Ctrl+Alt+E",
@@ -70,6 +81,15 @@ void VariantsFeature::compare_with_next() {
     if (workspace_.project().variants.size() < 2)
         return workspace_.tell(tr("There is no other variant: Plan, Variants, New variant makes one"), true);
     show_change(render::Against::variant, variant_after_this(workspace_.project()).id);
+}
+
+void VariantsFeature::show_side_by_side() {
+    if (!workspace_.floor()) return;
+    if (workspace_.project().variants.size() < 2)
+        return workspace_.tell(tr("There is no other variant: Plan, Variants, New variant makes one"), true);
+    shell_.show_page(page_);
+    page_->open();
+    page_->setFocus();
 }
 
 void VariantsFeature::show_change(render::Against against, VariantId other) {

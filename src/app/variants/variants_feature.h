@@ -6,10 +6,13 @@
 
 namespace yemvo::app {
 
+class VariantsPage;
+
 class VariantsFeature : public Feature {
     Q_OBJECT
 public:
     explicit VariantsFeature(Shell&);
+    VariantsPage& page() { return *page_; }
 
 private:
     void make();
@@ -17,9 +20,11 @@ private:
     void remove();
     void show_next();
     void compare_with_next();
+    void show_side_by_side();
     /// On, or off when it is shown already.
     void show_change(render::Against, VariantId other = {});
     void fill(QMenu*);
+    VariantsPage* page_;
 };
 
 }  // namespace yemvo::app

@@ -7,8 +7,8 @@
 #include <numbers>
 
 #include "coverage/margins.h"
-#include "gear/power_source.h"
 #include "project/edits.h"
+#include "project/gear_sum.h"
 #include "project/working_radio.h"
 #include "tuning/permits.h"
 
@@ -95,11 +95,10 @@ AccessPoint candidate_at(const Project& project, const Scene& scene, const Floor
 }
 
 double access_point_cost(const Project& project, const AccessPoint& ap, ProposalGoal goal) {
-    const AccessPointModel& m = model(project, ap.model);
-    if (goal == ProposalGoal::price && m.body.price > 0) return m.body.price;
-    if (goal == ProposalGoal::watts)
-        if (const auto source = usual_source(m))
-            if (const PowerRow* row = power_row(m, *source); row && row->watts > 0) return row->watts;
+    if (goal == ProposalGoal::count) return 1;
+    const double cost =
+        goal == ProposalGoal::price ? model(project, ap.model).body.price : drawn_watts(project, ap);
+    if (cost > 0) return cost;
     return 1;
 }
 

@@ -7,11 +7,12 @@
 
 namespace yemvo::app {
 
-class CandidateLegend : public QWidget {
+class StepLegend : public QWidget {
     Q_OBJECT
 public:
-    explicit CandidateLegend(QWidget* parent = nullptr);
-    void show_choice(const render::MapChoice&);
+    explicit StepLegend(QWidget* parent = nullptr);
+    /// `difference`: also the colours of a difference of two maps.
+    void show_choice(const render::MapChoice&, bool difference = true);
 
 protected:
     void paintEvent(QPaintEvent*) override;
@@ -19,6 +20,7 @@ protected:
 private:
     void paint_strip(QPainter&, QRectF, const render::MapScale&, const QString& title, bool threshold) const;
     render::MapChoice choice_;
+    bool difference_ = true;
 };
 
 }  // namespace yemvo::app

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "app/candidates/candidate_legend.h"
+#include "app/maps_in_step/step_legend.h"
 
 #include <QPainter>
 
@@ -9,15 +9,16 @@
 
 namespace yemvo::app {
 
-CandidateLegend::CandidateLegend(QWidget* parent) : QWidget(parent) { setFixedHeight(36); }
+StepLegend::StepLegend(QWidget* parent) : QWidget(parent) { setFixedHeight(36); }
 
-void CandidateLegend::show_choice(const render::MapChoice& choice) {
+void StepLegend::show_choice(const render::MapChoice& choice, bool difference) {
     choice_ = choice;
+    difference_ = difference;
     update();
 }
 
-void CandidateLegend::paint_strip(QPainter& p, QRectF area, const render::MapScale& scale,
-                                  const QString& title, bool threshold) const {
+void StepLegend::paint_strip(QPainter& p, QRectF area, const render::MapScale& scale, const QString& title,
+                             bool threshold) const {
     const auto& colours = theme();
     p.setFont(render::font(11.5, 650));
     p.setPen(colours.ink);
@@ -41,7 +42,7 @@ void CandidateLegend::paint_strip(QPainter& p, QRectF area, const render::MapSca
     p.drawLine(QPointF(x, area.top() + 2), QPointF(x, area.top() + 19));
 }
 
-void CandidateLegend::paintEvent(QPaintEvent*) {
+void StepLegend::paintEvent(QPaintEvent*) {
     QPainter p(this);
     p.setRenderHint(QPainter::Antialiasing);
     p.fillRect(rect(), theme().chrome);
@@ -51,6 +52,7 @@ void CandidateLegend::paintEvent(QPaintEvent*) {
     const QString name = tr_mark(lens(choice_.lens).name), unit = QString::fromStdString(own.unit);
     paint_strip(p, QRectF(12, 2, width() * 0.55, height() - 2), own, name + ", " + unit,
                 choice_.lens == LensId::signal);
+    if (!difference_) return;
     paint_strip(p, QRectF(width() * 0.6, 2, width() * 0.4 - 12, height() - 2), render::scale_of(change),
                 tr("Difference, %1").arg(unit == "dBm" ? QStringLiteral("dB") : unit), false);
 }
