@@ -118,4 +118,6 @@ QString figure(double value, int decimals) { return local(format_number(value, d
 
 QString percent(double share, int decimals) { return local(format_percent(share, decimals)); }
 
+QString share_figure(double share, int decimals) { return percent(share, decimals).chopped(2); }
+
 }  // namespace yemvo::render

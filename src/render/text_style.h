@@ -29,5 +29,7 @@ std::string plain(const QString&);
 QString figure(double value, int decimals = 0);
 /// "92.1 %"
 QString percent(double share, int decimals = 1);
+/// The same without its sign, for columns that have it in their head.
+QString share_figure(double share, int decimals = 1);
 
 }  // namespace yemvo::render

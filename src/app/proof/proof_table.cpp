@@ -31,7 +31,7 @@ const QString nothing_asked = QStringLiteral("–");
 
 /// As everywhere: rounded down, so that a limit is never shown as kept when it is not.
 QString share_text(double share) {
-    const QString text = render::percent(share).chopped(2);
+    const QString text = render::share_figure(share);
     return text == "100.0" ? QStringLiteral("100") : text;
 }
 

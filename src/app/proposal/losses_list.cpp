@@ -43,7 +43,7 @@ LossesList::LossesList(QWidget* parent) : QWidget(parent) { setObjectName("losse
 void LossesList::show(const Project& project, const std::vector<VerdictLoss>& losses) {
     rows_.clear();
     for (const VerdictLoss& l : losses)
-        rows_.push_back({name_of(project, l), place_of(project, l), render::figure(100 * l.share_after, 1),
+        rows_.push_back({name_of(project, l), place_of(project, l), render::share_figure(l.share_after),
                          "≥ " + render::figure(100 * l.share_required, 0), l.band, l.fails});
     setFixedHeight(std::max<int>(1, row_px * static_cast<int>(rows_.size())));
     setAccessibleName(lines().join("\n"));

@@ -13,7 +13,7 @@ namespace {
 
 QString both(const QString& now, const QString& then) { return now == then ? then : now + " → " + then; }
 
-QString share_text(double share) { return share < 0 ? QString("–") : render::figure(100 * share, 1); }
+QString share_text(double share) { return share < 0 ? QString("–") : render::share_figure(share); }
 
 }  // namespace
 

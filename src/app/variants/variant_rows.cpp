@@ -21,6 +21,7 @@ struct Figure {
     int decimals = 0;
     bool more_is_better = true;
     std::optional<double> required = {};
+    bool is_share = false;  ///< in percent
 };
 
 std::vector<Figure> gear_figures(const Results& results) {
@@ -57,7 +58,7 @@ std::vector<Figure> verdict_figures(const Project& project, const Results& resul
                            if (!r || r->demanded_m2 <= 0) return {};
                            return 100 * r->share_met();
                        },
-                       1, true, required});
+                       1, true, required, true});
     }
     for (const RequirementSet& set : *project.requirement_sets)
         for (const Requirement& r : set.requirements) {
@@ -68,7 +69,7 @@ std::vector<Figure> verdict_figures(const Project& project, const Results& resul
                                if (!found || !found->asks()) return {};
                                return 100 * found->share_met();
                            },
-                           1, true, 100 * r.share_required});
+                           1, true, 100 * r.share_required, true});
         }
     return out;
 }
@@ -89,7 +90,8 @@ std::vector<Figure> capacity_figures(const Project& project) {
                        of([](const HourCapacity& h) { return 100 * h.site.satisfied_share(); }),
                        1,
                        true,
-                       {}});
+                       {},
+                       true});
         out.push_back({tr("Carried, %1, Mbit/s").arg(name),
                        of([](const HourCapacity& h) { return h.site.got_down_mbps + h.site.got_up_mbps; }),
                        0,
@@ -114,7 +116,8 @@ FiguresRow row_of(const Figure& figure, const Results& results) {
         const auto value = r ? figure.value(*r) : std::nullopt;
         FiguresCell cell;
         if (value) {
-            cell.text = render::figure(*value, figure.decimals);
+            cell.text = figure.is_share ? render::share_figure(*value / 100, figure.decimals)
+                                        : render::figure(*value, figure.decimals);
             cell.strong = std::abs(*best - *worst) > same && std::abs(*value - *best) < same;
             cell.fails = figure.required && (figure.more_is_better ? *value < *figure.required - 1e-7
                                                                    : *value > *figure.required + 1e-7);

@@ -3,10 +3,8 @@
 //
 // Rows of a block are taken together and count as covered where any column covers any of them, and columns
 // that exclude each other may come together: each of the two only lowers the least cost, so the bound holds
-// for the problem as it is. The Lagrangian bound (cover_dual.h) is there soon; where the problem is small
-// enough, linear programme and branch and bound (CBC) raise it while there is time.
-//   min c x;  in each group: sum_b w_b u_b <= rows - need;  of each block b: sum of its x + times u_b >=
-//   times; 0 <= x, u <= 1: u_b is how much of the block stays open.
+// for the problem as it is. The Lagrangian bound (cover_dual.h) is there soon; branches over it
+// (cover_branch.h) raise it while there is time.
 #pragma once
 #include <functional>
 
@@ -17,9 +15,9 @@ namespace yemvo {
 
 struct CoverBound {
     double cost = 0;     ///< no plan costs less
-    double relaxed = 0;  ///< the linear relaxation's
+    double relaxed = 0;  ///< the dual's, before any branch
     bool exact = false;  ///< the best plan of what was gathered costs just as much
-    /// What each group asks of the relaxed cost: its rows' duals [cost], in the order of the groups.
+    /// What each group asks of the relaxed cost, in the order of the groups.
     std::vector<double> asks;
     std::size_t blocks = 0;  ///< rows after gathering
     double seconds = 0;

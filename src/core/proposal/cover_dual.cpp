@@ -32,92 +32,124 @@ std::vector<CoverBlock> gathered_blocks(const CoverProblem& problem) {
     return out;
 }
 
-namespace {
+CoverDual::CoverDual(const CoverProblem& problem, const std::vector<CoverBlock>& blocks)
+    : problem_(problem),
+      blocks_(blocks),
+      state_(problem.columns.size(), ColumnState::free),
+      worth_(blocks.size(), 0.0),
+      open_(blocks.size()),
+      reduced_(problem.columns.size()),
+      way_(blocks.size(), 0.0),
+      covered_(blocks.size()) {
+    for (std::size_t c = 0; c < state_.size(); ++c)
+        if (problem.columns[c].fixed) state_[c] = ColumnState::in;
+    gather();
+}
 
-class Dual {
-public:
-    Dual(const CoverProblem& problem, const std::vector<CoverBlock>& blocks)
-        : problem_(problem),
-          blocks_(blocks),
-          worth_(blocks.size(), 0.0),
-          open_(blocks.size()),
-          reduced_(problem.columns.size()),
-          of_group_(problem.groups.size()) {
-        for (std::uint32_t b = 0; b < blocks.size(); ++b) of_group_[blocks[b].group].push_back(b);
-    }
+void CoverDual::set_state(std::vector<ColumnState> state) {
+    state_ = std::move(state);
+    gather();
+}
 
-    /// Of the present worths; leaves what is taken and what stays open.
-    double value() {
-        for (std::size_t c = 0; c < reduced_.size(); ++c) reduced_[c] = problem_.columns[c].cost;
-        for (std::size_t b = 0; b < blocks_.size(); ++b)
-            if (worth_[b] > 0)
-                for (const std::uint32_t c : blocks_[b].columns) reduced_[c] -= worth_[b];
-        double sum = 0;
-        for (std::size_t c = 0; c < reduced_.size(); ++c)
-            sum += problem_.columns[c].fixed ? reduced_[c] : std::min(0.0, reduced_[c]);
-        asks_.assign(problem_.groups.size(), 0.0);
-        for (std::size_t g = 0; g < of_group_.size(); ++g)
-            if (!of_group_[g].empty()) sum += asks_[g] = group_value(g);
-        return sum;
-    }
-
-    const std::vector<double>& asks() const { return asks_; }
-
-    /// Gives the square of the way that every worth wants to go.
-    double slope() {
-        double square = 0;
-        constexpr double momentum = 0.75;  // of the way before, which keeps it from going to and fro
-        way_.resize(blocks_.size(), 0.0);
-        for (std::size_t b = 0; b < blocks_.size(); ++b) {
-            const int times = problem_.groups[blocks_[b].group].times;
-            double way = times * (1 - open_[b]);
-            for (const std::uint32_t c : blocks_[b].columns)
-                way -= problem_.columns[c].fixed || reduced_[c] < 0 ? 1 : 0;
-            way += momentum * way_[b];
-            if (worth_[b] <= 0 && way < 0) way = 0;
-            way_[b] = way;
-            square += way * way;
+void CoverDual::gather() {
+    of_block_ = of_column_ = {};
+    of_group_.assign(problem_.groups.size(), {});
+    may_stay_open_.clear();
+    for (const CoverGroup& g : problem_.groups) may_stay_open_.push_back(double(g.rows) - double(g.need));
+    std::vector<std::uint32_t> count(state_.size() + 1, 0);
+    live_.clear();
+    of_block_.first.push_back(0);
+    for (std::uint32_t b = 0; b < blocks_.size(); ++b) {
+        const CoverBlock& block = blocks_[b];
+        int in = 0, can = 0;
+        for (const std::uint32_t c : block.columns) {
+            in += state_[c] == ColumnState::in;
+            can += state_[c] != ColumnState::out;
         }
-        return square;
-    }
-    void step(double length) {
-        for (std::size_t b = 0; b < blocks_.size(); ++b)
-            worth_[b] = std::max(0.0, worth_[b] + length * way_[b]);
-    }
-    std::vector<double>& worth() { return worth_; }
-
-private:
-    /// What covering the group is worth, with the dearest rows left open that may be: by row, since a block
-    /// of many rows takes much of what may stay open.
-    double group_value(std::size_t g) {
-        const CoverGroup& group = problem_.groups[g];
-        auto& list = of_group_[g];
-        double may_stay_open = double(group.rows) - double(group.need), sum = 0;
-        order_.assign(list.begin(), list.end());
-        std::ranges::sort(order_, std::greater{},
-                          [&](std::uint32_t b) { return worth_[b] / blocks_[b].rows; });
-        for (const std::uint32_t b : order_) {
-            open_[b] = worth_[b] > 0 ? std::clamp(may_stay_open / blocks_[b].rows, 0.0, 1.0) : 0;
-            may_stay_open -= open_[b] * blocks_[b].rows;
-            sum += group.times * worth_[b] * (1 - open_[b]);
+        const int times = problem_.groups[block.group].times;
+        if (in < times && can >= times) {
+            for (const std::uint32_t c : block.columns) {
+                if (state_[c] == ColumnState::out) continue;
+                of_block_.all.push_back(c);
+                ++count[c + 1];
+            }
+            of_group_[block.group].push_back(b);
+            live_.push_back(b);
+        } else {
+            worth_[b] = 0;
+            way_[b] = 0;
+            if (in < times) may_stay_open_[block.group] -= block.rows;  // nothing covers it any more
         }
-        return sum;
+        of_block_.first.push_back(static_cast<std::uint32_t>(of_block_.all.size()));
     }
+    for (std::size_t c = 1; c < count.size(); ++c) count[c] += count[c - 1];
+    of_column_.first = count;
+    of_column_.all.resize(of_block_.all.size());
+    for (const std::uint32_t b : live_)
+        for (std::uint32_t i = of_block_.first[b]; i < of_block_.first[b + 1]; ++i)
+            of_column_.all[count[of_block_.all[i]]++] = b;
+}
 
-    const CoverProblem& problem_;
-    const std::vector<CoverBlock>& blocks_;
-    std::vector<double> worth_, open_, reduced_, way_, asks_;
-    std::vector<std::vector<std::uint32_t>> of_group_;
-    std::vector<std::uint32_t> order_;
-};
+double CoverDual::value() {
+    for (std::size_t c = 0; c < reduced_.size(); ++c) reduced_[c] = problem_.columns[c].cost;
+    for (const std::uint32_t b : live_)
+        if (worth_[b] > 0)
+            for (std::uint32_t i = of_block_.first[b]; i < of_block_.first[b + 1]; ++i)
+                reduced_[of_block_.all[i]] -= worth_[b];
+    double sum = 0;
+    for (std::size_t c = 0; c < reduced_.size(); ++c)
+        if (takes(c)) sum += reduced_[c];
+    asks_.assign(problem_.groups.size(), 0.0);
+    for (std::size_t g = 0; g < of_group_.size(); ++g)
+        if (!of_group_[g].empty()) sum += asks_[g] = group_value(g);
+    return sum;
+}
 
-}  // namespace
+bool CoverDual::step(double target, double value, double pace) {
+    constexpr double momentum = 0.75;  // of the way before, which keeps it from going to and fro
+    for (const std::uint32_t b : live_) covered_[b] = 0;
+    for (std::uint32_t c = 0; c < reduced_.size(); ++c)
+        if (takes(c))
+            for (std::uint32_t i = of_column_.first[c]; i < of_column_.first[c + 1]; ++i)
+                ++covered_[of_column_.all[i]];
+    double square = 0;
+    for (const std::uint32_t b : live_) {
+        double way =
+            problem_.groups[blocks_[b].group].times * (1 - open_[b]) - covered_[b] + momentum * way_[b];
+        if (worth_[b] <= 0 && way < 0) way = 0;
+        way_[b] = way;
+        square += way * way;
+    }
+    if (square <= 1e-12) return false;
+    const double length = pace * std::max(1e-3 * target, target - value) / square;
+    for (const std::uint32_t b : live_) worth_[b] = std::max(0.0, worth_[b] + length * way_[b]);
+    return true;
+}
+
+/// What covering the group is worth, with the dearest rows left open that may be: by row, since a block of
+/// many rows takes much of what may stay open.
+double CoverDual::group_value(std::size_t g) {
+    double may_stay_open = std::max(0.0, may_stay_open_[g]), sum = 0;
+    order_.clear();
+    for (const std::uint32_t b : of_group_[g]) {
+        open_[b] = 0;
+        if (worth_[b] > 0) order_.push_back(b);
+    }
+    std::ranges::sort(order_, std::greater{}, [&](std::uint32_t b) { return worth_[b] / blocks_[b].rows; });
+    for (const std::uint32_t b : order_) {
+        open_[b] = std::clamp(may_stay_open / blocks_[b].rows, 0.0, 1.0);
+        may_stay_open -= open_[b] * blocks_[b].rows;
+        sum += problem_.groups[g].times * worth_[b] * (1 - open_[b]);
+    }
+    return sum;
+}
 
 DualBound dual_bound(const CoverProblem& problem, const std::vector<CoverBlock>& blocks, double known_cost,
                      int steps, const CancelToken& cancel, const std::function<void(double)>& better) {
     DualBound out;
     out.asks.assign(problem.groups.size(), 0.0);
-    Dual dual(problem, blocks);
+    out.worth.assign(blocks.size(), 0.0);
+    CoverDual dual(problem, blocks);
     double pace = 1;
     int idle = 0;
     for (int i = 0; i < steps && !cancel.cancelled() && pace > 1e-4; ++i) {
@@ -126,14 +158,13 @@ DualBound dual_bound(const CoverProblem& problem, const std::vector<CoverBlock>&
             if (value > out.cost + 1e-4 * known_cost) idle = 0;
             out.cost = value;
             out.asks = dual.asks();
+            out.worth = dual.worth();
             if (better) better(value);
         } else if (++idle >= 25) {
             pace *= 0.8;
             idle = 0;
         }
-        const double square = dual.slope();
-        if (square <= 1e-12) break;
-        dual.step(pace * std::max(1e-3 * known_cost, known_cost - out.cost) / square);
+        if (!dual.step(known_cost, out.cost, pace)) break;
     }
     // parts of the whole, without what columns that were taken more than once give back
     const double sum = std::accumulate(out.asks.begin(), out.asks.end(), 0.0);

@@ -21,9 +21,54 @@ struct CoverBlock {
 /// Groups that need nothing have none.
 std::vector<CoverBlock> gathered_blocks(const CoverProblem&);
 
+/// What is held of a column: by the problem, or while a search branches.
+enum class ColumnState : char { free, in, out };
+
+/// One set of worths, stepped. Problem and blocks must outlive it.
+class CoverDual {
+public:
+    CoverDual(const CoverProblem&, const std::vector<CoverBlock>&);
+    /// The bound that the present worths give.
+    double value();
+    /// One step up the slope, as long as the way to `target` asks for times `pace`; after value(). False at
+    /// the top.
+    bool step(double target, double value, double pace);
+    /// At the last value(): the cost of each column less what it covers is worth.
+    const std::vector<double>& reduced() const { return reduced_; }
+    const std::vector<double>& asks() const { return asks_; }
+    /// Of each block.
+    const std::vector<double>& worth() const { return worth_; }
+    void set_worth(std::vector<double> worth) { worth_ = std::move(worth); }
+    const std::vector<ColumnState>& state() const { return state_; }
+    /// Columns that are out, and blocks that those which are in cover, are passed over from now on.
+    void set_state(std::vector<ColumnState>);
+    bool takes(std::size_t column) const {
+        return state_[column] == ColumnState::in ||
+               (state_[column] == ColumnState::free && reduced_[column] < 0);
+    }
+
+private:
+    double group_value(std::size_t g);
+    void gather();
+    const CoverProblem& problem_;
+    const std::vector<CoverBlock>& blocks_;
+    std::vector<ColumnState> state_;
+    std::vector<double> worth_, open_, reduced_, way_, asks_;
+    /// Lists one behind the other, with where each begins; one more at the end.
+    struct Lists {
+        std::vector<std::uint32_t> first, all;
+    };
+    Lists of_block_, of_column_;                        ///< columns of a block, blocks of a column
+    std::vector<std::vector<std::uint32_t>> of_group_;  ///< blocks that are not decided
+    std::vector<double> may_stay_open_;                 ///< rows of each group, of those blocks
+    std::vector<int> covered_;                          ///< of each block, by what is taken
+    std::vector<std::uint32_t> order_, live_;
+};
+
 struct DualBound {
     double cost = 0;
-    std::vector<double> asks;  ///< the part of each group
+    std::vector<double> asks;   ///< the part of each group
+    std::vector<double> worth;  ///< of each block, at the best
 };
 /// `known_cost`: of a plan; steps are as long as the way to it. Ends after `steps`, or once it comes to rest.
 DualBound dual_bound(const CoverProblem&, const std::vector<CoverBlock>&, double known_cost, int steps,

@@ -5,6 +5,7 @@
 #include <random>
 
 #include "proposal/cover_bound.h"
+#include "proposal/cover_branch.h"
 #include "proposal/cover_counts.h"
 #include "proposal/cover_dual.h"
 #include "proposal/cover_search.h"
@@ -134,7 +135,8 @@ TEST_CASE("plans of small random problems are the best ones, and bounds stay bel
         CHECK(cost_of(p, plan) >= best - 1e-9);
         found += cost_of(p, plan) < best + 1e-9;
         const CoverBound bound = bound_cover(p, {});
-        CHECK(bound.cost <= best + 1e-9);
+        CHECK(bound.cost == Approx(best));
+        CHECK(bound.exact);
         CHECK(bound.relaxed <= bound.cost + 1e-9);
         CHECK(cost_of(p, greedy_cover(p)) >= best - 1e-9);
         // taken together in blocks it only becomes easier
@@ -208,20 +210,63 @@ TEST_CASE("a search gives the same plan for a seed, and gives up what cannot be 
     CHECK(bound_cover(grid, {}, cancel).cost == 0);
 }
 
-TEST_CASE("the Lagrangian bound comes near the linear relaxation and never above it") {
+TEST_CASE("the Lagrangian bound comes near the least cost and never above it") {
     std::mt19937 random(11);
+    int tried = 0;
     for (int i = 0; i < 20; ++i) {
         CoverProblem p = random_problem(random);
         take_down_needs(p);
         const CoverPlan plan = greedy_cover(p);
         if (rows_short(p, plan) > 0) continue;
-        const double relaxed = bound_cover(p, {5, false}).relaxed;
+        const double best = best_by_trying(p);
         const DualBound dual = dual_bound(p, gathered_blocks(p), cost_of(p, plan), 4000);
-        CHECK(dual.cost <= relaxed + 1e-6);
-        CHECK(dual.cost >= 0.9 * relaxed - 1e-6);
+        CHECK(dual.cost <= best + 1e-6);
+        CHECK(dual.cost >= 0.5 * best);
+        ++tried;
     }
+    CHECK(tried > 10);
     const CoverProblem grid = grid_of(10, 6, 2.3);
     CHECK(dual_bound(grid, gathered_blocks(grid), 6, 4000).cost == Approx(4).margin(0.1));
+}
+
+TEST_CASE("branches tell whether a plan can cost so little") {
+    std::mt19937 random(5);
+    int tried = 0;
+    for (int i = 0; i < 30; ++i) {
+        const CoverProblem p = random_problem(random);
+        const double best = best_by_trying(p);
+        if (best > 1e8) continue;
+        ++tried;
+        const auto blocks = gathered_blocks(p);
+        const std::vector<double> worth(blocks.size(), 0.0);
+        CHECK(branch_cover(p, blocks, worth, {best - 1, 30}) == Branched::none);
+        CHECK(branch_cover(p, blocks, worth, {best, 30}) == Branched::possible);
+    }
+    CHECK(tried > 15);
+    const CoverProblem grid = grid_of(8, 8, 1);
+    const auto blocks = gathered_blocks(grid);
+    const std::vector<double> worth(blocks.size(), 0.0);
+    CHECK(branch_cover(grid, blocks, worth, {15, 30}) == Branched::none);
+    CHECK(branch_cover(grid, blocks, worth, {15, 0}) == Branched::unknown);
+    CancelToken cancel;
+    cancel.cancel();
+    CHECK(branch_cover(grid, blocks, worth, {15, 30}, cancel) == Branched::unknown);
+}
+
+TEST_CASE("the bound of costs that are no whole numbers stays below the least and comes near it") {
+    std::mt19937 random(23);
+    int tried = 0;
+    for (int i = 0; i < 20; ++i) {
+        CoverProblem p = random_problem(random);
+        for (CoverColumn& c : p.columns) c.cost *= 0.37 + 0.01 * double(random() % 50);
+        const double best = best_by_trying(p);
+        if (best > 1e8) continue;
+        ++tried;
+        const CoverBound bound = bound_cover(p, {10, false});
+        CHECK(bound.cost <= best + 1e-6);
+        CHECK(bound.cost >= 0.9 * best);
+    }
+    CHECK(tried > 10);
 }
 
 TEST_CASE("a group that another implies is found and taken away") {
