@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTableView>
+#include <cmath>
 
 #include "app/forms/ask_side.h"
 #include "app/look/columns.h"
@@ -21,6 +22,7 @@
 #include "app/proposal/proposal_table.h"
 #include "app/proposal/search_chart.h"
 #include "project/edits.h"
+#include "proposal/relax.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
@@ -29,6 +31,20 @@ namespace yemvo::app {
 namespace {
 
 constexpr double seconds_offered[] = {15, 60, 300, 900};
+
+/// "SNR, 5 and 6 GHz: 22 instead of 25 dB saves 2 access points (14 hang there for it)"
+QString relaxed_words(const RelaxedPlan& r, ProposalGoal goal) {
+    const QString step = said_text(step_words(r.now, r.less));
+    const QString rules = counted("%n hangs there for it", "%n hang there for it", r.rules);
+    const QString saved =
+        r.saved < 0.5 || !r.holds ? tr("saves nothing that was found in so short a time")
+        : goal == ProposalGoal::count
+            ? tr("saves %1")
+                  .arg(counted("%n access point", "%n access points", std::size_t(std::lround(r.saved))))
+        : goal == ProposalGoal::price ? tr("saves a price of %1").arg(render::figure(r.saved, 0))
+                                      : tr("saves %1 W").arg(render::figure(r.saved, 0));
+    return QString("%1 %2 (%3).").arg(step, saved, rules);
+}
 
 std::map<FloorId, std::vector<AccessPoint>> hanging(const Project& p) {
     std::map<FloorId, std::vector<AccessPoint>> out;
@@ -85,6 +101,17 @@ QWidget* ProposalPage::build_ask() {
                          : tr("%1 min").arg(render::figure(s / 60, 0)));
     seconds_ = side.choice(tr("Time"), "proposalSeconds", times, 1);
     side.grid()->setRowStretch(side.next_row(), 1);
+    auto* further = new QHBoxLayout;
+    on_ = new QPushButton(tr("Search on"));
+    on_->setObjectName("proposalOn");
+    on_->setToolTip(tr("Goes on from the plan that is shown, as long again"));
+    connect(on_, &QPushButton::clicked, this, &ProposalPage::search_on);
+    less_ = new QPushButton(tr("What less saves"));
+    less_->setObjectName("proposalLess");
+    less_->setToolTip(tr("Tries what one step less of each requirement that rules the plan would save"));
+    connect(less_, &QPushButton::clicked, this, &ProposalPage::ask_for_less);
+    for (QPushButton* b : {on_, less_}) further->addWidget(b, 1);
+    side.grid()->addLayout(further, side.next_row(), 0, 1, 2);
     begin_ = new QPushButton(tr("Propose"));
     begin_->setObjectName("proposalBegin");
     begin_->setDefault(true);
@@ -135,7 +162,14 @@ QWidget* ProposalPage::build_answer() {
     constexpr int widths[] = {88, 72, 138, 104, 104, 104, 104, 90};
     for (int c = 0; c < ProposalTable::column_count; ++c) set_column_width(*view_, c, widths[c]);
     view_->horizontalHeader()->setSectionResizeMode(ProposalTable::floor, QHeaderView::Stretch);
-    middle->addWidget(view_, 1);
+    auto* right = new QVBoxLayout;
+    right->setSpacing(4);
+    right->addWidget(view_, 1);
+    relaxed_ = new QLabel;
+    relaxed_->setObjectName("proposalRelaxed");
+    relaxed_->setWordWrap(true);
+    right->addWidget(relaxed_);
+    middle->addLayout(right, 1);
     column->addLayout(middle, 1);
     auto* row = new QHBoxLayout;
     gap_ = new QLabel;
@@ -196,8 +230,47 @@ void ProposalPage::begin() {
     const ProposalAsk asked = ask();
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to propose for"), true);
     forget();
-    chart_->begin(asked.seconds);
     present_ = workspace_.project();
+    run(asked);
+}
+
+void ProposalPage::search_on() {
+    if (!shown_ || is_working()) return;
+    ProposalAsk asked = asked_;
+    asked.from = std::make_shared<const HungPlan>(shown_->plan);
+    ++asked.seed;  // other ways than before
+    asked.seconds = ask().seconds;
+    run(asked);
+}
+
+void ProposalPage::ask_for_less() {
+    if (!shown_ || is_working()) return;
+    relaxed_lines_.clear();
+    behind_.request(
+        {tr("Asking for less"),
+         [this, project = workspace_.project(), found = shown_, asked = asked_](const AtWork& at) {
+             Predictor predictor;
+             const auto told = [&](const RelaxedPlan& r, double share) {
+                 at.tell(share);
+                 at.hand_over([this, r] {
+                     relaxed_lines_ << relaxed_words(r, asked_.goal);
+                     refresh();
+                 });
+             };
+             at.tell(0);
+             if (relaxed_plans(project, *found, asked, predictor, {}, at.cancel(), told).empty())
+                 at.hand_over([this] {
+                     relaxed_lines_ << tr("Nothing that is asked fails without any one of them.");
+                     refresh();
+                 });
+         },
+         [this](const QString& why) { workspace_.tell(why, true); }, [this] { refresh(); }});
+    refresh();
+}
+
+void ProposalPage::run(const ProposalAsk& asked) {
+    chart_->begin(asked.seconds);
+    relaxed_lines_.clear();
     asked_ = asked;
     behind_.request(job(
         tr("Looking for places"),
@@ -245,6 +318,7 @@ void ProposalPage::show(std::shared_ptr<const Proposal> found) {
 void ProposalPage::forget() {
     shown_.reset();
     before_is_old_ = false;
+    relaxed_lines_.clear();
     table_->show(nullptr, workspace_.project());
     chart_->begin(60);
     chart_->end();
@@ -361,6 +435,10 @@ void ProposalPage::refresh() {
     take_->setEnabled(any);
     variant_->setEnabled(any);
     drop_->setEnabled(shown_ != nullptr);
+    on_->setEnabled(shown_ && !working);
+    less_->setEnabled(shown_ && !working);
+    relaxed_->setText(relaxed_lines_.join("\n"));
+    relaxed_->setVisible(!relaxed_lines_.isEmpty());
     take_->setText(all || !shown_ ? tr("Take it")
                                   : counted("Take %n floor", "Take %n floors", table_->ticked().size()));
     rail_->setVisible(shown_ != nullptr);

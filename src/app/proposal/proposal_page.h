@@ -29,6 +29,10 @@ public:
     explicit ProposalPage(Workspace&, QWidget* parent = nullptr);
     ~ProposalPage() override;
     void begin();
+    /// Further from the plan that is shown.
+    void search_on();
+    /// What a step less of the requirements that rule it would save.
+    void ask_for_less();
     void stop();
     bool is_working() const { return !behind_.is_idle(); }
     QString doing() const { return behind_.words(); }
@@ -63,6 +67,7 @@ private:
     Workspace& workspace_;
     Behind behind_;
     std::shared_ptr<const Proposal> shown_;
+    void run(const ProposalAsk&);
     void put_by();
     void bring_back();
     void catch_up();
@@ -76,13 +81,14 @@ private:
     std::vector<PutBy> put_by_;
     Project present_;  ///< that it was worked out for
     ProposalAsk asked_;
+    QStringList relaxed_lines_;
     bool taking_ = false;         ///< the change of the plan is its own
     bool before_is_old_ = false;  ///< the verdict of the present plan
     QComboBox *floors_, *models_, *goal_, *seconds_;
     QCheckBox *keep_, *survive_;
     std::vector<QCheckBox*> bands_;
-    QPushButton *begin_, *take_, *variant_, *drop_;
-    QLabel *summary_, *detail_, *gap_;
+    QPushButton *begin_, *on_, *less_, *take_, *variant_, *drop_;
+    QLabel *summary_, *detail_, *gap_, *relaxed_;
     QTableView* view_;
     ProposalTable* table_;
     BoundRail* rail_;

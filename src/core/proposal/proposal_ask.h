@@ -2,12 +2,15 @@
 // What a proposal is asked for.
 #pragma once
 #include <cstdint>
+#include <memory>
 #include <string_view>
 #include <vector>
 
 #include "project/project.h"
 
 namespace yemvo {
+
+struct HungPlan;
 
 /// What is to be least.
 enum class ProposalGoal { count, price, watts };
@@ -33,6 +36,8 @@ struct ProposalAsk {
     /// Every level that a requirement asks for has to hold with any one access point gone.
     bool survives_one = false;
     ProposalGoal goal = ProposalGoal::count;
+    /// Goes on from this plan, of the same project or one that asks for something else; null: from nothing.
+    std::shared_ptr<const HungPlan> from = nullptr;
     double seconds = 60;
     std::uint64_t seed = 1;
 };

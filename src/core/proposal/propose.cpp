@@ -85,10 +85,10 @@ public:
         BoundInTheBack bound(cover_.problem, ask_);
         bound_ = &bound;
         try {
-            search_and_judge();
-            if (ask_.survives_one && !is_over()) try_without_each();
+            ask_.from ? go_on() : search_and_judge();
+            if (ask_.survives_one && !is_over() && !best_->is_free) try_without_each();
             if (!is_over() && !best_->is_free) search_longer();
-            if (ask_.survives_one && !is_over()) try_without_each();
+            if (ask_.survives_one && !is_over() && !best_->is_free) try_without_each();
             if (!is_over()) settle();
         } catch (const Cancelled&) {
             if (!best_) throw;  // else the best so far is the answer
@@ -134,6 +134,23 @@ private:
                 floor_title(project_, *find_floor(project_, s.floor)),
                 say("%1 %", said_figure(100.0 * cover_.beyond_reach[g] / cover_.problem.groups[g].rows, 1))));
         }
+    }
+
+    /// The plan of before, held against what the project asks for now.
+    void go_on() {
+        HungPlan hung{project_, ask_.from->moves};
+        hung.project.next_id = std::max(hung.project.next_id, ask_.from->project.next_id);
+        for (Variant& v : hung.project.variants)
+            if (v.id == hung.project.variant)
+                for (const Floor* f : all_floors(project_))
+                    v.access_points[f->id] = access_points(ask_.from->project, f->id);
+        if (!verdicts_) verdicts_ = std::make_unique<SiteVerdicts>(predictor_);
+        SiteVerdict judged = verdicts_->of(hung.project, cancel_);
+        Judged begin = settled({std::move(hung), std::move(judged)});
+        keep(begin);
+        if (begin.failing() == 0 || ask_.survives_one) return;
+        fill_up(begin);
+        keep(std::move(begin));
     }
 
     void search_and_judge() {

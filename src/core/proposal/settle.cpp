@@ -27,10 +27,10 @@ double away_m(const Project& p, FloorId a, FloorId b, Point from, Point to) {
 }
 
 /// In eight directions, in whole centimetres.
-std::array<Point, 8> places_round(Point at, double away_m) {
+std::array<Point, 8> places_round(Point at, double away_m, double turned = 0) {
     std::array<Point, 8> out;
     for (std::size_t i = 0; i < out.size(); ++i) {
-        const double angle = double(i) * 3.14159265358979 / 4;
+        const double angle = double(i) * 3.14159265358979 / 4 + turned;
         out[i] = at + Point{std::round(100 * away_m * std::cos(angle)) / 100,
                             std::round(100 * away_m * std::sin(angle)) / 100};
     }
@@ -89,12 +89,13 @@ HungPlan PlanSettler::moved(const HungPlan& plan, AccessPointId id, Point to) co
 
 bool PlanSettler::descend(SettledPlan& plan, std::vector<Movable> who, int& tries) {
     constexpr double gain = 1e-6;
+    const double turned = 0.2 * double(ask_.seed - 1);  // another seed tries other places
     double lacks = plan.lacks();
     for (double step_m = first_step_m; step_m >= last_step_m && lacks > 0;) {
         bool any = false;
         for (Movable& m : who) {
             std::vector<Point> places;
-            for (const Point& to : places_round(m.at, step_m))
+            for (const Point& to : places_round(m.at, step_m, turned))
                 if (may_hang(plan.hung, m, to)) places.push_back(to);
             tries -= static_cast<int>(places.size());
             const auto at = [&](std::size_t i) { return std::optional(moved(plan.hung, m.id, places[i])); };

@@ -6,6 +6,7 @@
 
 #include "core/support.h"
 #include "demo/demo.h"
+#include "proposal/relax.h"
 #include "tuning/known_site.h"
 
 using namespace yemvo;
@@ -190,4 +191,54 @@ TEST_CASE("verdicts of variations are those of a site that nothing is remembered
     same(moved(p, floor, first.access_point->id, at + Point{2, 1}));
     same(without_access_point(p, first.access_point->id));
     same(p);
+}
+
+TEST_CASE("a search goes on from a plan, and what a step less would save is worked out from it") {
+    // a hall that one access point in its middle does not quite reach the ends of
+    Project p = one_floor();
+    wall(p, "concrete-250", {{0, 0}, {44, 0}, {44, 8}, {0, 8}, {0, 0}});
+    set_requirements(p, {{{}, "signal", band_5, -57, 0.98}, {{}, "signal", band_24, -85, 0.9}});
+    Predictor predictor;
+    ProposalAsk ask;
+    ask.seconds = 10;
+    const Proposal found = propose(p, predictor, ask);
+    REQUIRE(found.verdict.met());
+    REQUIRE(found.access_points == 2);
+    ask.from = std::make_shared<const HungPlan>(found.plan);
+    const Proposal again = propose(p, predictor, ask);
+    CHECK(again.access_points == 2);
+    CHECK(again.verdict.met());
+    ask.from.reset();
+    SiteVerdicts verdicts(predictor);
+    const auto rules = ruling_requirements(found.plan.project, {floor_at(p, 0)}, found.verdict, verdicts);
+    REQUIRE_FALSE(rules.empty());
+    CHECK(rules[0].access_points == 2);
+    CHECK(find_requirement(p, rules[0].requirement)->bands == band_5);
+    std::size_t told = 0;
+    const auto relaxed =
+        relaxed_plans(p, found, ask, predictor, {1, 10}, {}, [&](const RelaxedPlan&, double share) {
+            ++told;
+            CHECK(share == 1);
+        });
+    REQUIRE(relaxed.size() == 1);
+    CHECK(told == 1);
+    CHECK(relaxed[0].less.limit == -60);
+    CHECK(relaxed[0].saved == 1);
+    CHECK(relaxed[0].access_points == 1);
+    CHECK(relaxed[0].holds);
+    CHECK(step_words(relaxed[0].now, relaxed[0].less).english() == "Signal, 5 GHz: −60 instead of −57 dBm");
+}
+
+TEST_CASE("a step less of each kind of requirement") {
+    const auto less = [](const char* lens, double limit) {
+        return a_step_less({{}, lens, band_5, limit, 0.95}).limit;
+    };
+    CHECK(less("signal", -67) == -70);
+    CHECK(less("snr", 25) == 22);
+    CHECK(less("radio_clients", 40) == 50);
+    CHECK(less("air_used", 60) == 70);
+    CHECK(less("rate_down", 100) == Approx(80));
+    Requirement clients{{}, "satisfied", band_5, 95, 0.95};
+    CHECK(a_step_less(clients).share_required == Approx(0.9));
+    CHECK(a_step_less(clients).limit == 95);
 }
