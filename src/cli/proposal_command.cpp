@@ -16,6 +16,9 @@ struct ProposeWish {
     std::vector<std::string> floors, models, bands;
     std::uint64_t seed = 1;
     double seconds = 60, pitch_m = 4;
+    std::vector<std::string> zones;
+    std::vector<int> locked;  ///< numbers
+    double reach_m = 0;       ///< 0: all may move or go
     bool keep = false, survives_one = false;
 };
 
@@ -26,6 +29,13 @@ ModelId named_model(const Project& project, const std::string& key) {
         keys += (keys.empty() ? "" : ", ") + m.key;
     }
     throw Error(say("there is no model '%1'", key), say("--model"), say("The project has %1", keys));
+}
+
+ZoneId named_zone(const Project& project, const std::string& name) {
+    for (const Floor* f : all_floors(project))
+        for (const Zone& z : *f->zones)
+            if (z.name == name) return z.id;
+    throw Error(say("there is no zone '%1'", name), say("--zone"));
 }
 
 ProposalAsk ask_of(const Project& project, const ProposeWish& wish) {
@@ -42,6 +52,13 @@ ProposalAsk ask_of(const Project& project, const ProposeWish& wish) {
     ask.seconds = wish.seconds;
     ask.pitch_m = wish.pitch_m;
     ask.keep = wish.keep;
+    for (const std::string& name : wish.zones) ask.zones.push_back(named_zone(project, name));
+    for (const PlacedAccessPoint& placed : placed_access_points(project)) {
+        if (std::ranges::count(wish.locked, placed.access_point->number) > 0)
+            ask.locked.push_back(placed.access_point->id);
+        else if (wish.reach_m > 0)
+            ask.reach_m[placed.access_point->id] = wish.reach_m;
+    }
     ask.survives_one = wish.survives_one;
     return ask;
 }
@@ -159,6 +176,11 @@ void add_proposal_command(CLI::App& root, Context& context) {
     command->add_option("--seed", wish->seed, "Same seed, same plan");
     command->add_option("--pitch", wish->pitch_m, "Between candidate places of a room [m], about")
         ->check(CLI::Range(1.0, 50.0));
+    command->add_option("--zone", wish->zones,
+                        "These zones alone: they are asked about, new ones hang in them");
+    command->add_option("--lock", wish->locked, "Numbers of access points that stay where they hang");
+    command->add_option("--reach", wish->reach_m, "All that hangs now stays, each within so many metres")
+        ->check(CLI::Range(0.1, 100.0));
     command->add_flag("--keep", wish->keep, "All that hangs now stays where it is");
     command->add_flag("--survive", wish->survives_one, "Levels hold with any one access point gone");
     command->add_option("--out", wish->out, "Where the project with the proposal is written");

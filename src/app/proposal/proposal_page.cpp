@@ -17,6 +17,7 @@
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
+#include "app/model/selection.h"
 #include "app/model/workspace.h"
 #include "app/proposal/bound_rail.h"
 #include "app/proposal/proposal_table.h"
@@ -30,6 +31,9 @@ namespace yemvo::app {
 
 namespace {
 
+constexpr double usual_reach_m = 3;
+constexpr int zones_alone = 2;  ///< among the floors
+enum class PresentPlan { may_go, stays, selected_stay, each_within };
 constexpr double seconds_offered[] = {15, 60, 300, 900};
 
 /// "SNR, 5 and 6 GHz: 22 instead of 25 dB saves 2 access points (14 hang there for it)"
@@ -81,15 +85,18 @@ ProposalPage::~ProposalPage() { behind_.disconnect(); }
 
 QWidget* ProposalPage::build_ask() {
     AskSide side(this, 300);
-    floors_ = side.choice(tr("Floors"), "proposalFloors", {tr("all floors"), tr("the floor in view")}, 0);
+    floors_ = side.choice(tr("Floors"), "proposalFloors",
+                          {tr("all floors"), tr("the floor in view"), tr("the selected zones")}, 0);
     const AskSide::Bands radios = side.bands("proposalBand");
     bands_ = radios.boxes;
     radios.row->addStretch(1);
     models_ = side.choice(tr("Models"), "proposalModels", {}, 0);
     models_->setToolTip(tr("Inside those that hang under ceilings, in the open those made for it"));
-    side.label(tr("Present plan"));
-    keep_ = side.tick(tr("stays where it hangs"), "proposalKeep",
-                      tr("Access points are added to what hangs now; without it all may move or go"));
+    present_plan_ = side.choice(tr("Present plan"), "proposalPresent",
+                                {tr("may move or go"), tr("stays where it hangs"), tr("the selected stay"),
+                                 tr("each within %1 m").arg(render::figure(usual_reach_m, 0))},
+                                0);
+    present_plan_->setToolTip(tr("What becomes of the access points that hang now"));
     side.label(tr("Failures"));
     survive_ = side.tick(tr("any one may fail"), "proposalSurvive",
                          tr("Levels that requirements ask for hold with any one access point gone"));
@@ -205,6 +212,7 @@ void ProposalPage::fill_models() {
     const QString chosen = models_->currentText();
     models_->clear();
     models_->addItem(tr("the one most used"));
+    models_->addItem(tr("whichever is best"));
     if (!workspace_.document().is_open()) return;
     for (const AccessPointModel& m : *workspace_.project().models)
         models_->addItem(QString::fromStdString(m.name), m.id.value);
@@ -217,18 +225,39 @@ ProposalAsk ProposalPage::ask() const {
     ask.bands = {};
     for (const Band& b : bands())
         if (bands_[b.id.index]->isChecked()) ask.bands = ask.bands.with(b.id);
-    if (models_->currentIndex() > 0) ask.models = {ModelId{models_->currentData().toUInt()}};
-    ask.keep = keep_->isChecked();
+    if (models_->currentIndex() == 1)
+        for (const AccessPointModel& m : *workspace_.project().models) ask.models.push_back(m.id);
+    else if (models_->currentIndex() > 1)
+        ask.models = {ModelId{models_->currentData().toUInt()}};
+    ask_about_selection(ask);
     ask.survives_one = survive_->isChecked();
     ask.goal = static_cast<ProposalGoal>(goal_->currentIndex());
     ask.seconds = seconds_offered[seconds_->currentIndex()];
     return ask;
 }
 
+void ProposalPage::ask_about_selection(ProposalAsk& ask) const {
+    const auto present = static_cast<PresentPlan>(present_plan_->currentIndex());
+    ask.keep = present == PresentPlan::stays;
+    if (present == PresentPlan::each_within)
+        for (const PlacedAccessPoint& placed : placed_access_points(workspace_.project()))
+            ask.reach_m[placed.access_point->id] = usual_reach_m;
+    for (const Item& item : workspace_.selection().items()) {
+        if (item.kind == ItemKind::access_point && present == PresentPlan::selected_stay)
+            ask.locked.push_back(AccessPointId{item.id});
+        if (item.kind == ItemKind::zone && floors_->currentIndex() == zones_alone) {
+            ask.zones.push_back(ZoneId{item.id});
+            ask.floors = {workspace_.floor_id()};
+        }
+    }
+}
+
 void ProposalPage::begin() {
     if (!workspace_.document().is_open()) return;
     const ProposalAsk asked = ask();
     if (asked.bands.empty()) return workspace_.tell(tr("Choose a band to propose for"), true);
+    if (floors_->currentIndex() == zones_alone && asked.zones.empty())
+        return workspace_.tell(tr("Select the zones on the plan that are to be proposed for"), true);
     forget();
     present_ = workspace_.project();
     run(asked);
@@ -365,7 +394,7 @@ void ProposalPage::drop_if_old() {
         forget();
     }
     if (!shown_ && !is_working()) bring_back();
-    if (models_->count() != static_cast<int>(workspace_.project().models->size()) + 1) fill_models();
+    if (models_->count() != static_cast<int>(workspace_.project().models->size()) + 2) fill_models();
 }
 
 /// After undo.

@@ -57,6 +57,7 @@ private:
     QWidget* build_ask();
     QWidget* build_answer();
     ProposalAsk ask() const;
+    void ask_about_selection(ProposalAsk&) const;
     void show(std::shared_ptr<const Proposal>);
     void forget();
     void drop_if_old();
@@ -84,8 +85,8 @@ private:
     QStringList relaxed_lines_;
     bool taking_ = false;         ///< the change of the plan is its own
     bool before_is_old_ = false;  ///< the verdict of the present plan
-    QComboBox *floors_, *models_, *goal_, *seconds_;
-    QCheckBox *keep_, *survive_;
+    QComboBox *floors_, *models_, *present_plan_, *goal_, *seconds_;
+    QCheckBox* survive_;
     std::vector<QCheckBox*> bands_;
     QPushButton *begin_, *on_, *less_, *take_, *variant_, *drop_;
     QLabel *summary_, *detail_, *gap_, *relaxed_;

@@ -62,7 +62,27 @@ private:
         });
     }
 
+    /// What may move a little stays itself.
+    void move_within_reach() {
+        for (std::size_t g = 0; g < go_.size(); ++g)
+            for (std::size_t k = 0; k < come_.size(); ++k)
+                if (come_[k].of.value != 0 && come_[k].of == go_[g].access_point.id) take_over(g, k);
+    }
+
+    void take_over(std::size_t gone, std::size_t come) {
+        replaced_.insert(gone);
+        placed_.insert(come);
+        AccessPoint ap = come_[come].access_point;
+        const AccessPoint& before = go_[gone].access_point;
+        ap.id = before.id;
+        ap.number = before.number;
+        ap.source = before.model == ap.model ? before.source : ap.source;
+        put(come_[come].floor, ap);
+        note(MoveKind::moved, come_[come].floor, ap, before.position);
+    }
+
     void move_them(double within_m) {
+        move_within_reach();
         std::vector<Pair> pairs;
         for (std::size_t g = 0; g < go_.size(); ++g)
             for (std::size_t k = 0; k < come_.size(); ++k) {
@@ -73,15 +93,7 @@ private:
         std::ranges::stable_sort(pairs, {}, &Pair::distance_m);
         for (const Pair& p : pairs) {
             if (replaced_.contains(p.gone) || placed_.contains(p.come)) continue;
-            replaced_.insert(p.gone);
-            placed_.insert(p.come);
-            AccessPoint ap = come_[p.come].access_point;
-            const AccessPoint& before = go_[p.gone].access_point;
-            ap.id = before.id;
-            ap.number = before.number;
-            ap.source = before.model == ap.model ? before.source : ap.source;
-            put(come_[p.come].floor, ap);
-            note(MoveKind::moved, come_[p.come].floor, ap, before.position);
+            take_over(p.gone, p.come);
         }
     }
 

@@ -26,6 +26,10 @@ bool HangingGround::may_hang(Point p) const {
     if (!open_ground_ && mask_.enclosed() && !mask_.inside(p) && !is_open_air(p)) return false;
     for (const Zone* z : barred_)
         if (contains(z->outline, p)) return false;
+    if (!ask_.zones.empty() && std::ranges::none_of(served_, [&](const Zone* z) {
+            return std::ranges::count(ask_.zones, z->id) > 0 && contains(z->outline, p);
+        }))
+        return false;
     for (const KeepOut& k : ask_.keep_out)
         if (k.floor == floor_.id && contains(k.outline, p)) return false;
     for (const SlabVoid& v : floor_.slab->voids)

@@ -7,18 +7,25 @@
 
 namespace yemvo {
 
-double SettledPlan::lacks() const { return lacking(judged.verdict, judged.capacity.get()); }
+double SettledPlan::lacks() const { return lacking(part, judged.capacity.get()); }
 
 /// Of each lane: what is tried reaches a floor or three.
 static constexpr std::size_t lane_bytes = std::size_t{96} << 20;
 
-PlanTrials::PlanTrials(Predictor& predictor, const CancelToken& cancel)
-    : verdicts_{SiteVerdicts(predictor, lane_bytes), SiteVerdicts(predictor, lane_bytes)}, cancel_(cancel) {}
+PlanTrials::PlanTrials(Predictor& predictor, const AskedPart& part, const CancelToken& cancel)
+    : verdicts_{SiteVerdicts(predictor, lane_bytes), SiteVerdicts(predictor, lane_bytes)},
+      part_(part),
+      cancel_(cancel) {}
 
 SettledPlan PlanTrials::judged(HungPlan plan) {
-    SettledPlan out{std::move(plan), {}};
-    out.judged = verdicts_[0].of(out.hung.project, cancel_);
+    SettledPlan out{std::move(plan), {}, {}};
+    judge(out, 0);
     return out;
+}
+
+void PlanTrials::judge(SettledPlan& plan, std::size_t lane) {
+    plan.judged = verdicts_[lane].of(plan.hung.project, cancel_);
+    plan.part = part_.of(plan.judged.verdict);
 }
 
 void PlanTrials::each(std::size_t count, const Variation& variation,
@@ -27,8 +34,8 @@ void PlanTrials::each(std::size_t count, const Variation& variation,
         for (std::size_t i = lane; i < count; i += lanes) {
             std::optional<HungPlan> plan = variation(i);
             if (!plan) continue;
-            SettledPlan tried{std::move(*plan), {}};
-            tried.judged = verdicts_[lane].of(tried.hung.project, cancel_);
+            SettledPlan tried{std::move(*plan), {}, {}};
+            judge(tried, lane);
             done(lane, i, std::move(tried));
         }
     };

@@ -6,6 +6,7 @@
 #include <optional>
 
 #include "capacity/site_verdicts.h"
+#include "proposal/asked_part.h"
 #include "proposal/hang_plan.h"
 
 namespace yemvo {
@@ -13,14 +14,15 @@ namespace yemvo {
 struct SettledPlan {
     HungPlan hung;
     SiteVerdict judged;
-    double lacks() const;  ///< lacking()
+    Verdict part;          ///< of it what is asked
+    double lacks() const;  ///< lacking() of that
 };
 
 /// Not safe from several threads: it has its own.
 class PlanTrials {
 public:
-    /// `predictor` must outlive it.
-    PlanTrials(Predictor& predictor, const CancelToken&);
+    /// Predictor and part must outlive it.
+    PlanTrials(Predictor& predictor, const AskedPart&, const CancelToken&);
     SettledPlan judged(HungPlan);
     using Variation = std::function<std::optional<HungPlan>(std::size_t)>;
     /// Of so many variations the one that lacks least, where that is less than `below`; the first of equals.
@@ -35,6 +37,8 @@ private:
     void each(std::size_t count, const Variation& variation,
               const std::function<void(std::size_t lane, std::size_t i, SettledPlan)>& done);
     std::array<SiteVerdicts, lanes> verdicts_;
+    void judge(SettledPlan&, std::size_t lane);
+    const AskedPart& part_;
     CancelToken cancel_;
 };
 

@@ -2,6 +2,7 @@
 // What a proposal is asked for.
 #pragma once
 #include <cstdint>
+#include <map>
 #include <memory>
 #include <string_view>
 #include <vector>
@@ -24,12 +25,16 @@ struct KeepOut {
 
 struct ProposalAsk {
     std::vector<FloorId> floors = {};  ///< empty: all; what hangs on others stays
+    /// Empty: all of these floors; else these zones alone: they are asked about, and new ones hang in them.
+    std::vector<ZoneId> zones = {};
     /// Models that may be taken, each where it is made to hang; empty: the one that the present plan has most
     /// of, inside and in the open, else the project's first that fits.
     std::vector<ModelId> models = {};
     BandSet bands = all_bands();             ///< radios of other bands are off
     bool keep = false;                       ///< all that hangs now stays where it is
     std::vector<AccessPointId> locked = {};  ///< these stay where they are in any case
+    /// These stay as well, each within so many metres of where it hangs.
+    std::map<AccessPointId, double> reach_m = {};
     std::vector<KeepOut> keep_out = {};      ///< besides the zones of that kind
     double pitch_m = 4;                      ///< between candidate places of a room, about
     double from_walls_m = 0.5, apart_m = 3;  ///< at least; apart: on the same floor

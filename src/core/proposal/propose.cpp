@@ -32,12 +32,13 @@ struct Judged {
     HungPlan hung;
     Verdict verdict;
     std::shared_ptr<const SiteCapacity> capacity;
+    Verdict part;  ///< of the verdict what is asked
     /// Requirements that fail and bands in which they do not hold together, then by how much of what is
     /// asked, then the cost: less is better.
     std::tuple<int, double, double> rank() const { return {failing(), std::round(lacks() * 500), cost}; }
-    int failing() const { return yemvo::failing(verdict); }
-    double lacks() const { return lacking(verdict, capacity.get()); }
-    SettledPlan as_settled() const { return {hung, {verdict, capacity}}; }
+    int failing() const { return yemvo::failing(part); }
+    double lacks() const { return lacking(part, capacity.get()); }
+    SettledPlan as_settled() const { return {hung, {verdict, capacity}, part}; }
 };
 
 /// The bound on its way, on a thread of its own.
@@ -77,6 +78,7 @@ public:
           cancel_(cancel),
           better_(better),
           stand_(stand),
+          part_(project, ask),
           asked_(floors_asked(project, ask)) {}
 
     Proposal run() {
@@ -146,7 +148,8 @@ private:
                     v.access_points[f->id] = access_points(ask_.from->project, f->id);
         if (!verdicts_) verdicts_ = std::make_unique<SiteVerdicts>(predictor_);
         SiteVerdict judged = verdicts_->of(hung.project, cancel_);
-        Judged begin = settled({std::move(hung), std::move(judged)});
+        Verdict part = part_.of(judged.verdict);
+        Judged begin = settled({std::move(hung), std::move(judged), std::move(part)});
         keep(begin);
         if (begin.failing() == 0 || ask_.survives_one) return;
         fill_up(begin);
@@ -170,7 +173,7 @@ private:
             Judged judged = judge_plan(plan);
             bool whole = judged.failing() == 0;
             const bool asks_more =
-                !whole && raise_needs(cover_, project_, {judged.plan, judged.verdict, judged.capacity.get()});
+                !whole && raise_needs(cover_, project_, {judged.plan, judged.part, judged.capacity.get()});
             if (!whole && !ask_.survives_one && judged.lacks() < nearly_there) {
                 keep(judged);
                 fill_up(judged);
@@ -259,6 +262,7 @@ private:
         if (!verdicts_) verdicts_ = std::make_unique<SiteVerdicts>(predictor_);
         SiteVerdict site = verdicts_->of(out.hung.project, cancel_);
         out.verdict = std::move(site.verdict);
+        out.part = part_.of(out.verdict);
         out.capacity = std::move(site.capacity);
         return out;
     }
@@ -287,6 +291,7 @@ private:
             site = know_site(out.hung.project, predictor_, cancel_);
         }
         out.verdict = std::move(site.verdict);
+        out.part = part_.of(out.verdict);
         out.capacity = std::move(site.capacity);
     }
 
@@ -339,9 +344,12 @@ private:
     PlanSettler& settler() {
         if (!settler_)
             settler_ = std::make_unique<PlanSettler>(
-                project_, ask_, predictor_,
-                PlanSettler::Limits{[this](AccessPointId id) { return !is_locked(id); },
-                                    [this] { return tidying_ ? is_over() : is_nearly_over(); }},
+                project_, ask_, part_, predictor_,
+                PlanSettler::Limits{
+                    [this](AccessPointId id) { return !is_locked(id); },
+                    [this](AccessPointId id) { return !is_locked(id) && !ask_.reach_m.contains(id); },
+                    [this](AccessPointId id, Point p) { return is_within_reach(id, p); },
+                    [this] { return tidying_ ? is_over() : is_nearly_over(); }},
                 cancel_);
         return *settler_;
     }
@@ -356,11 +364,26 @@ private:
         out.hung = std::move(plan.hung);
         out.verdict = std::move(plan.judged.verdict);
         out.capacity = std::move(plan.judged.capacity);
+        out.part = std::move(plan.part);
         return out;
+    }
+
+    /// Where it hangs in the present plan; none for a new one.
+    std::optional<std::pair<FloorId, Point>> hung_at(AccessPointId id) const {
+        for (const ProposalCandidate& c : cover_.candidates)
+            if (c.stands && c.access_point.id == id) return std::pair(c.floor, c.access_point.position);
+        return {};
+    }
+
+    bool is_within_reach(AccessPointId id, Point p) const {
+        const auto reach = ask_.reach_m.find(id);
+        const auto at = hung_at(id);
+        return reach == ask_.reach_m.end() || !at || distance(at->second, p) <= reach->second + 1e-9;
     }
 
     bool is_locked(AccessPointId id) const {
         if (std::ranges::count(ask_.locked, id) > 0) return true;
+        if (const auto at = hung_at(id); at && !part_.has(at->first, at->second)) return true;
         return ask_.keep && std::ranges::any_of(cover_.candidates, [&](const ProposalCandidate& c) {
                    return c.stands && c.access_point.id == id;
                });
@@ -437,7 +460,7 @@ private:
     }
 
     void note_failing() {
-        for (const RequirementResult& r : best_->verdict.requirements)
+        for (const RequirementResult& r : best_->part.requirements)
             if (r.asks() && !r.met())
                 out_.notes.push_back(say("%1 does not hold: %2, %3 required", requirement_name(r.requirement),
                                          say("%1 %", said_figure(100 * r.share_met(), 1)),
@@ -451,6 +474,7 @@ private:
     const std::function<void(const Proposal&)>& better_;
     const std::function<void(const ProposalStand&)>& stand_;
     std::unique_ptr<SiteVerdicts> verdicts_;
+    AskedPart part_;
     std::unique_ptr<PlanSettler> settler_;
     std::vector<FloorId> asked_;
     Clock::time_point begin_ = Clock::now();

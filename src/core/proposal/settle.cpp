@@ -39,11 +39,11 @@ std::array<Point, 8> places_round(Point at, double away_m, double turned = 0) {
 
 }  // namespace
 
-PlanSettler::PlanSettler(const Project& project, const ProposalAsk& ask, Predictor& predictor, Limits limits,
-                         const CancelToken& cancel)
+PlanSettler::PlanSettler(const Project& project, const ProposalAsk& ask, const AskedPart& part,
+                         Predictor& predictor, Limits limits, const CancelToken& cancel)
     : project_(project),
       ask_(ask),
-      trials_(predictor, cancel),
+      trials_(predictor, part, cancel),
       limits_(std::move(limits)),
       cancel_(cancel),
       scene_(make_scene(project, scenes_)) {}
@@ -58,7 +58,7 @@ const HangingGround& PlanSettler::ground(FloorId id) {
 std::vector<PlanSettler::Movable> PlanSettler::movable(const HungPlan& plan) const {
     std::vector<Movable> out;
     for (const ProposalMove& m : plan.moves)
-        if (m.kind != MoveKind::removed && limits_.may_change(m.access_point))
+        if (m.kind != MoveKind::removed && limits_.may_move(m.access_point))
             out.push_back({m.access_point, m.floor, m.to});
     return out;
 }
@@ -75,7 +75,7 @@ std::vector<PlanSettler::Movable> PlanSettler::round(const HungPlan& plan, Floor
 }
 
 bool PlanSettler::may_hang(const HungPlan& plan, const Movable& m, Point p) {
-    return ground(m.floor).may_hang(p) &&
+    return ground(m.floor).may_hang(p) && limits_.may_be_at(m.id, p) &&
            std::ranges::none_of(access_points(plan.project, m.floor), [&](const AccessPoint& other) {
                return !(other.id == m.id) && distance(other.position, p) < ask_.apart_m - 1e-9;
            });
@@ -129,7 +129,8 @@ std::optional<SettledPlan> PlanSettler::fewer(const SettledPlan& plan,
         any = true;
         if (found) found(best);
     };
-    const std::vector<Movable> all = movable(plan.hung);
+    std::vector<Movable> all = movable(plan.hung);
+    std::erase_if(all, [&](const Movable& m) { return !limits_.may_go(m.id); });
     const std::vector<double> lacks =
         trials_.lacks(all.size(), [&](std::size_t i) { return std::optional(without(all[i].id)); });
     std::vector<std::size_t> order(all.size());
@@ -150,7 +151,8 @@ std::optional<SettledPlan> PlanSettler::merged(const SettledPlan& plan,
                                                const std::vector<ProposalCandidate>& candidates) {
     constexpr double near_m = 18, hopeless = 0.6;
     constexpr int tries_each = 120;
-    const std::vector<Movable> all = movable(plan.hung);
+    std::vector<Movable> all = movable(plan.hung);
+    std::erase_if(all, [&](const Movable& m) { return !limits_.may_go(m.id); });
     std::vector<std::pair<Movable, Movable>> pairs;
     for (std::size_t i = 0; i < all.size(); ++i)
         for (std::size_t k = i + 1; k < all.size(); ++k)
@@ -192,14 +194,17 @@ std::optional<PlanSettler::Need> PlanSettler::need(const SettledPlan& plan) cons
     const auto add = [&](FloorId floor, Point at, double share) {
         if (share > 1e-9 && (!most || share > most->share)) most = Need{floor, at, share};
     };
-    for (const RequirementResult& r : plan.judged.verdict.requirements) {
+    for (const RequirementResult& r : plan.part.requirements) {
         if (!r.asks() || r.met()) continue;
         if (plan.judged.capacity && required_lens(r.requirement).counts == RequirementCounts::radios) {
             for (const HourCapacity& hour : plan.judged.capacity->hours)
-                for (const RadioCapacity& radio : hour.radios)
+                for (const RadioCapacity& radio : hour.radios) {
+                    if (std::ranges::find(r.floors, radio.radio.floor, &PlaceResult::floor) == r.floors.end())
+                        continue;  // none of those that are asked about
                     if (const AccessPoint* ap =
                             find_access_point(plan.hung.project, radio.radio.floor, radio.radio.access_point))
                         add(radio.radio.floor, ap->position, overload_beyond(r.requirement, radio));
+                }
             continue;
         }
         for (const PlaceResult& z : r.zones)
@@ -211,7 +216,7 @@ std::optional<PlanSettler::Need> PlanSettler::need(const SettledPlan& plan) cons
                 add(f.floor, f.worst->place,
                     (r.requirement.share_required - r.share_met(f)) * f.asked / r.site.asked);
     }
-    for (const BandResult& b : plan.judged.verdict.bands) {
+    for (const BandResult& b : plan.part.bands) {
         if (b.share_met() >= b.share_required - 1e-9) continue;
         for (const ZoneArea& z : b.zones)
             if (const Zone* zone = find_zone(*find_floor(project_, z.floor), z.zone))
@@ -291,7 +296,7 @@ std::optional<SettledPlan> PlanSettler::one_more(const SettledPlan& plan,
 bool PlanSettler::takes_place(SettledPlan& plan, const Movable& m, Point to) {
     if (!may_hang(plan.hung, m, to)) return false;
     SettledPlan trial = trials_.judged(moved(plan.hung, m.id, to));
-    if (!losses(plan.judged.verdict, trial.judged.verdict).empty()) return false;
+    if (!losses(plan.part, trial.part).empty()) return false;
     plan = std::move(trial);
     return true;
 }

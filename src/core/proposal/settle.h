@@ -13,10 +13,12 @@ namespace yemvo {
 class PlanSettler {
 public:
     struct Limits {
-        std::function<bool(AccessPointId)> may_change;  ///< moved, or taken out
+        std::function<bool(AccessPointId)> may_move, may_go;
+        std::function<bool(AccessPointId, Point)> may_be_at;  ///< besides where anything may hang
         std::function<bool()> is_over = [] { return false; };
     };
-    PlanSettler(const Project&, const ProposalAsk&, Predictor&, Limits, const CancelToken& = {});
+    PlanSettler(const Project&, const ProposalAsk&, const AskedPart&, Predictor&, Limits,
+                const CancelToken& = {});
 
     /// Takes access points out, one after the other from the one that is missed least, and moves those round
     /// it until all holds again. `found` is told each plan with one less; the last is the result. Nothing

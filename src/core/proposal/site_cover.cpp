@@ -9,7 +9,9 @@
 #include "base/error.h"
 #include "coverage/margins.h"
 #include "project/demand_place.h"
+#include "proposal/asked_part.h"
 #include "proposal/candidate_places.h"
+#include "proposal/hanging_ground.h"
 #include "tuning/permits.h"
 
 namespace yemvo {
@@ -65,7 +67,12 @@ class SiteCoverMaker {
 public:
     SiteCoverMaker(const Project& project, Predictor& predictor, const ProposalAsk& ask,
                    const SiteCoverWish& wish, const CancelToken& cancel)
-        : project_(project), predictor_(predictor), ask_(ask), wish_(wish), cancel_(cancel) {
+        : project_(project),
+          predictor_(predictor),
+          ask_(ask),
+          wish_(wish),
+          cancel_(cancel),
+          part_(project, ask) {
         scene_ = std::make_shared<const Scene>(make_scene(project, *predictor.store().scenes()));
     }
 
@@ -95,6 +102,7 @@ public:
         out_.row_m2 = std::move(row_m2);
         out_.subjects = std::move(subjects);
         for (const FloorId id : asked) add_served(*find_floor(project_, id));
+        hold_within_reach();
         out_.beyond_reach = std::move(beyond);
         return std::move(out_);
     }
@@ -102,12 +110,50 @@ public:
 private:
     void add_standing(const Floor& f, bool is_asked) {
         for (const AccessPoint& ap : access_points(project_, f.id)) {
-            const bool stays = !is_asked || ask_.keep || std::ranges::count(ask_.locked, ap.id) > 0;
+            const bool stays = !is_asked || ask_.keep || std::ranges::count(ask_.locked, ap.id) > 0 ||
+                               !part_.has(f.id, ap.position);
             ProposalCandidate c{f.id, ap, true};
             if (!stays) as_planned(f, c.access_point);
             out_.candidates.push_back(std::move(c));
             fixed_.push_back(stays);
             costs_.push_back(is_asked ? access_point_cost(project_, ap, ask_.goal) : 0);
+            if (const auto reach = ask_.reach_m.find(ap.id); !stays && reach != ask_.reach_m.end())
+                add_within_reach(f, out_.candidates.size() - 1, reach->second);
+        }
+    }
+
+    /// Other places of what may move a little.
+    void add_within_reach(const Floor& f, std::size_t own, double reach_m) {
+        const HangingGround ground(project_, *scene_, f, ask_);
+        const ProposalCandidate hangs = out_.candidates[own];
+        out_.candidates[own].of = hangs.access_point.id;
+        constexpr double least_m = 0.75;
+        for (double away = reach_m; away >= least_m; away /= 2)
+            for (int i = 0; i < 8; ++i) {
+                ProposalCandidate c = hangs;
+                const double angle = i * 3.14159265358979 / 4;
+                c.access_point.position =
+                    hangs.access_point.position + Point{std::trunc(100 * away * std::cos(angle)) / 100,
+                                                        std::trunc(100 * away * std::sin(angle)) / 100};
+                if (!ground.may_hang(c.access_point.position)) continue;
+                c.stands = false;
+                c.of = hangs.access_point.id;
+                out_.candidates.push_back(std::move(c));
+                fixed_.push_back(false);
+                costs_.push_back(costs_[own]);
+            }
+    }
+
+    /// Each of those stays at one of its places.
+    void hold_within_reach() {
+        std::map<AccessPointId, std::vector<std::uint32_t>> places;
+        for (std::uint32_t c = 0; c < out_.candidates.size(); ++c)
+            if (out_.candidates[c].of.value != 0) places[out_.candidates[c].of].push_back(c);
+        for (const auto& [id, columns] : places) {
+            const auto row = static_cast<std::uint32_t>(out_.problem.rows());
+            out_.problem.groups.push_back({row, 1, 1, 1});
+            out_.problem.block.push_back(row);
+            for (const std::uint32_t c : columns) out_.problem.columns[c].rows.push_back(row);
         }
     }
 
@@ -157,8 +203,9 @@ private:
             c.fixed = fixed_[i];
             for (std::uint32_t k = 0; k < all.size(); ++k)
                 if (k != i && all[k].floor == all[i].floor && !(fixed_[i] && fixed_[k]) &&
-                    distance(all[k].access_point.position, all[i].access_point.position) <
-                        ask_.apart_m - 1e-9)
+                    (distance(all[k].access_point.position, all[i].access_point.position) <
+                         ask_.apart_m - 1e-9 ||
+                     (all[k].of.value != 0 && all[k].of == all[i].of)))
                     c.apart.push_back(k);
         }
     }
@@ -208,10 +255,10 @@ private:
         std::vector<Question> out;
         for (const RequirementSet& set : *project_.requirement_sets) {
             if (!set.on) continue;
-            const auto asked = asked_cells(set, f, p);
+            const std::vector<std::uint32_t> cells = of_zones(asked_cells(set, f, p)->cells, f, p);
             for (const Requirement& r : set.requirements) {
                 const auto question = single_question(r);
-                if (!question || asked->cells.empty()) continue;
+                if (!question || cells.empty()) continue;
                 Requirement single = r;
                 single.lens = question->lens;
                 const int times = std::min(3, question->times + int{ask_.survives_one});
@@ -224,13 +271,24 @@ private:
                     bool in_use = false;
                     for (const BandId b : bands.list()) in_use = in_use || ask_.bands.contains(b);
                     if (!in_use) continue;
-                    out.push_back({single, bands, asked->cells, add_group(p, r, asked->cells, times)});
+                    out.push_back({single, bands, cells, add_group(p, r, cells, times)});
                     out_.subjects.push_back(
                         {f.id, set.id, r.id, r.any_band ? std::nullopt : std::optional(bands.first())});
                 }
             }
         }
         return out;
+    }
+
+    /// Of the zones that are asked.
+    std::vector<std::uint32_t> of_zones(std::vector<std::uint32_t> cells, const Floor& f,
+                                        const FloorPrediction& p) const {
+        if (ask_.zones.empty()) return cells;
+        std::erase_if(cells, [&](std::uint32_t cell) {
+            const std::size_t zone = p.mask->zone[cell];
+            return zone == 0 || std::ranges::count(ask_.zones, (*f.zones)[zone - 1].id) == 0;
+        });
+        return cells;
     }
 
     std::uint32_t add_group(const FloorPrediction& p, const Requirement& r,
@@ -257,6 +315,7 @@ private:
         constexpr std::size_t most_in_a_zone = 32;
         for (const DemandPlace& place : demand_places(f)) {
             if (!place.zone) continue;
+            if (!ask_.zones.empty() && std::ranges::count(ask_.zones, place.zone->id) == 0) continue;
             std::vector<std::uint32_t> inside;
             for (std::uint32_t c = 0; c < out_.candidates.size(); ++c)
                 if (out_.candidates[c].floor == f.id &&
@@ -297,6 +356,7 @@ private:
     const ProposalAsk& ask_;
     const SiteCoverWish& wish_;
     const CancelToken& cancel_;
+    AskedPart part_;
     std::shared_ptr<const Scene> scene_;
     SiteCover out_;
     std::vector<char> fixed_;
@@ -334,7 +394,11 @@ SiteCoverWish grid_for(std::size_t floors) {
 std::vector<FloorId> floors_asked(const Project& project, const ProposalAsk& ask) {
     std::vector<FloorId> out;
     for (const Floor* f : all_floors(project))
-        if (ask.floors.empty() || std::ranges::count(ask.floors, f->id) > 0) out.push_back(f->id);
+        if ((ask.floors.empty() || std::ranges::count(ask.floors, f->id) > 0) &&
+            (ask.zones.empty() || std::ranges::any_of(*f->zones, [&](const Zone& z) {
+                 return std::ranges::count(ask.zones, z.id) > 0;
+             })))
+            out.push_back(f->id);
     return out;
 }
 

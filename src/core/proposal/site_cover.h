@@ -23,6 +23,7 @@ struct ProposalCandidate {
     FloorId floor;
     AccessPoint access_point;  ///< of a place that is taken already: as it hangs
     bool stands = false;       ///< is part of the present plan
+    AccessPointId of = {};     ///< the present one that this is another place of (ProposalAsk::reach_m)
 };
 
 /// What rows of a cover problem are about.
@@ -46,7 +47,7 @@ struct SiteCover {
     std::vector<ProposalCandidate> candidates;  ///< as the problem's columns
     std::vector<CoverSubject> subjects;         ///< as its groups
     CoverProblem problem;
-    std::vector<ServedPlace> served;        ///< their groups come after those of `subjects`
+    std::vector<ServedPlace> served;        ///< their groups come after those of `subjects`, then the rest
     std::vector<double> row_m2;             ///< of each group: the area that a row stands for
     std::map<FloorId, double> cell_m = {};  ///< of each floor's grid
     /// Rows that no candidate reaches, a group: needs are lower by them (take_down_needs).

@@ -9,6 +9,7 @@
 #include "app/model/activity.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
+#include "app/model/selection.h"
 #include "app/picture.h"
 #include "app/proposal/bound_rail.h"
 #include "app/proposal/proposal_page.h"
@@ -129,12 +130,12 @@ TEST_CASE("what is asked is kept: the floor in view, what hangs stays, one more 
     for (const ProposalMove& m : d.page().shown()->plan.moves)
         CHECK(m.floor == yemvo::test::floor_at(d.project(), 1));
     d.page().findChild<QComboBox*>("proposalFloors")->setCurrentIndex(0);
-    d.page().findChild<QCheckBox*>("proposalKeep")->setChecked(true);
+    d.page().findChild<QComboBox*>("proposalPresent")->setCurrentIndex(1);
     d.run();
     for (const ProposalMove& m : d.page().shown()->plan.moves)
         CHECK((m.kind == MoveKind::stays || m.kind == MoveKind::added));
     CHECK(d.page().shown()->access_points == 8);
-    d.page().findChild<QCheckBox*>("proposalKeep")->setChecked(false);
+    d.page().findChild<QComboBox*>("proposalPresent")->setCurrentIndex(0);
     d.page().findChild<QCheckBox*>("proposalSurvive")->setChecked(true);
     d.run();
     CHECK(d.page().shown()->access_points == 12);
@@ -220,4 +221,33 @@ TEST_CASE("the demo's proposal as it looks") {
     REQUIRE(d.settle());
     CHECK(page.shown()->access_points < page.shown()->access_points_before);
     picture(d.window, "proposal_demo");
+}
+
+TEST_CASE("what hangs now may move a little, or the selected stay, or zones alone are asked about") {
+    ProposalDriver d;
+    auto* present = d.page().findChild<QComboBox*>("proposalPresent");
+    present->setCurrentIndex(3);
+    d.run();
+    std::size_t kept = 0;
+    for (const ProposalMove& m : d.page().shown()->plan.moves) {
+        CHECK(m.kind != MoveKind::removed);
+        if (m.kind == MoveKind::added) continue;
+        ++kept;
+        CHECK(distance(m.from, m.to) <= 3.001);
+    }
+    CHECK(kept == 3);
+    const AccessPoint first = access_points(d.project(), yemvo::test::floor_at(d.project(), 0))[2];
+    d.w().selection().select({{Item::Kind::access_point, first.id.value}});
+    present->setCurrentIndex(2);
+    d.run();
+    bool stays = false;
+    for (const ProposalMove& m : d.page().shown()->plan.moves)
+        stays = stays || (m.access_point == first.id && m.kind == MoveKind::stays);
+    CHECK(stays);
+    present->setCurrentIndex(0);
+    // zones: none selected is told
+    d.page().findChild<QComboBox*>("proposalFloors")->setCurrentIndex(2);
+    QTest::mouseClick(d.button("proposalBegin"), Qt::LeftButton);
+    CHECK_FALSE(d.page().is_working());
+    CHECK(d.window.status().message().contains("Select the zones"));
 }

@@ -229,3 +229,59 @@ TEST_CASE("the demo's proposal needs fewer access points than the present plan a
     CHECK(judge_by_floors(found.plan.project, predictor).find(band_5)->share_met() ==
           Approx(found.verdict.find(band_5)->share_met()));
 }
+
+TEST_CASE("what may move by so many metres stays within them, and none of it goes") {
+    Project p = one_floor();
+    box(p, {0, 0}, {14, 14}, "plasterboard");
+    require_signal(p, -60);
+    const FloorId f = floor_at(p, 0);
+    std::map<AccessPointId, Point> hung;
+    for (const Point at : {Point{2, 2}, Point{12, 12}})
+        hung[add_access_point(p, f, p.models->front().id, at)] = at;
+    ProposalAsk ask = quick(10);
+    for (const auto& [id, at] : hung) ask.reach_m[id] = 2;
+    const Proposal found = proposed(p, ask);
+    // one would do
+    CHECK(found.access_points == 2);
+    for (const ProposalMove& m : found.plan.moves) {
+        REQUIRE((m.kind == MoveKind::stays || m.kind == MoveKind::moved));
+        CHECK(distance(hung.at(m.access_point), m.to) <= 2 + 1e-9);
+    }
+    ask.reach_m.clear();
+    CHECK(proposed(p, ask).access_points == 1);
+}
+
+TEST_CASE("zones and floors are asked about alone; what fails elsewhere is not looked at") {
+    Project p = rooms_in_a_row(3, 3);
+    const FloorId f = floor_at(p, 0);
+    std::vector<ZoneId> zones;
+    for (const double x : {0.0, 11.0, 22.0}) {
+        Zone z;
+        z.name = "Room";
+        z.outline = {{x, 0}, {x + 10, 0}, {x + 10, 10}, {x, 10}};
+        zones.push_back(add_zone(p, f, z));
+    }
+    const AccessPointId west = add_access_point(p, f, p.models->front().id, {1, 1});
+    ProposalAsk ask = quick(10);
+    ask.zones = {zones[1]};
+    const Proposal found = proposed(p, ask);
+    REQUIRE(found.access_points == 2);
+    for (const ProposalMove& m : found.plan.moves) {
+        if (m.access_point == west)
+            CHECK(m.kind == MoveKind::stays);
+        else
+            CHECK((m.to.x > 11 && m.to.x < 21));
+    }
+    CHECK_FALSE(found.verdict.met());
+    for (const Said& s : found.notes) CHECK(s.english().find("does not hold") == std::string::npos);
+    // a floor of three
+    Project tower = new_project("Tower", {LengthUnits::metres, "GB", 1.2, 7}, 3, 3.5);
+    for (std::size_t i = 0; i < 3; ++i) box(tower, {0, 0}, {10, 10}, heavy, i);
+    require_signal(tower, -57);
+    ask.zones.clear();
+    ask.floors = {floor_at(tower, 1)};
+    const Proposal one = proposed(tower, ask);
+    CHECK(one.access_points == 1);
+    CHECK(one.notes.empty());
+    CHECK_FALSE(one.verdict.met());
+}
