@@ -2,13 +2,12 @@
 // A hall of 300 m x 200 m with 10,000 pieces and 200 access points in the real window: how long the event
 // loop stands still while everything is predicted anew, while that is cancelled, and while an access point is
 // dragged.
-#include <QElapsedTimer>
 #include <QTemporaryDir>
-#include <QTimer>
 
 #include "app/model/activity.h"
 #include "app/model/results.h"
 #include "app/shell/status_line.h"
+#include "bench/gaps.h"
 #include "bench/scenes.h"
 #include "bench/timing.h"
 #include "bench/window.h"
@@ -18,29 +17,6 @@ using namespace yemvo::app;
 using namespace yemvo::bench;
 
 namespace {
-
-/// The longest time between two turns of the event loop.
-class Gaps : public QObject {
-public:
-    Gaps() {
-        connect(&timer_, &QTimer::timeout, this, [this] { turn(); });
-        timer_.start(0);
-        since_.start();
-    }
-    double take() {
-        turn();
-        return std::exchange(worst_ms_, 0.0);
-    }
-
-private:
-    void turn() {
-        worst_ms_ = std::max(worst_ms_, static_cast<double>(since_.nsecsElapsed()) / 1e6);
-        since_.restart();
-    }
-    QTimer timer_;
-    QElapsedTimer since_;
-    double worst_ms_ = 0;
-};
 
 bool idle(AppWindow& window) {
     Workspace& w = window.workspace();

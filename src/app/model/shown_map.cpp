@@ -71,8 +71,10 @@ std::shared_ptr<const Project> ShownMap::held_against() const {
 }
 
 void ShownMap::set_proposal(std::shared_ptr<const Project> proposal, std::shared_ptr<const AirFigures> air) {
+    const bool is_first = proposal && !proposal_;
     proposal_ = std::move(proposal);
     proposal_air_ = std::move(air);
+    if (is_first) return show_proposal(true);
     if (proposal_) {
         emit changed();  // the same choice is of another plan now
         return;

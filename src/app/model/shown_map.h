@@ -33,7 +33,8 @@ public:
     void tick(AccessPointId, bool);
     /// A variant that is the current one or gone counts as nothing.
     void hold_against(render::Against, VariantId = {});
-    /// What is proposed stands beside the plan; null: no more. The map goes back to the plan with that.
+    /// What is proposed stands beside the plan; null: no more. The map shows the first one, and goes back to
+    /// the plan when there is none.
     void set_proposal(std::shared_ptr<const Project>, std::shared_ptr<const AirFigures> air = {});
     bool has_proposal() const { return proposal_ != nullptr; }
     /// At the busy hour looked at; of a proposal, else null.

@@ -52,17 +52,14 @@ void ProposalFeature::tell_in(DetailsPanel& details) {
     connect(&why_, &WhyAsked::changed, &details, &DetailsPanel::look_again);
 }
 
-/// The first that is shown takes the map along; later ones leave it as it is looked at.
 void ProposalFeature::shown_changed() {
     const std::shared_ptr<const Proposal>& shown = page_->shown();
-    const bool first = shown && !workspace_.shown().has_proposal();
     plan_.set_guest(shown ? static_cast<PlanGuest*>(this) : nullptr);
     why_.of(shown, page_->asked());
     if (!shown) return workspace_.shown().set_proposal(nullptr);
     workspace_.shown().set_proposal(
         std::shared_ptr<const Project>(shown, &shown->plan.project),
         shown->capacity ? air_figures(*shown->capacity, workspace_.project().demand.hour) : nullptr);
-    if (first) workspace_.shown().show_proposal(true);
 }
 
 /// Those that stay are drawn as ever.

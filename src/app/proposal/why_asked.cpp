@@ -20,6 +20,7 @@ void WhyAsked::of(std::shared_ptr<const Proposal> proposal, const ProposalAsk& a
     proposal_ = std::move(proposal);
     ask_ = ask;
     known_.clear();
+    if (chosen_.value == 0) return;
     if (!move()) chosen_ = {};
     emit changed();
     this->ask();
