@@ -39,8 +39,10 @@
 #include "app/prediction/prediction_runner.h"
 #include "app/proof/missed_places.h"
 #include "app/proposal/proposal_page.h"
+#include "app/proposal/why_asked.h"
 #include "app/spectrum/retune_page.h"
 #include "app/spectrum/widths_page.h"
+#include "app/variants/variants_page.h"
 #include "project/edits.h"
 #include "project/kinds/thing_edits.h"
 #include "render/tr.h"
@@ -210,6 +212,38 @@ bool shoot_building(AppWindow& window, const QString& folder) {
     return done;
 }
 
+/// The proposed access point of a floor that may be moved furthest is asked why.
+bool ask_why(AppWindow& window, FloorId floor) {
+    WhyAsked& why = window.proposal_why();
+    std::pair<double, AccessPointId> widest{0, {}};
+    const auto ask = [&](AccessPointId id) {
+        why.choose(id);
+        return QTest::qWaitFor([&] { return why.why().whole; }, 20'000);
+    };
+    for (const ProposalMove& m : window.proposal().shown()->plan.moves) {
+        if (!(m.floor == floor) || m.kind == MoveKind::removed || m.kind == MoveKind::stays) continue;
+        if (!ask(m.access_point)) return false;
+        const double area = why.why().area->area_m2();
+        if (area > widest.first) widest = {area, m.access_point};
+    }
+    return widest.first > 0 && ask(widest.second);
+}
+
+/// The proposal as a variant beside the plan, in the dark theme.
+bool shoot_variants(AppWindow& window, const QString& folder) {
+    QTest::mouseClick(window.findChild<QAbstractButton*>("proposalVariant"), Qt::LeftButton);
+    settle(window);
+    trigger(window, "variant.side-by-side");
+    if (!QTest::qWaitFor([&] { return window.variants().is_idle(); }, 60'000)) return false;
+    choose_theme(true);
+    const bool done = shoot(window, folder, "variants");
+    choose_theme(false);
+    emit window.variants().left();
+    window.workspace().document().history().undo();
+    settle(window);
+    return done;
+}
+
 /// A proposal for all floors beside the present plan.
 bool shoot_proposal(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
@@ -220,12 +254,14 @@ bool shoot_proposal(AppWindow& window, const QString& folder, FloorId floor) {
     window.proposal().begin();
     if (!QTest::qWaitFor([&] { return !window.proposal().is_working(); }, 120'000)) return false;
     QCoreApplication::processEvents();
-    const bool done = shoot(window, folder, "proposal");
+    settle(window);
+    bool done = ask_why(window, floor) && shoot(window, folder, "proposal");
+    done = shoot_variants(window, folder) && done;
     QTest::mouseClick(window.findChild<QAbstractButton*>("proposalDrop"), Qt::LeftButton);
     return done;
 }
 
-/// A probe in the study rooms with the link that comes through most walls, light and dark; and candidates for
+/// A probe in the study rooms with the link that comes through most walls; and candidates for
 /// an access point.
 bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
@@ -237,9 +273,6 @@ bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     settle(window);
     w.probing().choose_link(2);
     bool done = shoot(window, folder, "link-profile");
-    choose_theme(true);
-    done = shoot(window, folder, "dark") && done;
-    choose_theme(false);
     w.document().history().undo();
     w.activity().set_tool(ToolId::select);
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);

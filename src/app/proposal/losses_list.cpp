@@ -15,7 +15,7 @@ namespace {
 constexpr int row_px = 37, required_px = 46, after_px = 48;
 
 /// "Signal −67 dBm"; without a limit where every requirement of a band has to hold.
-QString name_of(const Project& project, const VerdictLoss& loss) {
+QString loss_name(const Project& project, const VerdictLoss& loss) {
     const Requirement* r = find_requirement(project, loss.requirement);
     if (!r) return tr("All at once");
     const LensInfo& info = required_lens(*r);
@@ -25,7 +25,7 @@ QString name_of(const Project& project, const VerdictLoss& loss) {
         .trimmed();
 }
 
-QString place_of(const Project& project, const VerdictLoss& loss) {
+QString loss_place(const Project& project, const VerdictLoss& loss) {
     QStringList parts;
     if (const Floor* f = find_floor(project, loss.floor)) {
         if (const Zone* z = find_zone(*f, loss.zone)) parts << QString::fromStdString(z->name);
@@ -43,7 +43,7 @@ LossesList::LossesList(QWidget* parent) : QWidget(parent) { setObjectName("losse
 void LossesList::show(const Project& project, const std::vector<VerdictLoss>& losses) {
     rows_.clear();
     for (const VerdictLoss& l : losses)
-        rows_.push_back({name_of(project, l), place_of(project, l), render::share_figure(l.share_after),
+        rows_.push_back({loss_name(project, l), loss_place(project, l), render::share_figure(l.share_after),
                          "≥ " + render::figure(100 * l.share_required, 0), l.band, l.fails});
     setFixedHeight(std::max<int>(1, row_px * static_cast<int>(rows_.size())));
     setAccessibleName(lines().join("\n"));

@@ -13,7 +13,7 @@ namespace {
 
 QString both(const QString& now, const QString& then) { return now == then ? then : now + " → " + then; }
 
-QString share_text(double share) { return share < 0 ? QString("–") : render::share_figure(share); }
+QString asked_share(double share) { return share < 0 ? QString("–") : render::share_figure(share); }
 
 }  // namespace
 
@@ -102,7 +102,7 @@ QString ProposalTable::words(const Row& r, int column) const {
         case band_5_column:
         case band_6_column: {
             const int b = column - band_24_column;
-            return both(share_text(r.now.share[b]), share_text(r.then.share[b]));
+            return both(asked_share(r.now.share[b]), asked_share(r.then.share[b]));
         }
         case price:
             return r.now.gear.price + r.then.gear.price > 0

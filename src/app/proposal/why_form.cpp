@@ -15,7 +15,7 @@
 namespace yemvo::app {
 namespace {
 
-QString kind_words(const Project& plan, const ProposalMove& m) {
+QString move_words(const Project& plan, const ProposalMove& m) {
     const QString how = m.kind == MoveKind::stays ? tr("stays where it hangs")
                         : m.kind == MoveKind::moved
                             ? tr("moved by %1 m").arg(render::figure(distance(m.from, m.to), 1))
@@ -53,7 +53,7 @@ QString lost_words(const WhyAsked& asked) {
                                    : tr("What does not hold anyway is further from it [%]:");
 }
 
-QString lens_name(const Project& p, const VerdictLoss& loss) {
+QString lost_lens_name(const Project& p, const VerdictLoss& loss) {
     const Requirement* r = find_requirement(p, loss.requirement);
     if (!r)
         return loss.band ? tr("all that %1 GHz is asked for").arg(render::local(band(*loss.band).name))
@@ -61,7 +61,7 @@ QString lens_name(const Project& p, const VerdictLoss& loss) {
     return tr_mark(required_lens(*r).name);
 }
 
-QString area_words(const WhyAsked& asked) {
+QString movable_words(const WhyAsked& asked) {
     const WhyAsked::Why& why = asked.why();
     if (!why.fault.isEmpty()) return {};
     if (!why.area) return why.whole ? QString() : tr("Being tried…");
@@ -75,7 +75,7 @@ QString area_words(const WhyAsked& asked) {
     if (why.whole && area.nearest_break)
         words << tr("Nearest place where something breaks: %1 m away, where %2 falls to %3.")
                      .arg(render::figure(area.nearest_break->distance_m, 1),
-                          lens_name(asked.proposal()->plan.project, area.nearest_break->first),
+                          lost_lens_name(asked.proposal()->plan.project, area.nearest_break->first),
                           render::percent(area.nearest_break->first.share_after));
     else if (why.whole && !area.cells.empty())
         words << tr("Looked at within %1 m of it: nothing breaks.")
@@ -83,7 +83,7 @@ QString area_words(const WhyAsked& asked) {
     return words.join(" ");
 }
 
-void add_words(Form* form, const char* object, std::function<QString()> get) {
+void add_told(Form* form, const char* object, std::function<QString()> get) {
     auto* label = new QLabel(form);
     label->setObjectName(object);
     label->setWordWrap(true);
@@ -99,12 +99,12 @@ Form* why_form(Workspace& workspace, WhyAsked& asked, std::function<void()> take
     form->group(tr("Access point %1, proposed").arg(move.number));
     const Project& plan = asked.proposal()->plan.project;
     form->text(tr("Model"), [name = QString::fromStdString(model(plan, move.model).name)] { return name; });
-    form->text(tr("Place"), [words = kind_words(plan, move)] { return words; });
+    form->text(tr("Place"), [words = move_words(plan, move)] { return words; });
     form->text(tr("Serves"), [&asked, &workspace] {
         return asked.move() ? served_words(asked, workspace.project().demand.hour) : QString();
     });
     form->group(tr("Fails without it"));
-    add_words(form, "muted", [&asked] { return asked.move() ? lost_words(asked) : QString(); });
+    add_told(form, "muted", [&asked] { return asked.move() ? lost_words(asked) : QString(); });
     auto* list = new LossesList(form);
     form->widget(list);
     form->on_refresh([&asked, list] {
@@ -112,7 +112,7 @@ Form* why_form(Workspace& workspace, WhyAsked& asked, std::function<void()> take
         list->show(asked.proposal()->plan.project, asked.why().lost.value_or(std::vector<VerdictLoss>{}));
     });
     form->group(tr("May be moved"));
-    add_words(form, "movableWords", [&asked] { return asked.move() ? area_words(asked) : QString(); });
+    add_told(form, "movableWords", [&asked] { return asked.move() ? movable_words(asked) : QString(); });
     form->group(tr("Radios"));
     for (const Radio& r : asked.access_point()->radios)
         if (r.on)

@@ -13,9 +13,9 @@
 namespace yemvo::app {
 namespace {
 
-using Results = std::vector<std::shared_ptr<const VariantResult>>;
+using VariantResults = std::vector<std::shared_ptr<const VariantResult>>;
 
-struct Figure {
+struct VariantFigure {
     QString name;
     std::function<std::optional<double>(const VariantResult&)> value;
     int decimals = 0;
@@ -24,8 +24,8 @@ struct Figure {
     bool is_share = false;  ///< in percent
 };
 
-std::vector<Figure> gear_figures(const Results& results) {
-    std::vector<Figure> out{
+std::vector<VariantFigure> gear_figures(const VariantResults& results) {
+    std::vector<VariantFigure> out{
         {tr("Access points"), [](const VariantResult& v) { return double(v.gear.access_points); }, 0, false},
         {tr("Radios on"), [](const VariantResult& v) { return double(v.gear.radios); }, 0, false}};
     const auto any = [&](double GearSum::*sum) {
@@ -38,8 +38,8 @@ std::vector<Figure> gear_figures(const Results& results) {
     return out;
 }
 
-std::vector<Figure> verdict_figures(const Project& project, const Results& results) {
-    std::vector<Figure> out;
+std::vector<VariantFigure> verdict_figures(const Project& project, const VariantResults& results) {
+    std::vector<VariantFigure> out;
     out.push_back({tr("Requirements not met"),
                    [](const VariantResult& v) -> std::optional<double> {
                        if (!v.verdict) return {};
@@ -74,8 +74,8 @@ std::vector<Figure> verdict_figures(const Project& project, const Results& resul
     return out;
 }
 
-std::vector<Figure> capacity_figures(const Project& project) {
-    std::vector<Figure> out;
+std::vector<VariantFigure> capacity_figures(const Project& project) {
+    std::vector<VariantFigure> out;
     if (!has_demand(project)) return out;
     for (const BusyHour& hour : project.demand.hours) {
         const QString name = QString::fromStdString(hour.name);
@@ -101,7 +101,7 @@ std::vector<Figure> capacity_figures(const Project& project) {
     return out;
 }
 
-FiguresRow row_of(const Figure& figure, const Results& results) {
+FiguresRow figures_row(const VariantFigure& figure, const VariantResults& results) {
     FiguresRow row{figure.name, {}};
     std::optional<double> best, worst;
     for (const auto& r : results) {
@@ -131,11 +131,11 @@ FiguresRow row_of(const Figure& figure, const Results& results) {
 
 }  // namespace
 
-std::vector<FiguresRow> variant_rows(const Project& project, const Results& results) {
+std::vector<FiguresRow> variant_rows(const Project& project, const VariantResults& results) {
     std::vector<FiguresRow> out;
     for (const auto& part :
          {gear_figures(results), verdict_figures(project, results), capacity_figures(project)})
-        for (const Figure& f : part) out.push_back(row_of(f, results));
+        for (const VariantFigure& f : part) out.push_back(figures_row(f, results));
     return out;
 }
 

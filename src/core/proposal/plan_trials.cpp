@@ -45,22 +45,23 @@ void PlanTrials::each(std::size_t count, const Variation& variation,
     if (count > 1) other.get();
 }
 
-std::optional<SettledPlan> PlanTrials::best(std::size_t count, const Variation& variation, double below) {
+std::optional<SettledPlan> PlanTrials::best(std::size_t count, const Variation& variation, double below,
+                                            const Score& score) {
     struct Found {
-        double lacks;
+        double score;
         std::size_t at = 0;
         std::optional<SettledPlan> plan = {};
     };
     std::array<Found, lanes> found{Found{below}, Found{below}};
     each(count, variation, [&](std::size_t lane, std::size_t i, SettledPlan plan) {
-        const double lacks = plan.lacks();
-        if (lacks < found[lane].lacks) found[lane] = {lacks, i, std::move(plan)};
+        const double scored = score(plan);
+        if (scored < found[lane].score) found[lane] = {scored, i, std::move(plan)};
     });
     Found& first = found[0];
     Found& second = found[1];
     if (!first.plan) return std::move(second.plan);
     if (!second.plan) return std::move(first.plan);
-    return std::pair(first.lacks, first.at) < std::pair(second.lacks, second.at) ? std::move(first.plan)
+    return std::pair(first.score, first.at) < std::pair(second.score, second.at) ? std::move(first.plan)
                                                                                  : std::move(second.plan);
 }
 

@@ -25,9 +25,11 @@ public:
     PlanTrials(Predictor& predictor, const AskedPart&, const CancelToken&);
     SettledPlan judged(HungPlan);
     using Variation = std::function<std::optional<HungPlan>(std::size_t)>;
-    /// Of so many variations the one that lacks least, where that is less than `below`; the first of equals.
-    /// `variation` is called from several threads; none: left out.
-    std::optional<SettledPlan> best(std::size_t count, const Variation& variation, double below);
+    /// Of so many variations the one with the least score, where that is less than `below`; the first of
+    /// equals. `variation` and `score` are called from several threads; no variation: left out.
+    using Score = std::function<double(const SettledPlan&)>;
+    std::optional<SettledPlan> best(std::size_t count, const Variation& variation, double below,
+                                    const Score& score = &SettledPlan::lacks);
     /// What each lacks.
     std::vector<double> lacks(std::size_t count, const Variation& variation);
 

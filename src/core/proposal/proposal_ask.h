@@ -37,7 +37,7 @@ struct ProposalAsk {
     std::map<AccessPointId, double> reach_m = {};
     std::vector<KeepOut> keep_out = {};      ///< besides the zones of that kind
     double pitch_m = 4;                      ///< between candidate places of a room, about
-    double from_walls_m = 0.5, apart_m = 3;  ///< at least; apart: on the same floor
+    double from_walls_m = 0.5, apart_m = 4;  ///< at least; apart: on the same floor
     /// Every level that a requirement asks for has to hold with any one access point gone.
     bool survives_one = false;
     ProposalGoal goal = ProposalGoal::count;

@@ -105,7 +105,7 @@ private:
     bool is_over() const { return cancel_.cancelled() || seconds() > ask_.seconds; }
     /// Time is left to put the plan in line and tune it.
     bool is_nearly_over() const {
-        return cancel_.cancelled() || seconds() > ask_.seconds - std::clamp(0.06 * ask_.seconds, 0.3, 6.0);
+        return cancel_.cancelled() || seconds() > ask_.seconds - std::clamp(0.15 * ask_.seconds, 0.3, 12.0);
     }
 
     void look_at_site() {
@@ -336,9 +336,12 @@ private:
         }
         if (is_over()) return;
         tidying_ = true;
-        Judged straight = settled(settler().tidied(best_->as_settled()));
-        tune_and_judge(straight);
-        if (!(best_->rank() < straight.rank())) put(std::move(straight));
+        Judged tidy = settled(settler().tidied(best_->as_settled()));
+        Judged tuned = tidy;
+        if (!(best_->rank() < tidy.rank())) put(std::move(tidy));
+        if (is_over()) return;
+        tune_and_judge(tuned);
+        if (tuned.rank() < best_->rank()) put(std::move(tuned));
     }
 
     PlanSettler& settler() {

@@ -302,7 +302,7 @@ bool PlanSettler::takes_place(SettledPlan& plan, const Movable& m, Point to) {
 }
 
 SettledPlan PlanSettler::tidied(SettledPlan plan) {
-    spread(plan);
+    polish(plan);
     straighten(plan);
     return plan;
 }
@@ -314,24 +314,38 @@ double PlanSettler::neighbour_m(const HungPlan& plan, const Movable& m, Point at
     return nearest;
 }
 
-void PlanSettler::spread(SettledPlan& plan) {
-    constexpr double near_m = 8, step_m = 1.5, worth_m = 0.5;
-    constexpr int most_steps = 4;
-    for (const Movable& mine : movable(plan.hung)) {
-        Movable m = mine;
-        for (int step = 0; step < most_steps && !limits_.is_over(); ++step) {
-            const double now = neighbour_m(plan.hung, m, m.at);
-            if (now > near_m) break;
-            std::vector<std::pair<double, Point>> places;
-            for (const Point& to : places_round(m.at, step_m)) {
-                const double then = neighbour_m(plan.hung, m, to);
-                if (then > now + worth_m) places.push_back({-then, to});
+/// What is in hand, less what access points that hang near each other cost: as many share the air, and an
+/// engineer would not draw them.
+double PlanSettler::comfort(const SettledPlan& plan) const {
+    constexpr double near_m = 7, crowding = 0.01;
+    double sum = in_hand(plan.part);
+    for (const Movable& m : movable(plan.hung))
+        sum -= crowding * std::max(0.0, 1 - neighbour_m(plan.hung, m, m.at) / near_m);
+    return sum;
+}
+
+void PlanSettler::polish(SettledPlan& plan) {
+    constexpr double worth = 2e-4, beyond = 1e3;
+    const auto score = [&](const SettledPlan& p) { return beyond * p.lacks() - comfort(p); };
+    double now = score(plan);
+    for (const double step_m : {2.5, 1.2}) {
+        bool any = true;
+        for (int sweep = 0; sweep < 3 && any; ++sweep) {
+            any = false;
+            for (const Movable& m : movable(plan.hung)) {
+                if (limits_.is_over()) return;
+                std::vector<Point> places;
+                for (const Point& to : places_round(m.at, step_m))
+                    if (may_hang(plan.hung, m, to)) places.push_back(to);
+                const auto at = [&](std::size_t i) {
+                    return std::optional(moved(plan.hung, m.id, places[i]));
+                };
+                auto better = trials_.best(places.size(), at, now - worth, score);
+                if (!better) continue;
+                plan = std::move(*better);
+                now = score(plan);
+                any = true;
             }
-            std::ranges::stable_sort(places, {}, [](const auto& p) { return p.first; });
-            const bool moved =
-                std::ranges::any_of(places, [&](const auto& p) { return takes_place(plan, m, p.second); });
-            if (!moved) break;
-            m.at = find_access_point(plan.hung.project, m.floor, m.id)->position;
         }
     }
 }

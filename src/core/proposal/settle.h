@@ -32,7 +32,7 @@ public:
     /// One of the candidates more, near what is lacking most: the one with which least is lacking, on
     /// channels whose users are far. Nothing where none gains.
     std::optional<SettledPlan> one_more(const SettledPlan&, const std::vector<ProposalCandidate>&);
-    /// Away from each other, then in line, where nothing is lost by that.
+    /// With more in hand and away from each other, then in line, where nothing is lost by that.
     SettledPlan tidied(SettledPlan);
 
 private:
@@ -57,7 +57,8 @@ private:
     /// Until all holds; the tries that are left go down.
     bool descend(SettledPlan&, std::vector<Movable>, int& tries);
     double neighbour_m(const HungPlan&, const Movable&, Point) const;
-    void spread(SettledPlan&);
+    double comfort(const SettledPlan&) const;
+    void polish(SettledPlan&);
     void straighten(SettledPlan&);
     bool takes_place(SettledPlan&, const Movable&, Point);
     HungPlan moved(const HungPlan&, AccessPointId, Point) const;

@@ -59,4 +59,13 @@ double lacking(const Verdict& v, const SiteCapacity* capacity) {
     return lacks;
 }
 
+double in_hand(const Verdict& v) {
+    constexpr double enough = 0.02;
+    double sum = 0;
+    for (const RequirementResult& r : v.requirements)
+        if (r.asks()) sum += std::clamp(r.share_met() - r.requirement.share_required, 0.0, enough);
+    for (const BandResult& b : v.bands) sum += std::clamp(b.share_met() - b.share_required, 0.0, enough);
+    return sum;
+}
+
 }  // namespace yemvo

@@ -17,4 +17,7 @@ double overload_beyond(const Requirement&, const RadioCapacity&);
 /// before the last one. `capacity` of the same plan, null without demand.
 double lacking(const Verdict&, const SiteCapacity* capacity);
 
+/// What there is in hand where all holds: of each share up to 2 % of what is asked beyond what is required.
+double in_hand(const Verdict&);
+
 }  // namespace yemvo
