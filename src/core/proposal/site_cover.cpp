@@ -202,12 +202,17 @@ private:
             c.cost = costs_[i];
             c.fixed = fixed_[i];
             for (std::uint32_t k = 0; k < all.size(); ++k)
-                if (k != i && all[k].floor == all[i].floor && !(fixed_[i] && fixed_[k]) &&
-                    (distance(all[k].access_point.position, all[i].access_point.position) <
-                         ask_.apart_m - 1e-9 ||
-                     (all[k].of.value != 0 && all[k].of == all[i].of)))
-                    c.apart.push_back(k);
+                if (k != i && are_apart(i, k)) c.apart.push_back(k);
         }
+    }
+
+    /// In no plan together. What stays in any case may hang as near to others that stay as it does now.
+    bool are_apart(std::uint32_t a, std::uint32_t b) const {
+        const ProposalCandidate &one = out_.candidates[a], &other = out_.candidates[b];
+        if (!(one.floor == other.floor)) return false;
+        const bool one_stays = fixed_[a] || one.of.value != 0, other_stays = fixed_[b] || other.of.value != 0;
+        if (one_stays && other_stays) return one.of.value != 0 && one.of == other.of;
+        return distance(one.access_point.position, other.access_point.position) < ask_.apart_m - 1e-9;
     }
 
     /// In halves of a metre.
