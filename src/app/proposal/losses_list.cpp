@@ -20,9 +20,9 @@ QString loss_name(const Project& project, const VerdictLoss& loss) {
     if (!r) return tr("All at once");
     const LensInfo& info = required_lens(*r);
     const double limit = loss.band ? r->limit_in(*loss.band) : r->limit;
-    return QString("%1 %2 %3")
-        .arg(tr_mark(info.name), render::figure(limit, 0), tr_mark(info.unit))
-        .trimmed();
+    // of what is counted the name says it
+    const QString unit = info.unit == "clients" || info.unit == "radios" ? QString() : tr_mark(info.unit);
+    return QString("%1 %2 %3").arg(tr_mark(info.name), render::figure(limit, 0), unit).trimmed();
 }
 
 QString loss_place(const Project& project, const VerdictLoss& loss) {

@@ -166,7 +166,7 @@ QWidget* ProposalPage::build_answer() {
     view_->setFrameShape(QFrame::NoFrame);
     view_->verticalHeader()->hide();
     view_->verticalHeader()->setDefaultSectionSize(21);
-    constexpr int widths[] = {88, 72, 138, 104, 104, 104, 104, 90};
+    constexpr int widths[] = {86, 68, 134, 104, 104, 104, 114, 90};
     for (int c = 0; c < ProposalTable::column_count; ++c) set_column_width(*view_, c, widths[c]);
     view_->horizontalHeader()->setSectionResizeMode(ProposalTable::floor, QHeaderView::Stretch);
     auto* right = new QVBoxLayout;
