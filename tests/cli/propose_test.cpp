@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // propose on the command line.
+#include <cmath>
 #include <sstream>
 
 #include "cli/run.h"
@@ -20,6 +21,13 @@ std::string two_rooms(const yemvo::test::TemporaryFolder& folder) {
         test::wall(p, "concrete-250", {{x, 0}, {x + 10, 0}, {x + 10, 10}, {x, 10}, {x, 0}});
     test::set_requirements(p, {{{}, "signal", band_5, -57, 0.95}});
     add_access_point(p, test::floor_at(p, 0), p.models->front().id, {1, 1});
+    Zone zone;
+    zone.name = "East";
+    zone.outline = {{11, 0}, {21, 0}, {21, 10}, {11, 10}};
+    add_zone(p, test::floor_at(p, 0), zone);
+    zone.name = "West";
+    zone.outline = {{0, 0}, {10, 0}, {10, 10}, {0, 10}};
+    add_zone(p, test::floor_at(p, 0), zone);
     const std::string path = (folder / "rooms.yemvo").string();
     save_project(p, path);
     return path;
@@ -78,4 +86,29 @@ TEST_CASE("propose says what it cannot do and names what there is") {
     const Answer band = run({"propose", path, "--band", "6"});
     CHECK(band.code == 2);
     CHECK(band.err.find("no requirement in force") != std::string::npos);
+}
+
+TEST_CASE("propose keeps to zones, holds what is locked, and moves no further than it may") {
+    const yemvo::test::TemporaryFolder folder;
+    const std::string path = two_rooms(folder);
+    const Json east = run({"propose", path, "--seconds", "5", "--zone", "East", "--json"}).value();
+    for (const Json& m : east["moves"]) {
+        if (m["kind"] == "added") CHECK(m["to"][0].get<double>() > 11);
+        if (m["number"] == 1) CHECK(m["kind"] == "stays");
+    }
+    const Json locked = run({"propose", path, "--seconds", "5", "--lock", "1", "--json"}).value();
+    const Json reached = run({"propose", path, "--seconds", "5", "--reach", "2", "--json"}).value();
+    bool held = false, moved = false;
+    for (const Json& m : locked["moves"]) held = held || (m["number"] == 1 && m["kind"] == "stays");
+    for (const Json& m : reached["moves"])
+        if (m["number"] == 1) {
+            moved = true;
+            CHECK(m["kind"] != "removed");
+            CHECK(std::hypot(m["to"][0].get<double>() - 1, m["to"][1].get<double>() - 1) <= 2.01);
+        }
+    CHECK(held);
+    CHECK(moved);
+    const Answer nowhere = run({"propose", path, "--zone", "Attic"});
+    CHECK(nowhere.code == 2);
+    CHECK(nowhere.err.find("there is no zone 'Attic'") != std::string::npos);
 }

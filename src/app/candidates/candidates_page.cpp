@@ -127,12 +127,7 @@ QWidget* CandidatesPage::make_controls() {
     bar->setContentsMargins(12, 0, 12, 4);
     bar->setSpacing(6);
     const auto choice = [&](const char* object, const QString& name, const QStringList& entries) {
-        auto* combo = new QComboBox;
-        combo->setObjectName(object);
-        combo->setAccessibleName(name);
-        combo->addItems(entries);
-        bar->addWidget(combo);
-        return combo;
+        return add_choice(bar, object, name, entries);
     };
     QStringList lenses;
     for (LensId id : offered_lenses) lenses << tr_mark(lens(id).name);
@@ -272,19 +267,12 @@ void CandidatesPage::rebuild_columns() {
     row->setSpacing(1);
     const auto wire = [this](CandidateMap* map) {
         connect(map, &CandidateMap::dragged, this, &CandidatesPage::move_to);
-        connect(map, &MapInStep::panned, this, [this](QPointF by) {
-            view_.map.origin += by;
-            refresh_maps();
-        });
-        connect(map, &MapInStep::zoomed, this, [this](QPointF at, double by) {
-            view_.zoom_at(at, by);
-            refresh_maps();
-        });
-        connect(map, &MapInStep::pointed, this, [this](std::optional<Point> place) {
-            view_.pointed = place;
-            for (CandidateMap* m : maps_) m->update();
-            if (change_map_) change_map_->update();
-        });
+        map->lead(
+            view_, [this] { refresh_maps(); },
+            [this] {
+                for (CandidateMap* m : maps_) m->update();
+                if (change_map_) change_map_->update();
+            });
     };
     for (std::size_t i = 0; i < candidates_.size(); ++i) {
         auto* column = new QVBoxLayout;

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "app/forms/page_parts.h"
 
+#include <QComboBox>
+
 namespace yemvo::app {
 
 PageHead page_head(QWidget* page, const QString& title) {
@@ -44,6 +46,15 @@ QLabel* group_head(const QString& words) {
     auto* head = new QLabel(words);
     head->setObjectName("head");
     return head;
+}
+
+QComboBox* add_choice(QHBoxLayout* bar, const char* object, const QString& name, const QStringList& entries) {
+    auto* combo = new QComboBox;
+    combo->setObjectName(object);
+    combo->setAccessibleName(name);
+    combo->addItems(entries);
+    bar->addWidget(combo);
+    return combo;
 }
 
 void add_row(QGridLayout* grid, int row, const QString& words, QWidget* field) {

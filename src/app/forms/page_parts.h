@@ -6,6 +6,8 @@
 #include <QLabel>
 #include <QScrollArea>
 
+class QComboBox;
+
 namespace yemvo::app {
 
 /// The bar over a page: its title, a few small words about it, and room at the right for buttons.
@@ -24,6 +26,9 @@ void show_in(QScrollArea*, QWidget*);
 
 /// Over rows that belong together.
 QLabel* group_head(const QString& words);
+
+/// A choice in a bar, known by what it is called.
+QComboBox* add_choice(QHBoxLayout* bar, const char* object, const QString& name, const QStringList& entries);
 
 /// A field with its label, which names it too.
 void add_row(QGridLayout*, int row, const QString& words, QWidget* field);

@@ -34,6 +34,21 @@ MapInStep::MapInStep(QWidget* parent) : QWidget(parent) {
     setMinimumSize(160, 140);
 }
 
+void MapInStep::lead(StepView& view, std::function<void()> moved, std::function<void()> told) {
+    connect(this, &MapInStep::panned, this, [&view, moved](QPointF by) {
+        view.map.origin += by;
+        moved();
+    });
+    connect(this, &MapInStep::zoomed, this, [&view, moved](QPointF at, double by) {
+        view.zoom_at(at, by);
+        moved();
+    });
+    connect(this, &MapInStep::pointed, this, [&view, told](std::optional<Point> place) {
+        view.pointed = place;
+        told();
+    });
+}
+
 void MapInStep::mousePressEvent(QMouseEvent* e) {
     emit chosen();
     dragging_ = view_ && e->button() == Qt::LeftButton && grasps(e->position());

@@ -2,6 +2,7 @@
 // A map beside others: all of a page look at the same place, at the same scale.
 #pragma once
 #include <QWidget>
+#include <functional>
 #include <optional>
 
 #include "render/heat_map.h"
@@ -22,6 +23,8 @@ class MapInStep : public QWidget {
     Q_OBJECT
 public:
     explicit MapInStep(QWidget* parent = nullptr);
+    /// What is done to this one is done to the view; `moved` and `told` see to the other maps.
+    void lead(StepView&, std::function<void()> moved, std::function<void()> told);
 
 signals:
     void chosen();

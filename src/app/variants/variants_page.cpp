@@ -80,12 +80,8 @@ QWidget* VariantsPage::make_controls() {
     bar->setContentsMargins(12, 0, 12, 4);
     bar->setSpacing(6);
     const auto choice = [&](const char* object, const QString& name, const QStringList& entries) {
-        auto* combo = new QComboBox;
-        combo->setObjectName(object);
-        combo->setAccessibleName(name);
+        QComboBox* combo = add_choice(bar, object, name, entries);
         combo->setToolTip(name);
-        combo->addItems(entries);
-        bar->addWidget(combo);
         return combo;
     };
     QStringList names;
@@ -175,19 +171,8 @@ void VariantsPage::follow_project() {
     work_out();
 }
 
-void VariantsPage::wire(VariantMap* map) {
-    connect(map, &MapInStep::panned, this, [this](QPointF by) {
-        view_.map.origin += by;
-        for (VariantMap* m : maps_) m->update();
-    });
-    connect(map, &MapInStep::zoomed, this, [this](QPointF at, double by) {
-        view_.zoom_at(at, by);
-        for (VariantMap* m : maps_) m->update();
-    });
-    connect(map, &MapInStep::pointed, this, [this](std::optional<Point> place) {
-        view_.pointed = place;
-        for (VariantMap* m : maps_) m->update();
-    });
+void VariantsPage::update_maps() {
+    for (VariantMap* m : maps_) m->update();
 }
 
 /// A column a variant; with a divider the first two in one.
@@ -231,7 +216,8 @@ void VariantsPage::rebuild() {
         column->addWidget(map, 1);
         row->addLayout(column, 1);
         maps_.push_back(map);
-        wire(map);
+        map->lead(
+            view_, [this] { update_maps(); }, [this] { update_maps(); });
     }
     connect(maps_.front(), &MapInStep::resized, this, [this] {
         fitted_ = false;

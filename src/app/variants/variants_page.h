@@ -49,7 +49,7 @@ private:
     QWidget* make_head();
     QWidget* make_controls();
     void rebuild();
-    void wire(VariantMap*);
+    void update_maps();
     void follow_project();
     void work_out();
     void learn(std::size_t i, std::shared_ptr<const VariantResult>);
