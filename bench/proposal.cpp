@@ -6,6 +6,7 @@
 #include <cstdio>
 #include <cstdlib>
 
+#include "base/memory_budget.h"
 #include "bench/scenes.h"
 #include "demo/demo.h"
 #include "proposal/propose.h"
@@ -48,6 +49,7 @@ void run(const char* name, const Project& p, double seconds) {
 }  // namespace
 
 int main(int argc, char** argv) {
+    give_back_large_blocks();
     run("demo", demo::compose_venue(), argc > 1 ? std::atof(argv[1]) : 60);
     const int storeys = argc > 2 ? std::atoi(argv[2]) : 40;
     if (storeys > 0) run("tower", tower(storeys), argc > 3 ? std::atof(argv[3]) : 600);

@@ -46,7 +46,7 @@ PlanSettler::PlanSettler(const Project& project, const ProposalAsk& ask, const A
       trials_(predictor, part, cancel),
       limits_(std::move(limits)),
       cancel_(cancel),
-      scene_(make_scene(project, scenes_)) {}
+      scene_(make_scene(project, *predictor.store().scenes())) {}
 
 const HangingGround& PlanSettler::ground(FloorId id) {
     const auto known = grounds_.find(id);

@@ -69,7 +69,6 @@ private:
     PlanTrials trials_;
     Limits limits_;
     CancelToken cancel_;
-    SceneCache scenes_{usual_budget_bytes()};
     Scene scene_;
     std::map<FloorId, HangingGround> grounds_;
 };
