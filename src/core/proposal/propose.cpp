@@ -108,6 +108,12 @@ private:
         return cancel_.cancelled() || seconds() > ask_.seconds - std::clamp(0.15 * ask_.seconds, 0.3, 12.0);
     }
 
+    /// No plan of the candidate places is cheaper: there is nothing to be gained that could be told honestly.
+    bool is_best() const { return best_ && best_->failing() == 0 && best_->cost <= bound_->cost() + 1e-9; }
+    /// The bound is of the candidate places. A plan that has left them may turn out to be cheaper than it,
+    /// once it has risen: then it says nothing of that plan.
+    double bound_below(double bound) const { return best_ ? std::min(bound, best_->cost) : bound; }
+
     void look_at_site() {
         const KnownSite now = know_site(project_, predictor_, cancel_);
         out_.before = now.verdict;
@@ -320,7 +326,7 @@ private:
     /// for it; then in line. A verdict knows nothing of failures, so that where any one may fail all stays.
     void settle() {
         if (ask_.survives_one) return;
-        while (!is_nearly_over() && best_->cost > bound_->cost() + 1e-9) {
+        while (!is_nearly_over() && !is_best()) {
             if (best_->failing() > 0) {
                 auto better = settler().moved_better(best_->as_settled(), 600);
                 if (!better) break;
@@ -352,7 +358,7 @@ private:
                     [this](AccessPointId id) { return !is_locked(id); },
                     [this](AccessPointId id) { return !is_locked(id) && !ask_.reach_m.contains(id); },
                     [this](AccessPointId id, Point p) { return is_within_reach(id, p); },
-                    [this] { return tidying_ ? is_over() : is_nearly_over(); }},
+                    [this] { return tidying_ ? is_over() : is_nearly_over() || is_best(); }},
                 cancel_);
         return *settler_;
     }
@@ -412,7 +418,7 @@ private:
         out_.cost = best_->cost;
         out_.access_points = count_of(best_->hung);
         out_.seconds = seconds();
-        out_.lower_bound = std::max(out_.lower_bound, bound_->cost());
+        out_.lower_bound = bound_below(bound_->cost());
     }
 
     static std::size_t count_of(const HungPlan& hung) {
@@ -443,7 +449,7 @@ private:
 
     void tell(ProposalStand s) {
         s.seconds = seconds();
-        s.lower_bound = bound_->cost();
+        s.lower_bound = bound_below(bound_->cost());
         out_.history.push_back(s);
         if (stand_) stand_(s);
     }
@@ -453,8 +459,13 @@ private:
         out_.stopped = is_over();
         const double left = cancel_.cancelled() ? 0 : ask_.seconds - seconds();
         const CoverBound found = bound.take(best_->cost <= bound.cost() + 1e-9 ? 0 : left);
-        out_.lower_bound = found.cost;
-        out_.bound_is_exact = found.exact;
+        out_.lower_bound = bound_below(found.cost);
+        out_.bound_is_exact = found.exact && out_.lower_bound >= found.cost - 1e-9;
+        if (out_.lower_bound < found.cost - 1e-9)
+            out_.notes.push_back(
+                say("Access points off the candidate places save what no plan of these places does: at least "
+                    "%1 there",
+                    said_figure(found.cost, 0)));
         for (std::size_t g = 0; g < cover_.subjects.size() && g < found.asks.size(); ++g)
             if (found.asks[g] > 0.01) out_.ruling.push_back({cover_.subjects[g], found.asks[g]});
         std::ranges::stable_sort(out_.ruling, std::greater{}, &Proposal::Ruling::part);

@@ -34,7 +34,7 @@ struct Proposal {
     std::size_t access_points_before = 0, access_points = 0;
     ProposalGoal goal = ProposalGoal::count;
     double cost_before = 0, cost = 0;  ///< as the goal counts
-    double lower_bound = 0;            ///< of the cost: no plan of these candidate places costs less
+    double lower_bound = 0;            ///< of the cost, for plans of the candidate places; at most the cost
     bool bound_is_exact = false;
     /// What asks for most of the bound: a requirement in a band on a floor, and its part of the bound.
     struct Ruling {

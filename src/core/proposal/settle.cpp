@@ -276,7 +276,8 @@ std::optional<SettledPlan> PlanSettler::one_more(const SettledPlan& plan,
     if (!where) return {};
     std::vector<const ProposalCandidate*> there;
     for (const ProposalCandidate& c : candidates)
-        if (c.floor == where->floor &&
+        // another place of what may move a little is none for a new one
+        if (c.floor == where->floor && c.of.value == 0 &&
             may_hang(plan.hung, {AccessPointId{}, c.floor, {}}, c.access_point.position))
             there.push_back(&c);
     std::ranges::stable_sort(
