@@ -10,7 +10,6 @@
 #include <random>
 
 #include "demo/demo.h"
-#include "project/edits.h"
 #include "proposal/propose.h"
 #include "tuning/known_site.h"
 
@@ -25,14 +24,6 @@ double now_s() {
 Verdict tried(const Project& p) {
     Predictor predictor;
     return know_site(p, predictor).verdict;
-}
-
-Project moved(const Project& p, FloorId floor, AccessPointId id, Point to) {
-    Project out = p;
-    AccessPoint ap = *find_access_point(p, floor, id);
-    ap.position = to;
-    replace_access_point(out, floor, ap);
-    return out;
 }
 
 }  // namespace
@@ -75,7 +66,7 @@ int main(int argc, char** argv) {
             const Point low = area.cells[random() % area.cells.size()];
             std::uniform_real_distribution<double> within(0, area.step_m);
             const Point to = low + Point{within(random), within(random)};
-            held += losses(with, tried(moved(plan, area.floor, id, to))).empty();
+            held += losses(with, tried(with_access_point_at(plan, area.floor, id, to))).empty();
             ++in_area;
         }
     }

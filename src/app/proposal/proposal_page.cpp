@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTableView>
+#include <algorithm>
 #include <cmath>
 
 #include "app/forms/ask_side.h"
@@ -50,10 +51,9 @@ QString relaxed_words(const RelaxedPlan& r, ProposalGoal goal) {
     return QString("%1 %2 (%3).").arg(step, saved, rules);
 }
 
-std::map<FloorId, std::vector<AccessPoint>> hanging(const Project& p) {
-    std::map<FloorId, std::vector<AccessPoint>> out;
-    for (const Floor* f : all_floors(p)) out[f->id] = access_points(p, f->id);
-    return out;
+bool hang_alike(const Project& a, const Project& b) {
+    return std::ranges::all_of(
+        all_floors(a), [&](const Floor* f) { return access_points(a, f->id) == access_points(b, f->id); });
 }
 
 }  // namespace
@@ -358,7 +358,7 @@ void ProposalPage::forget() {
 /// Nothing that it depends on has changed since it was begun.
 bool ProposalPage::is_of_present(const Project& then) const {
     const Project& now = workspace_.project();
-    return now.buildings == then.buildings && now.variant == then.variant && hanging(now) == hanging(then) &&
+    return now.buildings == then.buildings && now.variant == then.variant && hang_alike(now, then) &&
            now.models == then.models && now.wall_types == then.wall_types &&
            now.requirement_sets == then.requirement_sets && now.demand == then.demand &&
            now.clients == then.clients && now.settings == then.settings;

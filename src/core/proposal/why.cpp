@@ -177,11 +177,7 @@ private:
 
     Verdict moved_to(Point p) {
         ++out_.tried;
-        Project moved = project_;
-        AccessPoint ap = ap_;
-        ap.position = p;
-        replace_access_point(moved, out_.floor, ap);
-        return verdicts_.of(moved, cancel_).verdict;
+        return verdicts_.of(with_access_point_at(project_, out_.floor, ap_.id, p), cancel_).verdict;
     }
 
     /// Cells of which this was the last corner.
@@ -261,6 +257,14 @@ Project without_access_point(const Project& project, AccessPointId id) {
     Project out = project;
     for (const PlacedAccessPoint& placed : placed_access_points(project))
         if (placed.access_point->id == id) remove_access_point(out, placed.floor->id, id);
+    return out;
+}
+
+Project with_access_point_at(const Project& project, FloorId floor, AccessPointId id, Point to) {
+    Project out = project;
+    AccessPoint ap = *find_access_point(project, floor, id);
+    ap.position = to;
+    replace_access_point(out, floor, ap);
     return out;
 }
 

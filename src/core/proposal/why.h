@@ -25,8 +25,9 @@ struct VerdictLoss {
 /// hold anyway are left out.
 std::vector<VerdictLoss> losses(const Verdict& before, const Verdict& after);
 
-/// The project without it.
+/// The project without it, and with it at another place of its floor.
 Project without_access_point(const Project&, AccessPointId);
+Project with_access_point_at(const Project&, FloorId, AccessPointId, Point);
 
 /// Where an access point may be moved so that all that holds still holds, what does not loses nothing to
 /// speak of, and the distances of the ask are kept; its settings stay.

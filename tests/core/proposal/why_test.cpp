@@ -19,14 +19,6 @@ Verdict tried(const Project& p) {
     return know_site(p, predictor).verdict;
 }
 
-Project moved(const Project& p, FloorId floor, AccessPointId id, Point to) {
-    Project out = p;
-    AccessPoint ap = *find_access_point(p, floor, id);
-    ap.position = to;
-    replace_access_point(out, floor, ap);
-    return out;
-}
-
 /// Two rooms with a heavy wall between them, an access point in each.
 struct TwoRooms {
     Project project = one_floor();
@@ -135,13 +127,13 @@ TEST_CASE("an access point may be moved within its area: all holds at random pla
         const Point to = area.cells[random() % area.cells.size()] + Point{within(random), within(random)};
         INFO(to.x << ", " << to.y);
         CHECK(area.contains(to));
-        CHECK(losses(with, tried(moved(rooms.project, area.floor, rooms.east, to))).empty());
+        CHECK(losses(with, tried(with_access_point_at(rooms.project, area.floor, rooms.east, to))).empty());
         CHECK((to.x > 11.5 && to.x < 20.5));
     }
     REQUIRE(area.nearest_break);
     CHECK_FALSE(area.contains(area.nearest_break->at));
-    const auto beyond =
-        losses(with, tried(moved(rooms.project, area.floor, rooms.east, area.nearest_break->at)));
+    const auto beyond = losses(
+        with, tried(with_access_point_at(rooms.project, area.floor, rooms.east, area.nearest_break->at)));
     REQUIRE_FALSE(beyond.empty());
     CHECK(beyond.front().share_after == area.nearest_break->first.share_after);
 }
@@ -189,7 +181,7 @@ TEST_CASE("verdicts of variations are those of a site that nothing is remembered
     const PlacedAccessPoint first = placed_access_points(p)[5];
     const FloorId floor = first.floor->id;
     const Point at = first.access_point->position;
-    same(moved(p, floor, first.access_point->id, at + Point{2, 1}));
+    same(with_access_point_at(p, floor, first.access_point->id, at + Point{2, 1}));
     same(without_access_point(p, first.access_point->id));
     same(p);
 }
