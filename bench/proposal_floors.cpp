@@ -1,6 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Random floors of 800 to 6,000 m2: access points that the search takes, the greedy way of the same model
 // takes, and no plan can do without.
+//   bench_proposal_floors [FLOORS [SECONDS [SECONDS_OF_THE_BOUND [FIRST_FLOOR]]]]
 #include <cmath>
 #include <cstdio>
 #include <cstdlib>
@@ -45,9 +46,10 @@ int main(int argc, char** argv) {
     }
     const unsigned floors = argc > 1 ? static_cast<unsigned>(std::atoi(argv[1])) : 50;
     const double seconds = argc > 2 ? std::atof(argv[2]) : 30;
+    const double bound_seconds = argc > 3 ? std::atof(argv[3]) : seconds;
     double gaps = 0, worst = 0;
     std::size_t found_sum = 0, greedy_sum = 0, exact = 0;
-    const unsigned from = argc > 3 ? static_cast<unsigned>(std::atoi(argv[3])) : 1;
+    const unsigned from = argc > 4 ? static_cast<unsigned>(std::atoi(argv[4])) : 1;
     for (unsigned seed = from; seed < from + floors; ++seed) {
         Predictor predictor;
         SiteCoverWish wish;
@@ -57,7 +59,7 @@ int main(int argc, char** argv) {
         how.seconds = seconds;
         const CoverPlan found = search_cover(cover.problem, how), greedy = greedy_cover(cover.problem);
         BoundWish bound_wish;
-        bound_wish.seconds = seconds;
+        bound_wish.seconds = bound_seconds;
         const CoverBound bound = bound_cover(cover.problem, bound_wish);
         const double gap = (double(found.size()) - bound.cost) / bound.cost;
         std::printf(

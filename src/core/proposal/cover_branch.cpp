@@ -59,7 +59,8 @@ private:
 
     /// No plan of this branch costs so little; else the dual is left at its best.
     bool is_closed() {
-        constexpr int most_steps = 90, patience = 14;
+        // what a branch costs in steps it saves many times over in branches
+        constexpr int most_steps = 400, patience = 80;
         for (bool again = true; again;) {
             again = false;
             if (!may_be_whole()) return true;
@@ -77,7 +78,7 @@ private:
                     idle = 0;
                 } else {
                     ++idle;
-                    pace *= 0.93;
+                    pace *= 0.96;
                 }
                 if (value > best) {
                     best = value;
@@ -127,13 +128,13 @@ private:
         return true;
     }
 
-    /// Taken about as often as not while the dual was stepped; none where all are held.
+    /// Taken more often than not while the dual was stepped; none where all are held.
     std::optional<std::uint32_t> column_to_branch_on() const {
         std::optional<std::uint32_t> best;
         double least = 1e9;
         for (std::uint32_t c = 0; c < state_.size(); ++c) {
             if (state_[c] != ColumnState::free) continue;
-            const double off = std::abs(share_[c] - 0.6);
+            const double off = std::abs(share_[c] - 0.8);
             if (off >= least) continue;
             least = off;
             best = c;

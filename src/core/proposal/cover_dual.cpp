@@ -40,7 +40,8 @@ CoverDual::CoverDual(const CoverProblem& problem, const std::vector<CoverBlock>&
       open_(blocks.size()),
       reduced_(problem.columns.size()),
       way_(blocks.size(), 0.0),
-      covered_(blocks.size()) {
+      covered_(blocks.size()),
+      times_(blocks.size(), 0) {
     for (std::size_t c = 0; c < state_.size(); ++c)
         if (problem.columns[c].fixed) state_[c] = ColumnState::in;
     gather();
@@ -67,9 +68,10 @@ void CoverDual::gather() {
             can += state_[c] != ColumnState::out;
         }
         const int times = problem_.groups[block.group].times;
+        times_[b] = times - in;
         if (in < times && can >= times) {
             for (const std::uint32_t c : block.columns) {
-                if (state_[c] == ColumnState::out) continue;
+                if (state_[c] != ColumnState::free) continue;
                 of_block_.all.push_back(c);
                 ++count[c + 1];
             }
@@ -114,8 +116,7 @@ bool CoverDual::step(double target, double value, double pace) {
                 ++covered_[of_column_.all[i]];
     double square = 0;
     for (const std::uint32_t b : live_) {
-        double way =
-            problem_.groups[blocks_[b].group].times * (1 - open_[b]) - covered_[b] + momentum * way_[b];
+        double way = times_[b] * (1 - open_[b]) - covered_[b] + momentum * way_[b];
         if (worth_[b] <= 0 && way < 0) way = 0;
         way_[b] = way;
         square += way * way;
@@ -127,19 +128,26 @@ bool CoverDual::step(double target, double value, double pace) {
 }
 
 /// What covering the group is worth, with the dearest rows left open that may be: by row, since a block of
-/// many rows takes much of what may stay open.
+/// many rows takes much of what may stay open. Those are few: a heap is enough of an order.
 double CoverDual::group_value(std::size_t g) {
     double may_stay_open = std::max(0.0, may_stay_open_[g]), sum = 0;
-    order_.clear();
+    dearest_.clear();
     for (const std::uint32_t b : of_group_[g]) {
         open_[b] = 0;
-        if (worth_[b] > 0) order_.push_back(b);
+        if (worth_[b] <= 0) continue;
+        const double all = times_[b] * worth_[b];
+        sum += all;
+        dearest_.push_back({all / blocks_[b].rows, b});
     }
-    std::ranges::sort(order_, std::greater{}, [&](std::uint32_t b) { return worth_[b] / blocks_[b].rows; });
-    for (const std::uint32_t b : order_) {
-        open_[b] = std::clamp(may_stay_open / blocks_[b].rows, 0.0, 1.0);
-        may_stay_open -= open_[b] * blocks_[b].rows;
-        sum += problem_.groups[g].times * worth_[b] * (1 - open_[b]);
+    std::ranges::make_heap(dearest_);
+    while (may_stay_open > 0 && !dearest_.empty()) {
+        const auto [a_row, b] = dearest_.front();
+        std::ranges::pop_heap(dearest_);
+        dearest_.pop_back();
+        const double rows = std::min(may_stay_open, blocks_[b].rows);
+        open_[b] = rows / blocks_[b].rows;
+        may_stay_open -= rows;
+        sum -= rows * a_row;
     }
     return sum;
 }

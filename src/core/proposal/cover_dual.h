@@ -40,7 +40,8 @@ public:
     const std::vector<double>& worth() const { return worth_; }
     void set_worth(std::vector<double> worth) { worth_ = std::move(worth); }
     const std::vector<ColumnState>& state() const { return state_; }
-    /// Columns that are out, and blocks that those which are in cover, are passed over from now on.
+    /// Columns that are out are passed over from now on, and so are blocks that those which are in cover. Of
+    /// other blocks a column that is in takes one time off: half covered is worth nothing.
     void set_state(std::vector<ColumnState>);
     bool takes(std::size_t column) const {
         return state_[column] == ColumnState::in ||
@@ -62,7 +63,9 @@ private:
     std::vector<std::vector<std::uint32_t>> of_group_;  ///< blocks that are not decided
     std::vector<double> may_stay_open_;                 ///< rows of each group, of those blocks
     std::vector<int> covered_;                          ///< of each block, by what is taken
-    std::vector<std::uint32_t> order_, live_;
+    std::vector<int> times_;                            ///< of each block, without what is in
+    std::vector<std::uint32_t> live_;
+    std::vector<std::pair<double, std::uint32_t>> dearest_;  ///< worth of a row, block
 };
 
 struct DualBound {

@@ -229,6 +229,14 @@ TEST_CASE("the Lagrangian bound comes near the least cost and never above it") {
     CHECK(dual_bound(grid, gathered_blocks(grid), 6, 4000).cost == Approx(4).margin(0.1));
 }
 
+TEST_CASE("what has to be covered twice and is covered once counts for nothing") {
+    CoverProblem p;
+    p.groups = {{0, 10, 5, 2}};  // five of ten, each twice
+    p.columns.push_back({1, true, {0, 1, 2, 3, 4, 5, 6, 7, 8, 9}, {}});
+    for (std::uint32_t row = 0; row < 10; ++row) p.columns.push_back({1, false, {row}, {}});
+    CHECK(dual_bound(p, gathered_blocks(p), 6, 4000).cost == Approx(6).margin(0.01));
+}
+
 TEST_CASE("branches tell whether a plan can cost so little") {
     std::mt19937 random(5);
     int tried = 0;
