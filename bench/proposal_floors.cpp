@@ -8,9 +8,9 @@
 #include <string>
 
 #include "bench/scenes.h"
+#include "cover/cover_bound.h"
+#include "cover/cover_search.h"
 #include "project/storage.h"
-#include "proposal/cover_bound.h"
-#include "proposal/cover_search.h"
 #include "proposal/site_cover.h"
 
 using namespace yemvo;

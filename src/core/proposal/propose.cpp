@@ -10,9 +10,9 @@
 
 #include "base/error.h"
 #include "capacity/site_verdicts.h"
+#include "cover/cover_bound.h"
+#include "cover/cover_search.h"
 #include "project/edits.h"
-#include "proposal/cover_bound.h"
-#include "proposal/cover_search.h"
 #include "proposal/raise_needs.h"
 #include "proposal/settle.h"
 #include "proposal/verdict_lack.h"

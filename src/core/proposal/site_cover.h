@@ -13,9 +13,9 @@
 #include <memory>
 #include <optional>
 
+#include "cover/cover_problem.h"
 #include "coverage/site_prediction.h"
 #include "proposal/candidate_gear.h"
-#include "proposal/cover_problem.h"
 
 namespace yemvo {
 

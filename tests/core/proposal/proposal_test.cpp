@@ -3,11 +3,11 @@
 #include <set>
 
 #include "core/support.h"
+#include "cover/cover_bound.h"
+#include "cover/cover_search.h"
 #include "coverage/floor_by_floor.h"
 #include "demo/demo.h"
 #include "proposal/candidate_places.h"
-#include "proposal/cover_bound.h"
-#include "proposal/cover_search.h"
 #include "proposal/propose.h"
 
 using namespace yemvo;

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "proposal/cover_problem.h"
+#include "cover/cover_problem.h"
 
 #include <algorithm>
 #include <span>

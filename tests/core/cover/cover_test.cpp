@@ -4,11 +4,11 @@
 #include <functional>
 #include <random>
 
-#include "proposal/cover_bound.h"
-#include "proposal/cover_branch.h"
-#include "proposal/cover_counts.h"
-#include "proposal/cover_dual.h"
-#include "proposal/cover_search.h"
+#include "cover/cover_bound.h"
+#include "cover/cover_branch.h"
+#include "cover/cover_counts.h"
+#include "cover/cover_dual.h"
+#include "cover/cover_search.h"
 
 using namespace yemvo;
 

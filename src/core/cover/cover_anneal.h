@@ -5,7 +5,7 @@
 #include <random>
 
 #include "base/progress.h"
-#include "proposal/cover_problem.h"
+#include "cover/cover_problem.h"
 
 namespace yemvo {
 

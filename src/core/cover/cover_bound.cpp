@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "proposal/cover_bound.h"
+#include "cover/cover_bound.h"
 
 #include <chrono>
 #include <cmath>
 #include <limits>
 
-#include "proposal/cover_branch.h"
-#include "proposal/cover_search.h"
+#include "cover/cover_branch.h"
+#include "cover/cover_search.h"
 
 namespace yemvo {
 namespace {

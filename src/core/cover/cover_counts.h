@@ -3,7 +3,7 @@
 #pragma once
 #include <algorithm>
 
-#include "proposal/cover_problem.h"
+#include "cover/cover_problem.h"
 
 namespace yemvo {
 

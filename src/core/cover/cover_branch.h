@@ -3,7 +3,7 @@
 // much. In each branch the dual goes on from where the branch before left it; columns whose reduced cost says
 // that they cannot be in such a plan, or not out of it, are held (Beasley 1987).
 #pragma once
-#include "proposal/cover_dual.h"
+#include "cover/cover_dual.h"
 
 namespace yemvo {
 

@@ -8,7 +8,7 @@
 #include <functional>
 
 #include "base/progress.h"
-#include "proposal/cover_problem.h"
+#include "cover/cover_problem.h"
 
 namespace yemvo {
 

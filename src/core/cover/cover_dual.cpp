@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "proposal/cover_dual.h"
+#include "cover/cover_dual.h"
 
 #include <algorithm>
 #include <map>

@@ -1,12 +1,12 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "proposal/cover_search.h"
+#include "cover/cover_search.h"
 
 #include <chrono>
 #include <limits>
 #include <random>
 
-#include "proposal/cover_anneal.h"
-#include "proposal/cover_counts.h"
+#include "cover/cover_anneal.h"
+#include "cover/cover_counts.h"
 
 namespace yemvo {
 namespace {

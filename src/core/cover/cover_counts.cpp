@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "proposal/cover_counts.h"
+#include "cover/cover_counts.h"
 
 namespace yemvo {
 
