@@ -45,6 +45,7 @@ void add_capacity_commands(CLI::App& root, Context&);   ///< capacity
 void add_regulation_command(CLI::App& root, Context&);  ///< regulation
 void add_tuning_commands(CLI::App& root, Context&);     ///< hearing, retune
 void add_proposal_command(CLI::App& root, Context&);    ///< propose
+void add_cables_command(CLI::App& root, Context&);      ///< cables
 void add_checks_commands(CLI::App& root, Context&);     ///< findings, widths
 void add_capture_command(CLI::App& root, Context&);     ///< capture
 void add_drawing_commands(CLI::App& root, Context&);    ///< drawing

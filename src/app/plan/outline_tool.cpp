@@ -6,7 +6,7 @@
 #include "app/model/next_things.h"
 #include "app/model/selection.h"
 #include "app/model/tool_id.h"
-#include "checks/room_walls.h"
+#include "project/room_walls.h"
 #include "project/edits.h"
 #include "project/items.h"
 #include "render/plan_solids.h"

@@ -29,6 +29,7 @@ using RampId = Id<struct RampTag>;
 using NoteId = Id<struct NoteTag>;
 using GroupId = Id<struct GroupTag>;
 using WallTypeId = Id<struct WallTypeTag>;
+using ClosetId = Id<struct ClosetTag>;
 using ModelId = Id<struct ModelTag>;
 using AntennaId = Id<struct AntennaTag>;
 using AccessPointId = Id<struct AccessPointTag>;

@@ -3,7 +3,7 @@
 #include <cmath>
 
 #include "checks/collector.h"
-#include "checks/room_walls.h"
+#include "project/room_walls.h"
 #include "venue/wall_shaping.h"
 
 namespace yemvo {

@@ -46,6 +46,7 @@ struct AccessPoint {
     int alternative = 0;                     ///< of the source's row in the model's power table
     /// As the regulator takes it at 6 GHz; none: as its place suggests (device_class_of).
     std::optional<DeviceClass> device_class = {};
+    ClosetId closet = {};  ///< where its cable ends; none, or one that is gone: the nearest
     friend bool operator==(const AccessPoint&, const AccessPoint&) = default;
 };
 

@@ -1,25 +1,13 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// What feeds an access point, and what a weaker source leaves of it.
-// Source of the watts: IEEE 802.3-2022, clauses 33 (af, at) and 145 (bt): what reaches a device at the end of
-// 100 m.
+// What a weaker source leaves of an access point.
 #pragma once
-#include <array>
 #include <optional>
 #include <string>
-#include <string_view>
 #include <vector>
 
-namespace yemvo {
+#include "power/ethernet_power.h"
 
-/// Classes of power over Ethernet from weak to strong, and a supply of its own.
-enum class PowerSource { af, at, bt3, bt4, dc };
-inline constexpr std::array power_sources{PowerSource::af, PowerSource::at, PowerSource::bt3,
-                                          PowerSource::bt4, PowerSource::dc};
-std::string_view power_source_name(PowerSource);  ///< "802.3af"
-std::string_view power_source_key(PowerSource);   ///< "af"
-std::optional<PowerSource> find_power_source(std::string_view key);
-/// That a device may draw [W]; none for a supply of its own, which the maker chooses.
-std::optional<double> available_w(PowerSource);
+namespace yemvo {
 
 /// What is left of one radio; whatever is not told stays as the model has it.
 struct RadioLimit {

@@ -20,9 +20,12 @@ enum class ItemKind {
     ramp,
     closet,
     device_row,
-    listening_place
+    listening_place,
+    outlet,
+    tray,
+    riser
 };
-inline constexpr int item_kinds = 13;
+inline constexpr int item_kinds = 16;
 
 struct Item {
     using Kind = ItemKind;

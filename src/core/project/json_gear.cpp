@@ -200,6 +200,7 @@ Json write_access_point(const AccessPoint& ap) {
     if (ap.source) json["power_source"] = power_source_key(*ap.source);
     if (ap.alternative != 0) json["power_alternative"] = ap.alternative;
     if (ap.device_class) json["device_class"] = device_class_key(*ap.device_class);
+    if (ap.closet) json["closet"] = ap.closet.value;
     return json;
 }
 
@@ -217,6 +218,7 @@ AccessPoint read_access_point(const Reader& r) {
     if (const auto source = r.find("power_source")) ap.source = source->word(find_power_source);
     if (const auto index = r.find("power_alternative")) ap.alternative = index->integer();
     if (const auto device = r.find("device_class")) ap.device_class = device->word(find_device_class);
+    if (const auto closet = r.find("closet")) ap.closet = closet->id<ClosetId>();
     return r.kept(std::move(ap));
 }
 

@@ -163,6 +163,10 @@ const Note* find_note(const Floor& floor, NoteId id) { return find_id(*floor.not
 const DeviceRow* find_device_row(const Floor& floor, DeviceRowId id) {
     return find_id(*floor.device_rows, id);
 }
+const Closet* find_closet(const Floor& floor, ClosetId id) { return find_id(*floor.closets, id); }
+const Outlet* find_outlet(const Floor& floor, OutletId id) { return find_id(*floor.outlets, id); }
+const Tray* find_tray(const Floor& floor, TrayId id) { return find_id(*floor.trays, id); }
+const Riser* find_riser(const Floor& floor, RiserId id) { return find_id(*floor.risers, id); }
 const ListeningPlace* find_listening_place(const Floor& floor, ListeningPlaceId id) {
     return find_id(*floor.listening_places, id);
 }

@@ -17,6 +17,7 @@
 #include "gear/antenna_model.h"
 #include "gear/client.h"
 #include "project/air_book.h"
+#include "project/cabling_book.h"
 #include "project/item.h"
 #include "project/requirement.h"
 #include "venue/floor.h"
@@ -99,6 +100,7 @@ struct Project {
     Shared<std::vector<ClientProfile>> clients;
     DemandBook demand;
     AirBook air;
+    CablingBook cabling;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one
@@ -182,6 +184,10 @@ const Ramp* find_ramp(const Floor&, RampId);
 const Note* find_note(const Floor&, NoteId);
 const DeviceRow* find_device_row(const Floor&, DeviceRowId);
 const ListeningPlace* find_listening_place(const Floor&, ListeningPlaceId);
+const Closet* find_closet(const Floor&, ClosetId);
+const Outlet* find_outlet(const Floor&, OutletId);
+const Tray* find_tray(const Floor&, TrayId);
+const Riser* find_riser(const Floor&, RiserId);
 const AccessPoint* find_access_point(const Project&, FloorId, AccessPointId);
 
 }  // namespace yemvo

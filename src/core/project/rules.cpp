@@ -236,6 +236,19 @@ void check(const AirBook& book) {
                    say("%1 is no 20 MHz channel at 5 GHz", channel));
 }
 
+void check(const CablingBook& b) {
+    number("slack_share", mark("slack"), b.slack_share, limits::share);
+    number("slack_m", mark("slack at the ends"), b.slack_m, limits::cable_m);
+    number("cords_m", mark("length of the cords"), b.cords_m, limits::cable_m);
+    number("most_link_m", mark("longest link"), b.most_link_m, limits::cable_m);
+    number("most_channel_m", mark("longest channel"), b.most_channel_m, limits::cable_m);
+    number("panel_m", mark("height of the panel"), b.panel_m, limits::mounting_m);
+    number("below_top_m", mark("depth below the slab"), b.below_top_m, limits::mounting_m);
+    number("outlet_reach_m", mark("reach of an outlet"), b.outlet_reach_m, limits::cable_m);
+    number("budget_share", mark("share of a switch"), b.budget_share, limits::share);
+    text("cable", mark("name of the cable"), b.cable, limits::name);
+}
+
 void check(const Probe& p) {
     number("number", mark("number"), p.number, limits::probe_number);
     place("place_m", mark("place"), p.place, limits::coordinate_m);
@@ -284,6 +297,7 @@ public:
         for (const BusyHour& h : after_.demand.hours) named(say("busy hour %1", h.name), [&] { check(h); });
         named(say("uplink"), [&] { check(after_.demand.uplink); });
         named(say("air"), [&] { check(after_.air); });
+        named(say("cabling"), [&] { check(after_.cabling); });
         list(after_.requirement_sets, before_ ? &before_->requirement_sets : nullptr,
              [](const RequirementSet& s) { return say("requirement set %1", s.name); });
         list(after_.waivers, before_ ? &before_->waivers : nullptr,

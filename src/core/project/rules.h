@@ -56,6 +56,7 @@ void check(const RequirementSet&);
 void check(const Variant&);  ///< its name
 void check(const Waiver&);
 void check(const AirBook&);
+void check(const CablingBook&);
 void check(const Probe&);
 void check(const LensColours&);
 void check(const SiteSettings&);

@@ -1,7 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Where on a floor an access point may hang at all.
 #pragma once
-#include "checks/room_walls.h"
+#include "project/room_walls.h"
 #include "propagation/scene.h"
 #include "proposal/proposal_ask.h"
 

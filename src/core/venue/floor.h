@@ -12,6 +12,7 @@
 #include "geometry/polygon.h"
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
+#include "venue/cable_ways.h"
 #include "venue/closet.h"
 #include "venue/device_row.h"
 #include "venue/drawing.h"
@@ -135,6 +136,9 @@ struct Floor {
     Shared<std::vector<Ramp>> ramps;
     Shared<std::vector<Note>> notes;
     Shared<std::vector<Closet>> closets;
+    Shared<std::vector<Outlet>> outlets;
+    Shared<std::vector<Tray>> trays;
+    Shared<std::vector<Riser>> risers;
     Shared<std::vector<DeviceRow>> device_rows;
     Shared<std::vector<ListeningPlace>> listening_places;
     Shared<std::vector<Drawing>> drawings;  ///< the lowest first

@@ -198,12 +198,30 @@ public:
             case 46:
                 change_demand(p, floor);
                 break;
+            case 47:
+                change_cabling(p, floor);
+                break;
         }
     }
 
-    static constexpr int kinds_of_edit = 47;
+    static constexpr int kinds_of_edit = 48;
 
 private:
+    void change_cabling(Project& p, FloorId floor) {
+        std::vector<Switch> switches;
+        if (any(0, 1) < 0.5)
+            switches.push_back({text("S"), static_cast<int>(value(1, 48)), maybe(PowerSource::bt3),
+                                value(0, 900), value(0, 10'000)});
+        const ClosetId closet = add_thing(p, floor, Closet{{}, text("TR"), place(), 1, {}, switches});
+        add_thing(p, floor, Outlet{{}, text("D"), place(), value(0, 3)});
+        add_thing(p, floor, Tray{{}, text("T"), triangle(), value(2, 4)});
+        add_thing(p, floor, Riser{{}, text("R"), place(), static_cast<int>(value(1, 4))});
+        p.cabling.slack_m = value(0, 10);
+        if (access_points(p, floor).empty()) return;
+        AccessPoint ap = access_points(p, floor).front();
+        ap.closet = closet;
+        replace_access_point(p, floor, ap);
+    }
     WallTypeId typed(const Project& p, TypeUse use) {
         std::vector<WallTypeId> of_use;
         for (const WallType& t : *p.wall_types)

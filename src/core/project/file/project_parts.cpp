@@ -4,6 +4,7 @@
 #include "project/file/gear_steps.h"
 #include "project/json_air.h"
 #include "project/json_antenna.h"
+#include "project/json_cabling.h"
 #include "project/json_demand.h"
 #include "project/json_gear.h"
 #include "project/json_requirements.h"
@@ -59,6 +60,13 @@ void read_air(const Reader& r, Project& p) {
 }
 bool same_air(const Project& a, const Project& b) { return a.air == b.air; }
 bool nothing_said_of_air(const Project& p) { return p.air == AirBook{}; }
+
+Json write_cabling(const Project& p, LargeLists&) { return write_cabling_book(p.cabling); }
+void read_cabling(const Reader& r, Project& p) {
+    if (r.find("most_link_m")) r.part([&] { p.cabling = read_cabling_book(r); });
+}
+bool same_cabling(const Project& a, const Project& b) { return a.cabling == b.cabling; }
+bool usual_cabling(const Project& p) { return p.cabling == CablingBook{}; }
 
 Json write_requirements(const Project& p, LargeLists&) {
     return {{"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)}};
@@ -152,6 +160,7 @@ constinit const PartKind<Project> types_part{"types", write_types, read_types, s
     gear_part{"gear", write_gear, read_gear, same_gear, nullptr, gear_steps},
     demand_part{"demand", write_demand, read_demand, same_demand, nullptr, {}, standard_demand_alone},
     air_part{"air", write_air, read_air, same_air, nullptr, {}, nothing_said_of_air},
+    cabling_part{"cabling", write_cabling, read_cabling, same_cabling, nullptr, {}, usual_cabling},
     requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
     findings_part{"findings", write_findings, read_findings, same_findings},
     probes_part{"probes", write_probes, read_probes, same_probes},

@@ -4,6 +4,7 @@
 #include <tuple>
 #include <vector>
 
+#include "project/kinds/cable_ways.h"
 #include "project/kinds/ceiling.h"
 #include "project/kinds/closet.h"
 #include "project/kinds/device_row.h"
@@ -22,7 +23,7 @@ template <class... Thing>
 struct Things {};
 
 /// What lies lower comes first.
-using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Closet, DeviceRow,
+using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Tray, Riser, Outlet, Closet, DeviceRow,
                            ListeningPlace, Note>;
 
 template <class List>

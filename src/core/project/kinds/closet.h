@@ -7,7 +7,10 @@ namespace yemvo {
 
 namespace limits {
 inline constexpr Range racks{1, 100};  ///< of a closet
-}
+inline constexpr std::size_t switches = 200;
+inline constexpr Range ports{1, 1000};
+inline constexpr Range switch_w{0, 100'000, "W"};
+}  // namespace limits
 
 /// Throws RuleBroken.
 void check(const Closet&);

@@ -1,5 +1,5 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-#include "checks/room_walls.h"
+#include "project/room_walls.h"
 
 namespace yemvo {
 

@@ -1,0 +1,83 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+// Shortest ways for cables through a building: the ways of its floors, joined by risers.
+#pragma once
+#include <limits>
+#include <map>
+#include <memory>
+
+#include "base/progress.h"
+#include "cabling/floor_ways.h"
+
+namespace yemvo {
+
+/// A place of a building's network.
+struct CableNode {
+    std::uint32_t floor = 0;  ///< index into CableNetwork::floors()
+    FloorWays::Node node = 0;
+    friend bool operator==(const CableNode&, const CableNode&) = default;
+};
+
+/// The part of a cable's way on one floor: corners, from the access point's end on.
+struct CableLeg {
+    FloorId floor;
+    std::vector<Point> points;
+    friend bool operator==(const CableLeg&, const CableLeg&) = default;
+};
+
+/// Ways from some places to all others of the building.
+class CableTree {
+public:
+    static constexpr double nowhere = std::numeric_limits<double>::infinity();
+    /// Metres along the way that costs least; `nowhere` where none leads there.
+    double length_m(CableNode) const;
+    double cost(CableNode) const;
+
+private:
+    friend class CableNetwork;
+    struct Reached {
+        float cost = std::numeric_limits<float>::infinity(), length_m = 0;
+        std::uint32_t before = 0;  ///< in one row with all floors' nodes
+        std::uint32_t from = 0;    ///< which of the places it began at
+    };
+    std::vector<std::uint32_t> first_;  ///< of each floor's nodes
+    std::vector<Reached> reached_;
+};
+
+class CableNetwork {
+public:
+    /// Ends of cables of each floor: met exactly. Throws Cancelled.
+    CableNetwork(const Project&, const Building&, const std::map<FloorId, std::vector<Point>>& ends,
+                 const CancelToken& = {});
+    const std::vector<const Floor*>& floors() const { return floors_; }
+    const FloorWays& ways(std::size_t floor) const { return *ways_[floor]; }
+    /// None of another building.
+    std::optional<CableNode> at(FloorId, Point) const;
+    /// No riser is drawn in the building: cables go up and down where closets stand.
+    bool closets_are_risers() const { return closets_are_risers_; }
+
+    /// As far as `most_m` of way. Throws Cancelled.
+    CableTree from(const std::vector<CableNode>&, double most_m = 1e9, const CancelToken& = {}) const;
+    /// Which of the places a tree began at is nearest to a node that it reaches.
+    std::size_t begin_of(const CableTree&, CableNode) const;
+    /// From a node to where the tree began.
+    std::vector<CableLeg> way(const CableTree&, CableNode) const;
+    /// Metres of the tree's ways to a place between nodes; `nowhere` as above.
+    double length_m(const CableTree&, FloorId, Point) const;
+
+private:
+    struct Rise {
+        CableNode low, high;
+        double length_m;
+    };
+    void add_riser(const Floor& lowest, Point, int storeys);
+    std::uint32_t row(CableNode n) const { return first_[n.floor] + n.node; }
+    CableNode of_row(std::uint32_t) const;
+
+    std::vector<const Floor*> floors_;
+    std::vector<std::unique_ptr<FloorWays>> ways_;
+    std::vector<std::uint32_t> first_;                                  ///< one more at the end
+    std::multimap<std::uint32_t, std::pair<CableNode, double>> rises_;  ///< by row
+    bool closets_are_risers_ = false;
+};
+
+}  // namespace yemvo

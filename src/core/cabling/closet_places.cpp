@@ -1,0 +1,186 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "cabling/closet_places.h"
+
+#include <cmath>
+#include <set>
+
+#include "cover/cover_bound.h"
+#include "cover/cover_search.h"
+
+namespace yemvo {
+namespace {
+
+/// A node with the runs that it would serve.
+struct Candidate {
+    CableNode node;
+    Point place;
+    double together_m = 0, longest_m = 0;  ///< of the links from it
+    double to_wall_m = 0;
+};
+
+constexpr double in_a_wall_m = 0.3;
+
+double to_wall_m(const Floor& floor, Point p) {
+    double least = 1e9;
+    for (const Wall& w : *floor.walls)
+        for (int i = 0; i < w.pieces(); ++i) least = std::min(least, distance(w.piece(i), p));
+    return least;
+}
+
+/// Racks stand at walls, and short cables are cheap.
+bool is_better(const Candidate& a, const Candidate& b) {
+    constexpr double beside_a_wall_m = 1.5;
+    const bool a_at = a.to_wall_m <= beside_a_wall_m, b_at = b.to_wall_m <= beside_a_wall_m;
+    if (a_at != b_at) return a_at;
+    return a.together_m < b.together_m - 1e-6;
+}
+
+class PlacesOfBuilding {
+public:
+    PlacesOfBuilding(const Project& project, const Building& building,
+                     const std::vector<const CableRun*>& runs, const CancelToken& cancel)
+        : project_(project),
+          runs_(runs),
+          cancel_(cancel),
+          network_(project, building, cable_ends(project, building), cancel) {}
+
+    void find(ClosetPlaces& out) {
+        gather();
+        CoverProblem problem;
+        std::vector<const std::pair<const std::vector<std::uint32_t>, Candidate>*> columns;
+        for (const auto& of_set : best_) {
+            problem.columns.push_back({1, false, of_set.first, {}});
+            columns.push_back(&of_set);
+        }
+        std::vector<char> reached(runs_.size(), 0);
+        for (const auto& c : problem.columns)
+            for (const std::uint32_t row : c.rows) reached[row] = 1;
+        for (std::size_t i = 0; i < runs_.size(); ++i)
+            if (!reached[i]) out.beyond.push_back(runs_[i]->access_point);
+        if (columns.empty()) return;
+        // each access point by itself has to be reached
+        for (std::uint32_t i = 0; i < runs_.size(); ++i)
+            problem.groups.push_back({i, 1, reached[i] ? 1u : 0u, 1});
+        CoverWish wish;
+        wish.seconds = 2;
+        const CoverPlan plan = search_cover(problem, wish, cancel_);
+        BoundWish bound;
+        bound.seconds = 2;
+        out.fewest = out.fewest && bound_cover(problem, bound, cancel_).cost >= double(plan.size()) - 1e-6;
+        for (const std::uint32_t c : plan) {
+            const Candidate& best = columns[c]->second;
+            ClosetPlace place{network_.floors()[best.node.floor]->id, best.place, {}, best.longest_m};
+            for (const std::uint32_t row : columns[c]->first)
+                place.reaches.push_back(runs_[row]->access_point);
+            out.places.push_back(std::move(place));
+        }
+    }
+
+private:
+    /// Of all places that reach the same runs the best one.
+    void gather() {
+        const CablingBook& book = project_.cabling;
+        const double most_way_m = (book.most_link_m - book.slack_m) / (1 + book.slack_share);
+        std::vector<Candidate> candidates = candidates_of_building();
+        std::vector<std::vector<std::uint32_t>> reached(candidates.size());
+        for (std::uint32_t i = 0; i < runs_.size(); ++i) {
+            const AccessPoint& ap = *find_access_point(project_, runs_[i]->floor, runs_[i]->access_point);
+            const CableNode end = *network_.at(runs_[i]->floor, ap.position);
+            const double up_m = std::abs(network_.ways(end.floor).run_m() - ap.height_m);
+            const CableTree tree = network_.from({end}, most_way_m, cancel_);
+            for (std::size_t k = 0; k < candidates.size(); ++k) {
+                const double way_m = way_to(candidates[k], tree, end) + up_m +
+                                     std::abs(network_.ways(candidates[k].node.floor).run_m() - book.panel_m);
+                if (way_m > most_way_m) continue;
+                reached[k].push_back(i);
+                candidates[k].together_m += link_m(book, way_m);
+                candidates[k].longest_m = std::max(candidates[k].longest_m, link_m(book, way_m));
+            }
+        }
+        for (std::size_t k = 0; k < candidates.size(); ++k) {
+            if (reached[k].empty()) continue;
+            const auto [at, added] = best_.try_emplace(std::move(reached[k]), candidates[k]);
+            if (!added && is_better(candidates[k], at->second)) at->second = candidates[k];
+        }
+        drop_contained();
+    }
+
+    /// Where no riser is drawn a new closet is one itself: cables come to it from above and below.
+    double way_to(const Candidate& c, const CableTree& tree, CableNode end) const {
+        const double along_m = tree.length_m(c.node);
+        if (!network_.closets_are_risers() || c.node.floor == end.floor) return along_m;
+        const auto height_m = [&](std::uint32_t f) {
+            return network_.floors()[f]->elevation_m + network_.ways(f).run_m();
+        };
+        return std::min(along_m, network_.length_m(tree, network_.floors()[end.floor]->id, c.place) +
+                                     std::abs(height_m(c.node.floor) - height_m(end.floor)));
+    }
+
+    /// As many as can be held against every run; of a large site one every few metres.
+    std::vector<Candidate> candidates_of_building() const {
+        constexpr double most_pairs = 4e6, widest_m = 16;
+        std::vector<Candidate> out;
+        for (double pitch_m = 0.5; pitch_m <= widest_m; pitch_m *= 2) {
+            out.clear();
+            for (std::uint32_t f = 0; f < network_.floors().size(); ++f) candidates_of_floor(f, pitch_m, out);
+            if (double(out.size()) * double(runs_.size()) <= most_pairs) break;
+        }
+        return out;
+    }
+
+    /// In each square of the pitch the best one.
+    void candidates_of_floor(std::uint32_t f, double pitch_m, std::vector<Candidate>& out) const {
+        std::map<std::pair<long, long>, Candidate> by_square;
+        for (FloorWays::Node n = 0; n < network_.ways(f).nodes(); ++n) {
+            if (!network_.ways(f).may_hold_closet(n)) continue;
+            const Point at = network_.ways(f).place(n);
+            const Candidate here{{f, n}, at, 0, 0, to_wall_m(*network_.floors()[f], at)};
+            if (here.to_wall_m < in_a_wall_m) continue;
+            const auto [it, added] =
+                by_square.try_emplace({std::lround(at.x / pitch_m), std::lround(at.y / pitch_m)}, here);
+            if (!added && is_better(here, it->second)) it->second = here;
+        }
+        for (const auto& [square, candidate] : by_square) out.push_back(candidate);
+    }
+
+    /// Sets within another one need no column of their own; of a large site there are many.
+    void drop_contained() {
+        constexpr std::size_t many = 3000;  // then the search has to do with them
+        if (best_.size() > many) return;
+        for (auto it = best_.begin(); it != best_.end();) {
+            const bool within = std::ranges::any_of(best_, [&](const auto& other) {
+                return other.first.size() > it->first.size() && std::ranges::includes(other.first, it->first);
+            });
+            it = within ? best_.erase(it) : std::next(it);
+        }
+    }
+
+    const Project& project_;
+    const std::vector<const CableRun*>& runs_;
+    const CancelToken& cancel_;
+    CableNetwork network_;
+    std::map<std::vector<std::uint32_t>, Candidate> best_;
+};
+
+}  // namespace
+
+bool is_out_of_reach(const CablingBook& book, const CableRun& r) {
+    return !r.closet || (!r.outlet && r.link_m > book.most_link_m + 1e-9);
+}
+
+ClosetPlaces closet_places(const Project& project, const CablePlan& plan, const CancelToken& cancel) {
+    ClosetPlaces out;
+    out.fewest = true;
+    for (const Building& b : project.buildings) {
+        std::vector<const CableRun*> runs;
+        for (const CableRun& r : plan.runs)
+            if (is_out_of_reach(project.cabling, r) && building_with(project, r.floor).id == b.id)
+                runs.push_back(&r);
+        if (!runs.empty()) PlacesOfBuilding(project, b, runs, cancel).find(out);
+    }
+    std::ranges::stable_sort(out.places, std::greater{},
+                             [](const ClosetPlace& p) { return p.reaches.size(); });
+    return out;
+}
+
+}  // namespace yemvo
