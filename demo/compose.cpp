@@ -176,6 +176,7 @@ Project compose_venue() {
     compose_basement(Composer(project, basement));
     add_requirements(project);
     compose_demand(project);
+    compose_cabling(project);
     return project;
 }
 

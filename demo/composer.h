@@ -61,5 +61,6 @@ void compose_first(Composer);
 void compose_garden(Composer);
 /// Once every floor has its zones.
 void compose_demand(Project&);
+void compose_cabling(Project&);
 
 }  // namespace yemvo::demo

@@ -2,6 +2,7 @@
 #include "app/app_window.h"
 
 #include "app/arrange/arrange_feature.h"
+#include "app/cables/cables_feature.h"
 #include "app/candidates/candidates_feature.h"
 #include "app/clients/clients_feature.h"
 #include "app/costs/costs_feature.h"
@@ -53,6 +54,7 @@ struct AppWindow::Features {
     SpectrumFeature spectrum{shell_};
     ProposalFeature proposal{shell_, plan.view()};
     ScheduleFeature schedule{shell_};
+    CablesFeature cables{shell_, plan.view()};
     FindingsFeature findings{shell_};
     CostsFeature costs{shell_};
     HistoryFeature history{shell_};
@@ -118,6 +120,7 @@ ProposalPage& AppWindow::proposal() { return features_->proposal.page(); }
 VariantsPage& AppWindow::variants() { return features_->variants.page(); }
 WhyAsked& AppWindow::proposal_why() { return features_->proposal.why(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
+CablesPage& AppWindow::cables() { return features_->cables.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 DemandPage& AppWindow::demand() { return features_->demand.page(); }

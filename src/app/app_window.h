@@ -20,6 +20,7 @@ class PredictionRunner;
 class ProofPage;
 class RadioSchedule;
 class OnAirPage;
+class CablesPage;
 class ProposalPage;
 class WhyAsked;
 class RetunePage;
@@ -60,6 +61,7 @@ public:
     SectionView& section();
     PreparePage& prepare();
     RadioSchedule& schedule();
+    CablesPage& cables();
     SpectrumPage& spectrum();
     RetunePage& retuning();
     WidthsPage& widths();

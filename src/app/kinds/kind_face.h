@@ -11,6 +11,9 @@
 #include "app/model/tool_info.h"
 #include "project/item.h"
 
+namespace yemvo::render {
+class PlanMap;
+}
 namespace yemvo {
 struct Floor;
 struct Project;
@@ -43,6 +46,8 @@ struct KindFace {
     void (*paint_mark)(QPainter&, const Floor&, const Item&, QPointF at, bool selected) = nullptr;
     std::optional<ToolInfo> tool =
         {};  ///< that makes it, where it is not among the tools that stand in tools.cpp
+    /// Of a run: how it is painted, below the marks.
+    void (*paint_run)(QPainter&, const Floor&, const Item&, const render::PlanMap&) = nullptr;
 };
 
 /// Marks the topmost first.

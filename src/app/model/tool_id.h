@@ -30,6 +30,9 @@ enum class ToolId {
     closet,
     device_row,
     listening_place,
+    outlet,
+    tray,
+    riser,
 };
 
 }  // namespace yemvo::app

@@ -78,8 +78,9 @@ public:
     }
     void runs() {
         each(PickBy::run, [&](const KindFace&, const Item& item) {
-            const auto ends = corners(project_, floor_, item);
-            if (!ends.empty() && distance(Segment{ends.front(), ends.back()}, at_) <= reach_m_) add(item);
+            const auto points = corners(project_, floor_, item);
+            for (std::size_t i = 1; i < points.size(); ++i)
+                if (distance(Segment{points[i - 1], points[i]}, at_) <= reach_m_) add(item);
         });
     }
     void outlines(PickBy by) {

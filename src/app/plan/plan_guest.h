@@ -14,6 +14,8 @@ public:
     /// It draws this access point itself.
     virtual bool draws(AccessPointId) const = 0;
     virtual void paint(QPainter&, const render::PlanMap&) const = 0;
+    /// Below the badges.
+    virtual void paint_below(QPainter&, const render::PlanMap&) const {}
     /// The left button at a place of the view; true where it was meant for the guest.
     virtual bool press(QPointF at, const render::PlanMap&) = 0;
 };

@@ -314,9 +314,9 @@ void PlanView::redraw_layers() {
     if (shown(ItemKind::wall))
         render::paint_walls(over, project, *f, layers_map_, all, theme(), workspace_.activity().shows_map());
     if (shown(ItemKind::ceiling)) render::paint_ceilings(over, project, *f, layers_map_, theme());
-    if (shown(ItemKind::device_row))
-        for (const DeviceRow& row : *f->device_rows)
-            render::paint_device_row(over, row, layers_map_, theme());
+    for (const Item& item : all_items(project, *f))
+        if (const KindFace& face = kind_face(item.kind); face.paint_run && shown(item.kind))
+            face.paint_run(over, *f, item, layers_map_);
     std::vector<QRectF> taken;
     const bool tuning = workspace_.activity().step() == Step::spectrum;
     const double tag_px =
@@ -333,6 +333,16 @@ void PlanView::redraw_layers() {
         if (const KindFace& face = kind_face(item.kind); face.paint_mark && shown(item.kind))
             face.paint_mark(over, *f, item, layers_map_.to_screen(corners(project, *f, item).front()),
                             workspace_.selection().has(item));
+}
+
+void PlanView::add_guest(PlanGuest* guest) {
+    if (std::ranges::find(guests_, guest) == guests_.end()) guests_.push_back(guest);
+    update();
+}
+
+void PlanView::remove_guest(PlanGuest* guest) {
+    std::erase(guests_, guest);
+    update();
 }
 
 void PlanView::redraw_heat() {
@@ -406,12 +416,13 @@ void PlanView::paintEvent(QPaintEvent*) {
                                        map_, theme(), part);
         };
         meetings(render::MeetingPart::lines);
+        for (const PlanGuest* guest : guests_) guest->paint_below(p, map_);
         tool_->paint(p);
         if (workspace_.activity().shows_map()) paint_probe_ray(p, workspace_, map_);
         for (const bool selected : {false, true}) {
             if (!is_shown(workspace_.project(), ItemKind::access_point)) break;
             for (const AccessPoint& ap : access_points(workspace_.project(), f->id))
-                if ((!guest_ || !guest_->draws(ap.id)) &&
+                if (std::ranges::none_of(guests_, [&](const PlanGuest* g) { return g->draws(ap.id); }) &&
                     workspace_.selection().has({Item::Kind::access_point, ap.id.value}) == selected)
                     badges_.paint(p, map_.to_screen(ap.position), workspace_.project(), ap,
                                   selected ? render::BadgeState::selected : render::BadgeState::plain, ratio);
@@ -422,7 +433,7 @@ void PlanView::paintEvent(QPaintEvent*) {
             render::paint_channels(p, workspace_.project(), *f, workspace_.shown().map().bands, map_, size(),
                                    theme());
         meetings(render::MeetingPart::tags);
-        if (guest_) guest_->paint(p, map_);
+        for (const PlanGuest* guest : guests_) guest->paint(p, map_);
         paint_decoration(p);
     }
     painted_ = workspace_.results().prediction().get();
@@ -488,8 +499,9 @@ void PlanView::mousePressEvent(QMouseEvent* e) {
     }
     if (e->button() != Qt::LeftButton || !workspace_.floor()) return;
     if (take_legend(e->position())) return;
-    if (guest_ && workspace_.activity().tool() == ToolId::select && guest_->press(e->position(), map_))
-        return;
+    if (workspace_.activity().tool() == ToolId::select)
+        for (PlanGuest* guest : guests_)
+            if (guest->press(e->position(), map_)) return;
     tool_->press(pointer(*e, Qt::LeftButton));
     emit hint_changed();
 }

@@ -52,11 +52,9 @@ public:
     /// A drawing is being decoded behind the window.
     bool is_reading() const { return !drawing_runner_->is_idle() || drawings_pending_; }
     const render::SheetCache& sheets() const { return *sheets_; }
-    /// Drawn over the rest from now on; it must outlive the view or leave with none.
-    void set_guest(PlanGuest* guest) {
-        guest_ = guest;
-        update();
-    }
+    /// Drawn over the rest from now on, those that came first below the others; it must leave before it goes.
+    void add_guest(PlanGuest*);
+    void remove_guest(PlanGuest*);
 
 signals:
     void pointer_moved(const Point& at, bool inside);
@@ -111,7 +109,7 @@ private:
     };
     HeatOf heat_of_;
     BadgeStamps badges_;
-    PlanGuest* guest_ = nullptr;
+    std::vector<PlanGuest*> guests_;
     FindingStamps finding_stamps_;
     render::LegendLayout legend() const;
     bool take_legend(QPointF);

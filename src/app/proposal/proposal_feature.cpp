@@ -43,7 +43,7 @@ ProposalFeature::ProposalFeature(Shell& shell, PlanView& plan)
         workspace_.selection(), &Selection::changed);
 }
 
-ProposalFeature::~ProposalFeature() { plan_.set_guest(nullptr); }
+ProposalFeature::~ProposalFeature() { plan_.remove_guest(this); }
 
 void ProposalFeature::tell_in(DetailsPanel& details) {
     details.offer(
@@ -54,7 +54,7 @@ void ProposalFeature::tell_in(DetailsPanel& details) {
 
 void ProposalFeature::shown_changed() {
     const std::shared_ptr<const Proposal>& shown = page_->shown();
-    plan_.set_guest(shown ? static_cast<PlanGuest*>(this) : nullptr);
+    shown ? plan_.add_guest(this) : plan_.remove_guest(this);
     why_.of(shown, page_->asked());
     if (!shown) return workspace_.shown().set_proposal(nullptr);
     workspace_.shown().set_proposal(

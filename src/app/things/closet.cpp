@@ -8,10 +8,8 @@
 #include "app/forms/form.h"
 #include "app/forms/form_parts.h"
 #include "app/look/theme.h"
-#include "app/model/activity.h"
-#include "app/model/selection.h"
 #include "app/model/tool_id.h"
-#include "app/plan/tool.h"
+#include "app/things/place_tool.h"
 #include "project/item.h"
 #include "project/kinds/thing_edits.h"
 #include "project/project.h"
@@ -57,52 +55,82 @@ QString name(const Project&, const Floor& f, const Item& item) {
     return said_text(KindOf<Closet>::label(*find(f, ClosetId{item.id})));
 }
 
-/// The first of "TR-1", "TR-2", … that no closet of the project has.
 std::string free_name(const Project& project) {
-    for (int n = 1;; ++n) {
-        const std::string wanted = "TR-" + std::to_string(n);
-        bool taken = false;
+    return free_label("TR-", [&](const std::string& name) {
         for (const Floor* f : all_floors(project))
-            for (const Closet& c : *f->closets) taken = taken || c.name == wanted;
-        if (!taken) return wanted;
-    }
+            for (const Closet& c : *f->closets)
+                if (c.name == name) return true;
+        return false;
+    });
 }
 
-class ClosetTool : public Tool {
-public:
-    using Tool::Tool;
-    QString name() const override { return tr("Closet"); }
-    std::vector<HintPart> hint() const override {
-        return {{"", tr("click where the racks stand")},
-                {tr("Alt"), tr("no snapping")},
-                {tr("Esc"), tr("exit tool")}};
-    }
-    void move(const PointerEvent& e) override {
-        if (!floor()) return;
-        SnapOptions o = snap_options(e);
-        o.angles = false;
-        pointer_ = snapped_to(e.floor, o);
-        surface_.repaint_tool();
-    }
-    void press(const PointerEvent& e) override {
-        if (!floor()) return;
-        move(e);
-        const FloorId at = workspace_.floor_id();
-        Workspace& workspace = workspace_;  // this tool goes when another is chosen
-        ClosetId made;
-        workspace.edit(tr("Place closet"), [&, place = pointer_->point](Project& p) {
-            made = add_thing(p, at, Closet{{}, free_name(p), place});
-        });
-        workspace.activity().set_tool(ToolId::select);
-        workspace.selection().select({{ItemKind::closet, made.value}});
-    }
-    void paint(QPainter& p) override {
-        if (pointer_ && floor()) paint_snap(p, *pointer_);
-    }
+using Change = std::function<void(const QString&, std::function<void(Closet&)>)>;
 
-private:
-    std::optional<Snapped> pointer_;
-};
+/// Names as choices have them: no power first.
+QStringList port_powers() {
+    QStringList names{tr("no power")};
+    for (const PowerSource s : power_sources)
+        if (s != PowerSource::dc) names << tr_mark(power_source_name(s));
+    return names;
+}
+
+/// Two lines a switch: what it is called with its ports, and what it gives.
+void switch_rows(Form& form, std::size_t i, const std::function<const Switch&()>& get, const Change& change) {
+    const QString object = QStringLiteral("switch%1").arg(i);
+    const auto set = [change, i](const QString& label, const std::function<void(Switch&)>& how) {
+        change(label, [&how, i](Closet& c) {
+            if (i < c.switches.size()) how(c.switches[i]);
+        });
+    };
+    auto* row = form.row(tr("Switch"));
+    form.name_field(
+        row, object + "Name", [get] { return QString::fromStdString(get().name); },
+        [=](const QString& text) {
+            set(tr("Rename switch"), [&](Switch& s) { s.name = text.toStdString(); });
+        });
+    form.number_field(
+        row, object + "Ports", tr("ports"), 0, [get] { return static_cast<double>(get().ports); },
+        [=](double v) {
+            set(tr("Change ports of a switch"),
+                [&](Switch& s) { s.ports = static_cast<int>(std::lround(v)); });
+        },
+        limits::ports);
+    row = form.row(tr("Gives"));
+    form.choice(
+        row, object + "Source", port_powers(),
+        [get] { return get().source ? static_cast<int>(*get().source) + 1 : 0; },
+        [=](int n) {
+            set(tr("Change power of a switch"), [&](Switch& s) {
+                s.source =
+                    n == 0 ? std::nullopt : std::optional(power_sources[static_cast<std::size_t>(n) - 1]);
+            });
+        });
+    form.number_field(
+        row, object + "Budget", "W", 0, [get] { return get().budget_w; },
+        [=](double v) { set(tr("Change watts of a switch"), [&](Switch& s) { s.budget_w = v; }); },
+        limits::switch_w);
+    row = form.row(tr("Uplink"));
+    form.number_field(
+        row, object + "Uplink", tr("Gbit/s"), 1, [get] { return get().uplink_mbps / 1000; },
+        [=](double v) { set(tr("Change uplink of a switch"), [&](Switch& s) { s.uplink_mbps = v * 1000; }); },
+        {0, limits::demand_mbps.high / 1000});
+    auto* remove = push_button(tr("Remove"), object + "Remove", tr("Take this switch out of the closet"));
+    row->addWidget(remove);
+    QObject::connect(remove, &QPushButton::clicked, &form, [=] {
+        change(tr("Remove switch"), [i](Closet& c) {
+            if (i < c.switches.size()) c.switches.erase(c.switches.begin() + static_cast<std::ptrdiff_t>(i));
+        });
+    });
+}
+
+/// As the one before it, under a name of its own.
+Switch next_switch(const Closet& c) {
+    Switch s = c.switches.empty() ? Switch() : c.switches.back();
+    s.name = free_label(c.name + "-", [&](const std::string& name) {
+        return std::ranges::find(c.switches, name, &Switch::name) != c.switches.end();
+    });
+    return s;
+}
 
 Form* form(Workspace& w, const Item& item) {
     const ClosetId id{item.id};
@@ -137,12 +165,29 @@ Form* form(Workspace& w, const Item& item) {
         row, "closetY", "y", [closet] { return closet().position.y; },
         [=](double v) { change(tr("Move closet"), [&](Closet& c) { c.position.y = v; }); });
     form->text(tr("Floor"), [&w] { return QString::fromStdString(floor_title(w.project(), *w.floor())); });
+    form->group(tr("Switches"));
+    form->built_for([closet] { return QString::number(closet().switches.size()); });
+    for (std::size_t i = 0; i < closet().switches.size(); ++i)
+        switch_rows(
+            *form, i, [closet, i]() -> const Switch& { return closet().switches.at(i); }, change);
+    if (closet().switches.empty()) form->note(tr("Without a switch its ports and watts are not counted."));
+    auto* add = push_button(tr("Add a switch"), "closetAddSwitch");
+    QObject::connect(add, &QPushButton::clicked, form, [=] {
+        change(tr("Add switch"), [](Closet& c) { c.switches.push_back(next_switch(c)); });
+    });
+    form->widget(add);
     arrange_group(*form, w);
     form->stretch();
     return form;
 }
 
-std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) { return std::make_unique<ClosetTool>(w, s); }
+std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) {
+    return std::make_unique<PlaceTool>(
+        w, s, PlaceToolWords{tr("Closet"), tr("click where the racks stand"), tr("Place closet")},
+        [](Project& p, FloorId at, Point place) {
+            return Item{ItemKind::closet, add_thing(p, at, Closet{{}, free_name(p), place}).value};
+        });
+}
 
 }  // namespace
 

@@ -30,6 +30,10 @@ QString row_name(const Project&, const Floor& f, const Item& item) {
     return said_text(KindOf<DeviceRow>::label(*find_device_row(f, DeviceRowId{item.id})));
 }
 
+void paint_row(QPainter& p, const Floor& f, const Item& item, const render::PlanMap& map) {
+    render::paint_device_row(p, *find_device_row(f, DeviceRowId{item.id}), map, theme());
+}
+
 /// The first of "Devices 1", "Devices 2", … that no row of the project has.
 std::string free_row_name(const Project& project) {
     for (int n = 1;; ++n) {
@@ -175,7 +179,8 @@ KindFace device_row_face() {
                      mark("Place devices that stay where they are: a row of tills, cameras, sensors"),
                      make_row_tool,
                      {Step::demand, Step::venue},
-                     ToolId::device_row}};
+                     ToolId::device_row},
+            paint_row};
 }
 
 }  // namespace yemvo::app

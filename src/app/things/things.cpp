@@ -5,6 +5,7 @@
 
 #include "app/details/detail_forms.h"
 #include "app/look/theme.h"
+#include "app/things/cable_ways.h"
 #include "app/things/closet.h"
 #include "app/things/device_row.h"
 #include "app/things/listening_place.h"
@@ -60,6 +61,9 @@ void tell_things() {
         {ItemKind::access_point, PickBy::mark, mark("access points"), access_point_name,
          form_of<AccessPointId, access_point_form>, true, render::badge_area},
         closet_face(),
+        outlet_face(),
+        riser_face(),
+        tray_face(),
         device_row_face(),
         listening_place_face(),
         {ItemKind::note, PickBy::mark, mark("notes"), plain<note>, form_of<NoteId, note_form>, true,

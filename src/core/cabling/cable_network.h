@@ -1,5 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
-// Shortest ways for cables through a building: the ways of its floors, joined by risers.
+// Shortest ways for cables through a site: the ways of its floors, joined by risers; yards are joined to
+// buildings at their outer doors.
 #pragma once
 #include <limits>
 #include <map>
@@ -10,7 +11,7 @@
 
 namespace yemvo {
 
-/// A place of a building's network.
+/// A place of the network.
 struct CableNode {
     std::uint32_t floor = 0;  ///< index into CableNetwork::floors()
     FloorWays::Node node = 0;
@@ -24,7 +25,7 @@ struct CableLeg {
     friend bool operator==(const CableLeg&, const CableLeg&) = default;
 };
 
-/// Ways from some places to all others of the building.
+/// Ways from some places to all others.
 class CableTree {
 public:
     static constexpr double nowhere = std::numeric_limits<double>::infinity();
@@ -45,15 +46,17 @@ private:
 
 class CableNetwork {
 public:
-    /// Ends of cables of each floor: met exactly. Throws Cancelled.
-    CableNetwork(const Project&, const Building&, const std::map<FloorId, std::vector<Point>>& ends,
-                 const CancelToken& = {});
+    /// The access points of the current variant are met exactly. The project must outlive it. Throws
+    /// Cancelled.
+    explicit CableNetwork(const Project&, const CancelToken& = {});
     const std::vector<const Floor*>& floors() const { return floors_; }
     const FloorWays& ways(std::size_t floor) const { return *ways_[floor]; }
-    /// None of another building.
-    std::optional<CableNode> at(FloorId, Point) const;
-    /// No riser is drawn in the building: cables go up and down where closets stand.
-    bool closets_are_risers() const { return closets_are_risers_; }
+    CableNode at(FloorId, Point) const;
+    std::uint32_t index_of(FloorId) const;
+    /// No riser is drawn in the floor's building: cables go up and down where closets stand.
+    bool closets_are_risers(std::uint32_t floor) const { return closets_are_risers_[floor] != 0; }
+    /// Both are floors of one building.
+    bool are_stacked(std::uint32_t a, std::uint32_t b) const { return building_[a] == building_[b]; }
 
     /// As far as `most_m` of way. Throws Cancelled.
     CableTree from(const std::vector<CableNode>&, double most_m = 1e9, const CancelToken& = {}) const;
@@ -65,11 +68,18 @@ public:
     double length_m(const CableTree&, FloorId, Point) const;
 
 private:
-    struct Rise {
-        CableNode low, high;
-        double length_m;
+    using Ends = std::map<FloorId, std::vector<Point>>;
+    /// Where a cable comes into a building from a yard: one place on both.
+    struct Entry {
+        FloorId yard, floor;
+        Point outside, inside;  ///< each in its own building's metres
+        double rise_m;
     };
-    void add_riser(const Floor& lowest, Point, int storeys);
+    std::vector<Entry> entries(const Project&) const;
+    void add_floors(const Project&, const Building&, const Ends&, const CancelToken&);
+    void add_risers(const Building&);
+    void add_riser(const Building&, const Floor& lowest, Point, int storeys);
+    void join(CableNode, CableNode, double length_m);
     std::uint32_t row(CableNode n) const { return first_[n.floor] + n.node; }
     CableNode of_row(std::uint32_t) const;
 
@@ -77,7 +87,8 @@ private:
     std::vector<std::unique_ptr<FloorWays>> ways_;
     std::vector<std::uint32_t> first_;                                  ///< one more at the end
     std::multimap<std::uint32_t, std::pair<CableNode, double>> rises_;  ///< by row
-    bool closets_are_risers_ = false;
+    std::vector<char> closets_are_risers_;                              ///< of each floor
+    std::vector<std::size_t> building_;                                 ///< of each floor
 };
 
 }  // namespace yemvo

@@ -41,21 +41,23 @@ std::map<AccessPointId, const Outlet*> outlets_taken(const Project& project, con
     return out;
 }
 
-class BuildingCables {
+class SiteCables {
 public:
-    BuildingCables(const Project& project, const Building& building, const CancelToken& cancel)
-        : project_(project),
-          cancel_(cancel),
-          network_(project, building, cable_ends(project, building), cancel) {
-        for (const Floor& f : building.floors)
-            for (const Closet& c : *f.closets) {
-                closets_.push_back({&f, &c, *network_.at(f.id, c.position)});
+    SiteCables(const Project& project, const CancelToken& cancel)
+        : project_(project), cancel_(cancel), network_(project, cancel) {
+        for (const Floor* f : network_.floors())
+            for (const Closet& c : *f->closets) {
+                closets_.push_back({f, &c, network_.at(f->id, c.position)});
                 begins_.push_back(closets_.back().node);
             }
         tree_ = network_.from(begins_, 1e9, cancel);
     }
 
-    bool closets_are_risers() const { return network_.closets_are_risers(); }
+    bool closets_are_risers() const {
+        for (std::uint32_t i = 0; i < network_.floors().size(); ++i)
+            if (network_.closets_are_risers(i)) return true;
+        return false;
+    }
 
     void add_runs(const Floor& floor, std::vector<CableRun>& out) {
         cancel_.check();
@@ -83,7 +85,7 @@ private:
         r.number = ap.number;
         if (outlet) r.outlet = outlet->id;
         feed(ap, r);
-        const CableNode end = *network_.at(floor.id, outlet ? outlet->position : ap.position);
+        const CableNode end = network_.at(floor.id, outlet ? outlet->position : ap.position);
         const CableTree* tree = &tree_;
         std::size_t closet = network_.begin_of(tree_, end);
         if (const auto told =
@@ -114,11 +116,7 @@ private:
         if (r.wants && r.wants != PowerSource::dc && r.draw_w > 0) r.power_class = class_that_feeds(r.draw_w);
     }
 
-    double run_m(FloorId floor) const {
-        for (std::size_t i = 0; i < network_.floors().size(); ++i)
-            if (network_.floors()[i]->id == floor) return network_.ways(i).run_m();
-        return 0;
-    }
+    double run_m(FloorId floor) const { return network_.ways(network_.index_of(floor)).run_m(); }
 
     const CableTree& tree_of(std::size_t closet) {
         auto& tree = of_closet_[closet];
@@ -185,13 +183,6 @@ void give_ports(const Project& project, CablePlan& plan) {
 
 }  // namespace
 
-std::map<FloorId, std::vector<Point>> cable_ends(const Project& project, const Building& building) {
-    std::map<FloorId, std::vector<Point>> ends;
-    for (const Floor& f : building.floors)
-        for (const AccessPoint& ap : access_points(project, f.id)) ends[f.id].push_back(ap.position);
-    return ends;
-}
-
 double link_m(const CablingBook& book, double way_m) { return way_m * (1 + book.slack_share) + book.slack_m; }
 
 double port_w(const PowerClass& c, double draw_w, double cable_m) {
@@ -204,14 +195,13 @@ double port_w(const PowerClass& c, double draw_w, double cable_m) {
 
 CablePlan plan_cables(const Project& project, const CancelToken& cancel) {
     CablePlan plan;
-    for (const Building& b : project.buildings) {
-        bool any = false;
-        for (const Floor& f : b.floors) any = any || !access_points(project, f.id).empty();
-        if (!any) continue;
-        BuildingCables cables(project, b, cancel);
-        plan.closets_are_risers = plan.closets_are_risers || cables.closets_are_risers();
-        for (const Floor& f : b.floors) cables.add_runs(f, plan.runs);
+    if (placed_access_points(project).empty()) {
+        give_ports(project, plan);
+        return plan;
     }
+    SiteCables cables(project, cancel);
+    plan.closets_are_risers = cables.closets_are_risers();
+    for (const Floor* f : all_floors(project)) cables.add_runs(*f, plan.runs);
     give_ports(project, plan);
     for (const CableRun& r : plan.runs) {
         if (!r.closet) continue;

@@ -70,7 +70,4 @@ double link_m(const CablingBook&, double way_m);
 /// Watts that a port sends for what a device of that class draws at the end of the cable.
 double port_w(const PowerClass&, double draw_w, double cable_m);
 
-/// The ends of cables on every floor of a building: access points of the current variant.
-std::map<FloorId, std::vector<Point>> cable_ends(const Project&, const Building&);
-
 }  // namespace yemvo

@@ -35,14 +35,10 @@ bool is_better(const Candidate& a, const Candidate& b) {
     return a.together_m < b.together_m - 1e-6;
 }
 
-class PlacesOfBuilding {
+class PlaceSearch {
 public:
-    PlacesOfBuilding(const Project& project, const Building& building,
-                     const std::vector<const CableRun*>& runs, const CancelToken& cancel)
-        : project_(project),
-          runs_(runs),
-          cancel_(cancel),
-          network_(project, building, cable_ends(project, building), cancel) {}
+    PlaceSearch(const Project& project, const std::vector<const CableRun*>& runs, const CancelToken& cancel)
+        : project_(project), runs_(runs), cancel_(cancel), network_(project, cancel) {}
 
     void find(ClosetPlaces& out) {
         gather();
@@ -81,11 +77,11 @@ private:
     void gather() {
         const CablingBook& book = project_.cabling;
         const double most_way_m = (book.most_link_m - book.slack_m) / (1 + book.slack_share);
-        std::vector<Candidate> candidates = candidates_of_building();
+        std::vector<Candidate> candidates = candidates_of_site();
         std::vector<std::vector<std::uint32_t>> reached(candidates.size());
         for (std::uint32_t i = 0; i < runs_.size(); ++i) {
             const AccessPoint& ap = *find_access_point(project_, runs_[i]->floor, runs_[i]->access_point);
-            const CableNode end = *network_.at(runs_[i]->floor, ap.position);
+            const CableNode end = network_.at(runs_[i]->floor, ap.position);
             const double up_m = std::abs(network_.ways(end.floor).run_m() - ap.height_m);
             const CableTree tree = network_.from({end}, most_way_m, cancel_);
             for (std::size_t k = 0; k < candidates.size(); ++k) {
@@ -108,7 +104,9 @@ private:
     /// Where no riser is drawn a new closet is one itself: cables come to it from above and below.
     double way_to(const Candidate& c, const CableTree& tree, CableNode end) const {
         const double along_m = tree.length_m(c.node);
-        if (!network_.closets_are_risers() || c.node.floor == end.floor) return along_m;
+        if (c.node.floor == end.floor || !network_.closets_are_risers(c.node.floor) ||
+            !network_.are_stacked(c.node.floor, end.floor))
+            return along_m;
         const auto height_m = [&](std::uint32_t f) {
             return network_.floors()[f]->elevation_m + network_.ways(f).run_m();
         };
@@ -117,7 +115,7 @@ private:
     }
 
     /// As many as can be held against every run; of a large site one every few metres.
-    std::vector<Candidate> candidates_of_building() const {
+    std::vector<Candidate> candidates_of_site() const {
         constexpr double most_pairs = 4e6, widest_m = 16;
         std::vector<Candidate> out;
         for (double pitch_m = 0.5; pitch_m <= widest_m; pitch_m *= 2) {
@@ -171,13 +169,10 @@ bool is_out_of_reach(const CablingBook& book, const CableRun& r) {
 ClosetPlaces closet_places(const Project& project, const CablePlan& plan, const CancelToken& cancel) {
     ClosetPlaces out;
     out.fewest = true;
-    for (const Building& b : project.buildings) {
-        std::vector<const CableRun*> runs;
-        for (const CableRun& r : plan.runs)
-            if (is_out_of_reach(project.cabling, r) && building_with(project, r.floor).id == b.id)
-                runs.push_back(&r);
-        if (!runs.empty()) PlacesOfBuilding(project, b, runs, cancel).find(out);
-    }
+    std::vector<const CableRun*> runs;
+    for (const CableRun& r : plan.runs)
+        if (is_out_of_reach(project.cabling, r)) runs.push_back(&r);
+    if (!runs.empty()) PlaceSearch(project, runs, cancel).find(out);
     std::ranges::stable_sort(out.places, std::greater{},
                              [](const ClosetPlace& p) { return p.reaches.size(); });
     return out;

@@ -96,7 +96,8 @@ TEST_CASE("cables run at the height of the trays, and climb to them") {
 TEST_CASE("cables go round a court, not across it") {
     Project p = one_floor();
     // a U: two legs of 10 by 40 m, joined below by one of 40 by 10 m
-    wall(p, "brick-half", {{0, 0}, {40, 0}, {40, 40}, {30, 40}, {30, 10}, {10, 10}, {10, 40}, {0, 40}, {0, 0}});
+    wall(p, "brick-half",
+         {{0, 0}, {40, 0}, {40, 40}, {30, 40}, {30, 10}, {10, 10}, {10, 40}, {0, 40}, {0, 0}});
     closet(p, {5, 38});
     hang(p, {35, 38});
     const CableRun run = plan_cables(p).runs.at(0);
@@ -238,4 +239,28 @@ TEST_CASE("corridors are found by shape and doors, and followed") {
     bool in_middle = false;
     for (const Point& corner : run.legs.at(0).points) in_middle = in_middle || std::abs(corner.y - 6) < 0.02;
     CHECK(in_middle);
+}
+
+TEST_CASE("a yard is cabled from the building beside it, in through an outer door") {
+    Project p = one_floor();
+    const WallId front = wall(p, "brick-half", {{0, 0}, {20, 0}, {20, 10}, {0, 10}, {0, 0}});
+    Opening door;
+    door.type = first_type(p, TypeUse::door);
+    door.start_m = 9.5;
+    door.width_m = 1;
+    add_opening(p, floor_at(p, 0), front, door);
+    closet(p, {10, 8});
+    add_building(p, "Yard", BuildingKind::yard, {1, 0, {0, -30}});  // its y 30 is the front
+    const FloorId yard = p.buildings.back().floors.front().id;
+    Zone lawn;
+    lawn.outline = {{0, 0}, {20, 0}, {20, 30}, {0, 30}};
+    add_zone(p, yard, lawn);
+    AccessPoint ap = *find_access_point(p, yard, add_access_point(p, yard, p.models->front().id, {10, 20}));
+    ap.height_m = 2.5;
+    replace_access_point(p, yard, ap);
+    const CableRun run = plan_cables(p).runs.at(0);
+    REQUIRE(run.closet);
+    CHECK(run.way_m == Approx(10 + 8).margin(0.01));
+    REQUIRE(run.legs.size() == 2);
+    CHECK(run.legs[0].floor == yard);
 }
