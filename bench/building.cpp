@@ -7,8 +7,8 @@
 #include "app/plan/snapping.h"
 #include "bench/timing.h"
 #include "bench/window.h"
-#include "checks/room_walls.h"
 #include "project/edits.h"
+#include "project/room_walls.h"
 
 using namespace yemvo;
 using namespace yemvo::app;

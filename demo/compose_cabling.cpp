@@ -21,6 +21,9 @@ void compose_cabling(Project& p) {
               Closet{{}, "TR-1", {33, 27.5}, 2, {}, {{"TR-1-1", 24, PowerSource::bt3, 740, 10'000}}});
     add_thing(p, first,
               Closet{{}, "TR-2", {33, 27.5}, 1, {}, {{"TR-2-1", 24, PowerSource::bt3, 740, 10'000}}});
+    // a cabinet in the glasshouse: the bicycle shelter is too far from the library
+    add_thing(p, find_floor(p, "Garden")->id,
+              Closet{{}, "TR-3", {22, 21.5}, 1, {}, {{"TR-3-1", 8, PowerSource::bt3, 240, 10'000}}});
     add_thing(p, basement, Riser{{}, "R-1", {34.4, 28.4}, 3});
     tray(p, "Basement", "T-1", {{36, 27}, {36, 19}, {17, 19}});
     tray(p, "Ground floor", "T-2", {{36, 27}, {36, 18.8}, {17, 18.8}});
@@ -29,7 +32,7 @@ void compose_cabling(Project& p) {
     tray(p, "First floor", "T-5", {{36, 18.8}, {44, 18.8}});
     tray(p, "Second floor", "T-6", {{36, 27}, {36, 18.8}, {17, 18.8}});
     // left over from a till that stood here
-    add_thing(p, ground, Outlet{{}, "D-12", {20.5, 10.5}, 2.6});
+    add_thing(p, ground, Outlet{{}, "D-12", {20.5, 14.5}, 2.6});
 }
 
 }  // namespace yemvo::demo

@@ -14,6 +14,7 @@
 #include <cstdio>
 
 #include "app/app_window.h"
+#include "app/cables/cables_page.h"
 #include "app/candidates/candidates_page.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/findings/findings_page.h"
@@ -41,7 +42,6 @@
 #include "app/proposal/proposal_page.h"
 #include "app/proposal/why_asked.h"
 #include "app/spectrum/retune_page.h"
-#include "app/spectrum/widths_page.h"
 #include "app/variants/variants_page.h"
 #include "project/edits.h"
 #include "project/kinds/thing_edits.h"
@@ -167,10 +167,6 @@ bool shoot_spectrum(AppWindow& window, const QString& folder) {
     w.document().history().undo();
     w.spectrum().choose({});
     settle(window);
-    trigger(window, "view.widths");
-    window.widths().begin();
-    if (!QTest::qWaitFor([&] { return !window.widths().is_working(); }, 60'000)) return false;
-    done = shoot(window, folder, "widths") && done;
     trigger(window, "spectrum.retune");
     window.retuning().begin();
     if (!QTest::qWaitFor([&] { return !window.retuning().is_working(); }, 60'000)) return false;
@@ -242,6 +238,23 @@ bool shoot_variants(AppWindow& window, const QString& folder) {
     window.workspace().document().history().undo();
     settle(window);
     return done;
+}
+
+/// The cables of the first floor, one of them chosen.
+bool shoot_cables(AppWindow& window, const QString& folder, FloorId floor) {
+    Workspace& w = window.workspace();
+    w.activity().set_step(Step::placement);
+    w.in_view().show_floor(floor);
+    w.shown().set({LensId::signal, band_5, -67});
+    trigger(window, "view.cables");
+    for (const AccessPoint& ap : access_points(w.project(), floor))
+        if (ap.number == 16) w.selection().select({{Item::Kind::access_point, ap.id.value}});
+    settle(window);
+    window.plan().fit();
+    QTest::qWait(300);
+    if (!QTest::qWaitFor([&] { return window.cables().planned() && !window.cables().is_working(); }, 30'000))
+        return false;
+    return shoot(window, folder, "cables");
 }
 
 /// A proposal for all floors beside the present plan.
@@ -353,6 +366,7 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     done = shoot(window, folder, "venue") && done;
     QTest::keyClick(&window.plan(), Qt::Key_Escape);
     w.activity().set_tool(ToolId::select);
+    done = shoot_cables(window, folder, find_floor(w.project(), "First floor")->id) && done;
     // last: taken and undone, it leaves a verdict to be compared with
     done = shoot_proposal(window, folder, ground) && done;
     return done;

@@ -58,16 +58,6 @@ QString metres_in_all(double metres, LengthUnits units) {
                                         : tr("%1 ft").arg(render::figure(metres / 0.3048, 0));
 }
 
-std::string free_closet_name(const Project& project) {
-    for (int n = 1;; ++n) {
-        std::string name = "TR-" + std::to_string(n);
-        bool taken = false;
-        for (const Floor* f : all_floors(project))
-            for (const Closet& c : *f->closets) taken = taken || c.name == name;
-        if (!taken) return name;
-    }
-}
-
 }  // namespace
 
 CablesPage::CablesPage(Workspace& workspace, QWidget* parent)

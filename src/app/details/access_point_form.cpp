@@ -259,6 +259,36 @@ void add_power(Form* form, const AccessPointEditor& ed) {
     lost->setObjectName("apLost");
 }
 
+/// With the floor where that is another one.
+std::vector<std::pair<ClosetId, QString>> closets_by_name(const Project& project) {
+    std::vector<std::pair<ClosetId, QString>> out;
+    for (const Floor* f : all_floors(project))
+        for (const Closet& c : *f->closets)
+            out.push_back(
+                {c.id, tr("%1, %2").arg(QString::fromStdString(c.name), QString::fromStdString(f->name))});
+    return out;
+}
+
+/// Where its cable ends, once there are closets.
+void add_cable(Form* form, const AccessPointEditor& ed) {
+    const auto closets = closets_by_name(ed.w_.project());
+    if (closets.empty()) return;
+    form->group(tr("Cable"));
+    QStringList names{tr("the nearest closet")};
+    for (const auto& [id, name] : closets) names << name;
+    form->choice(
+        form->row(tr("Ends at")), "apCloset", names,
+        [ed, closets] {
+            const auto at = std::ranges::find(closets, ed.get().closet, &std::pair<ClosetId, QString>::first);
+            return at == closets.end() ? 0 : static_cast<int>(at - closets.begin()) + 1;
+        },
+        [ed, closets](int i) {
+            ed.change(tr("Change where the cable of access point %1 ends"), [&](AccessPoint& ap) {
+                ap.closet = i == 0 ? ClosetId{} : closets[static_cast<std::size_t>(i) - 1].first;
+            });
+        });
+}
+
 void add_radio(Form* form, QGridLayout* grid, int row, const AccessPointEditor& ed, std::size_t index) {
     const BandId id = ed.get().radios[index].channel.band;
     const AccessPointModel& m = model(ed.w_.project(), ed.get().model);
@@ -407,6 +437,8 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                  .arg(w.activity().step() == Step::spectrum)
                  .arg(has_demand(w.project()))
                  .arg(reinterpret_cast<quintptr>(w.project().demand.networks.identity()));
+        for (const auto& [closet, name] : closets_by_name(w.project()))
+            s += QString(" %1%2").arg(closet.value).arg(name);
         return s + QString(" %1").arg(reinterpret_cast<quintptr>(w.project().models.identity()));
     });
     const AccessPointEditor ed(w, id);
@@ -440,6 +472,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
     add_rights(form, ed);
     for (std::size_t i = 0; i < ed.get().radios.size(); ++i) add_antenna(form, ed, i);
     add_power(form, ed);
+    add_cable(form, ed);
 
     busy_hour_rows(*form, w, id);
     form->group(tr("If it fails"));

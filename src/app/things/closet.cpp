@@ -55,15 +55,6 @@ QString name(const Project&, const Floor& f, const Item& item) {
     return said_text(KindOf<Closet>::label(*find(f, ClosetId{item.id})));
 }
 
-std::string free_name(const Project& project) {
-    return free_label("TR-", [&](const std::string& name) {
-        for (const Floor* f : all_floors(project))
-            for (const Closet& c : *f->closets)
-                if (c.name == name) return true;
-        return false;
-    });
-}
-
 using Change = std::function<void(const QString&, std::function<void(Closet&)>)>;
 
 /// Names as choices have them: no power first.
@@ -95,9 +86,8 @@ void switch_rows(Form& form, std::size_t i, const std::function<const Switch&()>
                 [&](Switch& s) { s.ports = static_cast<int>(std::lround(v)); });
         },
         limits::ports);
-    row = form.row(tr("Gives"));
     form.choice(
-        row, object + "Source", port_powers(),
+        form.row(tr("Gives")), object + "Source", port_powers(),
         [get] { return get().source ? static_cast<int>(*get().source) + 1 : 0; },
         [=](int n) {
             set(tr("Change power of a switch"), [&](Switch& s) {
@@ -105,17 +95,17 @@ void switch_rows(Form& form, std::size_t i, const std::function<const Switch&()>
                     n == 0 ? std::nullopt : std::optional(power_sources[static_cast<std::size_t>(n) - 1]);
             });
         });
+    row = form.row(tr("Watts, uplink"));
     form.number_field(
         row, object + "Budget", "W", 0, [get] { return get().budget_w; },
         [=](double v) { set(tr("Change watts of a switch"), [&](Switch& s) { s.budget_w = v; }); },
         limits::switch_w);
-    row = form.row(tr("Uplink"));
     form.number_field(
         row, object + "Uplink", tr("Gbit/s"), 1, [get] { return get().uplink_mbps / 1000; },
         [=](double v) { set(tr("Change uplink of a switch"), [&](Switch& s) { s.uplink_mbps = v * 1000; }); },
         {0, limits::demand_mbps.high / 1000});
-    auto* remove = push_button(tr("Remove"), object + "Remove", tr("Take this switch out of the closet"));
-    row->addWidget(remove);
+    auto* remove = push_button(tr("Remove this switch"), object + "Remove");
+    form.widget(remove);
     QObject::connect(remove, &QPushButton::clicked, &form, [=] {
         change(tr("Remove switch"), [i](Closet& c) {
             if (i < c.switches.size()) c.switches.erase(c.switches.begin() + static_cast<std::ptrdiff_t>(i));
@@ -141,7 +131,7 @@ Form* form(Workspace& w, const Item& item) {
             w, label, [id](Project&, const Floor& f) { return find(f, id); },
             [](Project& p, FloorId at, const Closet& c) { replace_thing(p, at, c); }, how);
     };
-    title(*form, tr("Telecommunications closet"));
+    title(*form, tr("Closet"));
     form->group(tr("What it is"));
     form->name_field(
         form->row(tr("Name")), "closetName", [closet] { return QString::fromStdString(closet().name); },
@@ -185,7 +175,7 @@ std::unique_ptr<Tool> make_tool(Workspace& w, PlanSurface& s) {
     return std::make_unique<PlaceTool>(
         w, s, PlaceToolWords{tr("Closet"), tr("click where the racks stand"), tr("Place closet")},
         [](Project& p, FloorId at, Point place) {
-            return Item{ItemKind::closet, add_thing(p, at, Closet{{}, free_name(p), place}).value};
+            return Item{ItemKind::closet, add_thing(p, at, Closet{{}, free_closet_name(p), place}).value};
         });
 }
 

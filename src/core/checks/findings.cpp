@@ -56,6 +56,16 @@ const RuleInfo& rule_info(Rule rule) {
         {Rule::many_networks, "many-networks", mark("Too many networks"),
          mark("Their beacons take air at every radio, whoever is there. Fewer names or a higher lowest rate "
               "help.")},
+        {Rule::cable_nowhere, "cable-nowhere", mark("Cable that leads nowhere"),
+         mark("No closet can be reached from it by floors and risers.")},
+        {Rule::cable_long, "cable-long", mark("Cable too long"),
+         mark("Beyond its length a link may fail, or run slower.")},
+        {Rule::port_missing, "port-missing", mark("No port left"),
+         mark("The switches of its closet are full: it would hang without a connection.")},
+        {Rule::port_weak, "port-weak", mark("Port too weak"),
+         mark("What the plan counts on is not fed: radios or chains stay off.")},
+        {Rule::switch_watts, "switch-watts", mark("Switch short of watts"),
+         mark("It refuses power to ports once what it may set aside is spoken for.")},
         {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
          mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
@@ -111,6 +121,7 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_radios(check, air);
     }
     check_site_demand(project, out);
+    check_cables(project, out, cancel);
     check_site_air(project, out);
     check_types(project, out);
     check_set_aside(project, out);

@@ -37,6 +37,11 @@ enum class Rule {
     demand_unserved,
     uplink_narrow,
     many_networks,
+    cable_nowhere,
+    cable_long,
+    port_missing,
+    port_weak,
+    switch_watts,
     set_aside,
     // of the air, in the order of air_rules.cpp
     no_country_data,
@@ -65,7 +70,7 @@ enum class Rule {
     use_measured,
     retries_measured,
 };
-inline constexpr int rule_count = 47;
+inline constexpr int rule_count = 52;
 
 /// From where on a rule finds something; the project may have another (AirBook::limits, under the rule's
 /// key).

@@ -143,16 +143,16 @@ TEST_CASE("a switch is added in Details, and its ports and watts are counted") {
     picture(d.window, "cables-switch");
 }
 
-TEST_CASE("the demo's cables: one is too long; a row and its access point belong together") {
+TEST_CASE("the demo's cables are in order; a row and its access point belong together") {
     Cabling d(demo::make_demo());
     d.open();
     CHECK(d.page().runs().model()->rowCount() == 29);
     for (const CableRun& run : d.page().planned()->plan.runs) {
         CHECK(run.closet);
         CHECK(run.port);
-        // the one in the bicycle shelter is too far from any closet
-        CHECK((run.channel_m > 100) == (run.number == 20));
+        CHECK(run.channel_m <= 100);
     }
+    CHECK_THAT(d.page().summary().toStdString(), Catch::Contains("all in order"));
     d.page().runs().setFocus();
     d.page().runs().setCurrentIndex(d.page().runs().model()->index(11, 0));
     REQUIRE(d.w().selection().items().size() == 1);
@@ -165,6 +165,26 @@ TEST_CASE("the demo's cables: one is too long; a row and its access point belong
     REQUIRE(d.settle());
     d.wait();
     picture(d.window, "cables-ground");
+}
+
+TEST_CASE("an access point is told which closet its cable ends at") {
+    Cabling d(long_hall());
+    d.open();
+    d.place(ToolId::closet, {5, 8});
+    d.wait();
+    d.place(ToolId::closet, {60, 8});
+    d.wait();
+    d.w().selection().select(
+        {{ItemKind::access_point, access_points(d.project(), d.w().floor_id())[0].id.value}});
+    QCoreApplication::processEvents();
+    const ClosetId first = d.floor().closets->front().id, second = d.floor().closets->back().id;
+    CHECK(d.page().planned()->plan.runs[0].closet == first);
+    d.pick("apCloset", "TR-2, Ground floor");
+    d.wait();
+    CHECK(d.page().planned()->plan.runs[0].closet == second);
+    d.w().document().history().undo();
+    d.wait();
+    CHECK(d.page().planned()->plan.runs[0].closet == first);
 }
 
 TEST_CASE("how cables are counted is changed in the page and undone") {

@@ -25,6 +25,16 @@ void check(const Closet& c) {
     }
 }
 
+std::string free_closet_name(const Project& project) {
+    for (int n = 1;; ++n) {
+        std::string name = "TR-" + std::to_string(n);
+        bool taken = false;
+        for (const Floor* f : all_floors(project))
+            for (const Closet& c : *f->closets) taken = taken || c.name == name;
+        if (!taken) return name;
+    }
+}
+
 namespace {
 
 Json write_switch(const Switch& s) {

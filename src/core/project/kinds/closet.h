@@ -15,6 +15,9 @@ inline constexpr Range switch_w{0, 100'000, "W"};
 /// Throws RuleBroken.
 void check(const Closet&);
 
+/// The first of "TR-1", "TR-2", … that no closet of the project has.
+std::string free_closet_name(const Project&);
+
 template <>
 struct KindOf<Closet> : InFloor<Closet, &Floor::closets>, ByPlace<Closet>, OfNoType, OneId {
     static constexpr ItemKind kind = ItemKind::closet;
