@@ -7,6 +7,7 @@
 #include <new>
 #include <utility>
 
+#include "base/background.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
@@ -207,6 +208,7 @@ std::function<void()> Behind::work_on(const Job& job, const std::shared_ptr<Begu
 }
 
 void Behind::run() {
+    if (manner_.gives_way) give_way_to_others();
     std::unique_lock lock(mutex_);
     while (true) {
         ++idle_threads_;

@@ -87,6 +87,8 @@ public:
         /// More than one for work that cannot be stopped half-way: what was given up does not hold up the
         /// next.
         int threads = 1;
+        /// Long work on every core: the window goes first (give_way_to_others).
+        bool gives_way = false;
     };
     Behind();
     explicit Behind(Manner, QObject* parent = nullptr);

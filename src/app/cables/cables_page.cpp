@@ -61,7 +61,10 @@ QString metres_in_all(double metres, LengthUnits units) {
 }  // namespace
 
 CablesPage::CablesPage(Workspace& workspace, QWidget* parent)
-    : QWidget(parent), workspace_(workspace), behind_(after_the_hand) {
+    : QWidget(parent),
+      workspace_(workspace),
+      behind_(after_the_hand),
+      searching_(Behind::Manner{.gives_way = true}) {
     setObjectName("cablesPage");
     auto* column = new QVBoxLayout(this);
     column->setContentsMargins(0, 0, 0, 0);

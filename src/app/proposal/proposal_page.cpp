@@ -8,6 +8,7 @@
 #include <QLabel>
 #include <QPushButton>
 #include <QTableView>
+#include <QTimer>
 #include <algorithm>
 #include <cmath>
 
@@ -58,7 +59,8 @@ bool hang_alike(const Project& a, const Project& b) {
 
 }  // namespace
 
-ProposalPage::ProposalPage(Workspace& workspace, QWidget* parent) : QWidget(parent), workspace_(workspace) {
+ProposalPage::ProposalPage(Workspace& workspace, QWidget* parent)
+    : QWidget(parent), workspace_(workspace), behind_(Behind::Manner{.gives_way = true}) {
     setObjectName("proposalPage");
     auto* row = new QHBoxLayout(this);
     row->setContentsMargins(0, 0, 0, 0);
@@ -338,10 +340,15 @@ void ProposalPage::stop() {
 
 void ProposalPage::show(std::shared_ptr<const Proposal> found) {
     if (!is_of_present(present_)) return;  // of a plan that is no more
+    const bool is_first = !shown_;
     shown_ = std::move(found);
     table_->show(shown_, workspace_.project());
     refresh();
-    emit shown_changed();
+    // the map, the plan and the bar over it come a turn later: all at once would hold up the hand
+    if (is_first && is_working())
+        QTimer::singleShot(0, this, &ProposalPage::shown_changed);
+    else
+        emit shown_changed();
 }
 
 void ProposalPage::forget() {

@@ -59,7 +59,8 @@ CableNetwork::CableNetwork(const Project& project, const CancelToken& cancel) {
     first_.push_back(0);
     for (const Building& b : project.buildings) add_floors(project, b, ends, cancel);
     for (const Building& b : project.buildings) add_risers(b);
-    for (const Entry& e : joined) join(at(e.yard, e.outside), at(e.floor, e.inside), e.rise_m);
+    for (const Entry& e : joined)
+        join(at(e.yard, e.outside), at(e.floor, e.inside), e.rise_m, e.rise_m + CableCosts::outside);
 }
 
 std::vector<CableNetwork::Entry> CableNetwork::entries(const Project& project) const {
@@ -132,16 +133,16 @@ void CableNetwork::add_riser(const Building& building, const Floor& lowest, Poin
         if (f.elevation_m < lowest.elevation_m) continue;
         const CableNode here = at(f.id, place);
         const double height_m = f.elevation_m + ways_[here.floor]->run_m();
-        if (below) join(*below, here, std::abs(height_m - below_m));
+        if (below) join(*below, here, std::abs(height_m - below_m), std::abs(height_m - below_m));
         below = here;
         below_m = height_m;
         ++gone;
     }
 }
 
-void CableNetwork::join(CableNode a, CableNode b, double length_m) {
-    rises_.insert({row(a), {b, length_m}});
-    rises_.insert({row(b), {a, length_m}});
+void CableNetwork::join(CableNode a, CableNode b, double length_m, double cost) {
+    rises_.insert({row(a), {b, length_m, cost}});
+    rises_.insert({row(b), {a, length_m, cost}});
 }
 
 std::uint32_t CableNetwork::index_of(FloorId floor) const {
@@ -195,7 +196,7 @@ CableTree CableNetwork::from(const std::vector<CableNode>& begins, double most_m
         });
         const auto [low, high] = rises_.equal_range(r);
         for (auto rise = low; rise != high; ++rise)
-            go(rise->second.first, rise->second.second, rise->second.second);
+            go(rise->second.to, rise->second.cost, rise->second.length_m);
     }
     return tree;
 }

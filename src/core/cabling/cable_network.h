@@ -79,16 +79,20 @@ private:
     void add_floors(const Project&, const Building&, const Ends&, const CancelToken&);
     void add_risers(const Building&);
     void add_riser(const Building&, const Floor& lowest, Point, int storeys);
-    void join(CableNode, CableNode, double length_m);
+    struct Rise {
+        CableNode to;
+        double length_m, cost;
+    };
+    void join(CableNode, CableNode, double length_m, double cost);
     std::uint32_t row(CableNode n) const { return first_[n.floor] + n.node; }
     CableNode of_row(std::uint32_t) const;
 
     std::vector<const Floor*> floors_;
     std::vector<std::unique_ptr<FloorWays>> ways_;
-    std::vector<std::uint32_t> first_;                                  ///< one more at the end
-    std::multimap<std::uint32_t, std::pair<CableNode, double>> rises_;  ///< by row
-    std::vector<char> closets_are_risers_;                              ///< of each floor
-    std::vector<std::size_t> building_;                                 ///< of each floor
+    std::vector<std::uint32_t> first_;          ///< one more at the end
+    std::multimap<std::uint32_t, Rise> rises_;  ///< by row
+    std::vector<char> closets_are_risers_;      ///< of each floor
+    std::vector<std::size_t> building_;         ///< of each floor
 };
 
 }  // namespace yemvo

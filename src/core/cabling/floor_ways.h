@@ -21,6 +21,7 @@ namespace yemvo {
 struct CableCosts {
     static constexpr double corridor = 1.15, room = 1.5, shunned = 6;  ///< a metre
     static constexpr double wall = 1.5, door = 0.5;                    ///< through it
+    static constexpr double outside = 30;                              ///< from a building into a yard
 };
 
 class FloorWays {

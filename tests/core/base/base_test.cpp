@@ -1,4 +1,10 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <sys/resource.h>
+#include <unistd.h>
+
+#include <thread>
+
+#include "base/background.h"
 #include "base/content_key.h"
 #include "base/error.h"
 #include "base/length_text.h"
@@ -124,4 +130,18 @@ TEST_CASE("areas and levels are told in the project's units") {
     CHECK(format_level(0, LengthUnits::metres) == "±0.00");
     CHECK(format_level(-3.6, LengthUnits::metres) == "\u22123.60");
     CHECK(format_level(4.8, LengthUnits::feet_inches) == "+15' 9\"");
+}
+
+TEST_CASE("a thread gives way to others, and so do those that it starts; the one that began it does not") {
+    const auto nice_of_thread = [] { return getpriority(PRIO_PROCESS, static_cast<id_t>(gettid())); };
+    const int before = nice_of_thread();
+    int own = 0, started = 0;
+    std::thread([&] {
+        give_way_to_others();
+        own = nice_of_thread();
+        std::thread([&] { started = nice_of_thread(); }).join();
+    }).join();
+    CHECK(own > before);
+    CHECK(started == own);
+    CHECK(nice_of_thread() == before);
 }
