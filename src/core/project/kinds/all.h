@@ -23,8 +23,8 @@ template <class... Thing>
 struct Things {};
 
 /// What lies lower comes first.
-using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Tray, Riser, Outlet, Closet, DeviceRow,
-                           ListeningPlace, Note>;
+using FloorThings = Things<SlabArea, SlabVoid, Ramp, CeilingArea, Zone, Obstacle, Wall, Tray, Riser, Outlet,
+                           Closet, DeviceRow, ListeningPlace, Note>;
 
 template <class List>
 struct ListsOf;
