@@ -25,7 +25,7 @@
 namespace yemvo::app {
 namespace {
 
-enum Column { type_column, mean_column, area_column, all_column };
+enum CostColumn { type_column, mean_column, area_column, all_column };
 
 /// A sample of the type before its name; the last column's share as a bar.
 class CostDelegate : public QStyledItemDelegate {

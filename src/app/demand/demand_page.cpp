@@ -30,7 +30,7 @@
 namespace yemvo::app {
 namespace {
 
-enum Column {
+enum DemandColumn {
     zone_column,
     area_column,
     people_column,
