@@ -25,7 +25,7 @@
 namespace yemvo::app {
 namespace {
 
-enum CostColumn { type_column, mean_column, area_column, all_column };
+enum CostColumn { type_column, mean_column, cost_area_column, all_column };
 
 /// A sample of the type before its name; the last column's share as a bar.
 class CostDelegate : public QStyledItemDelegate {
@@ -108,7 +108,7 @@ CostsPage::CostsPage(Workspace& workspace, QWidget* parent)
     table_->horizontalHeader()->setSectionResizeMode(type_column, QHeaderView::Stretch);
     table_->horizontalHeaderItem(type_column)->setTextAlignment(Qt::AlignLeft | Qt::AlignVCenter);
     set_column_width(*table_, mean_column, 130);
-    set_column_width(*table_, area_column, 150);
+    set_column_width(*table_, cost_area_column, 150);
     set_column_width(*table_, all_column, 250);
     row->addWidget(table_, 1);
     listen(this, &CostsPage::refresh, workspace.results(), &Results::changed, workspace.shown(),
