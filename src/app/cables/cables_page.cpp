@@ -18,7 +18,6 @@
 #include "app/model/listening.h"
 #include "app/model/selection.h"
 #include "app/model/workspace.h"
-#include "project/kinds/thing_edits.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
@@ -219,8 +218,7 @@ void CablesPage::place_proposed() {
     if (places.empty()) return;
     workspace_.edit(tr("Place proposed closets"), [&](Project& p) {
         for (const ClosetPlace& place : places)
-            if (find_floor(p, place.floor))
-                add_thing(p, place.floor, Closet{{}, free_closet_name(p), place.place});
+            if (find_floor(p, place.floor)) place_closet(p, place);
     });
     refresh();
 }

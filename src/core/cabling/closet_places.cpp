@@ -2,10 +2,11 @@
 #include "cabling/closet_places.h"
 
 #include <cmath>
-#include <set>
+#include <tuple>
 
 #include "cover/cover_bound.h"
 #include "cover/cover_search.h"
+#include "project/kinds/thing_edits.h"
 
 namespace yemvo {
 namespace {
@@ -19,6 +20,11 @@ struct Candidate {
 };
 
 constexpr double in_a_wall_m = 0.3;
+
+/// With its cords it has to keep to the channel's length, too.
+double longest_link_m(const CablingBook& book) {
+    return std::min(book.most_link_m, book.most_channel_m - book.cords_m);
+}
 
 double to_wall_m(const Floor& floor, Point p) {
     double least = 1e9;
@@ -76,7 +82,7 @@ private:
     /// Of all places that reach the same runs the best one.
     void gather() {
         const CablingBook& book = project_.cabling;
-        const double most_way_m = (book.most_link_m - book.slack_m) / (1 + book.slack_share);
+        const double most_way_m = (longest_link_m(book) - book.slack_m) / (1 + book.slack_share);
         std::vector<Candidate> candidates = candidates_of_site();
         std::vector<std::vector<std::uint32_t>> reached(candidates.size());
         for (std::uint32_t i = 0; i < runs_.size(); ++i) {
@@ -117,28 +123,40 @@ private:
     /// As many as can be held against every run; of a large site one every few metres.
     std::vector<Candidate> candidates_of_site() const {
         constexpr double most_pairs = 4e6, widest_m = 16;
+        const std::vector<Candidate> all = every_candidate();
         std::vector<Candidate> out;
         for (double pitch_m = 0.5; pitch_m <= widest_m; pitch_m *= 2) {
-            out.clear();
-            for (std::uint32_t f = 0; f < network_.floors().size(); ++f) candidates_of_floor(f, pitch_m, out);
+            out = best_of_squares(all, pitch_m);
             if (double(out.size()) * double(runs_.size()) <= most_pairs) break;
         }
         return out;
     }
 
-    /// In each square of the pitch the best one.
-    void candidates_of_floor(std::uint32_t f, double pitch_m, std::vector<Candidate>& out) const {
-        std::map<std::pair<long, long>, Candidate> by_square;
-        for (FloorWays::Node n = 0; n < network_.ways(f).nodes(); ++n) {
-            if (!network_.ways(f).may_hold_closet(n)) continue;
-            const Point at = network_.ways(f).place(n);
-            const Candidate here{{f, n}, at, 0, 0, to_wall_m(*network_.floors()[f], at)};
-            if (here.to_wall_m < in_a_wall_m) continue;
-            const auto [it, added] =
-                by_square.try_emplace({std::lround(at.x / pitch_m), std::lround(at.y / pitch_m)}, here);
-            if (!added && is_better(here, it->second)) it->second = here;
+    std::vector<Candidate> every_candidate() const {
+        std::vector<Candidate> out;
+        for (std::uint32_t f = 0; f < network_.floors().size(); ++f) {
+            cancel_.check();
+            for (FloorWays::Node n = 0; n < network_.ways(f).nodes(); ++n) {
+                if (!network_.ways(f).may_hold_closet(n)) continue;
+                const Point at = network_.ways(f).place(n);
+                const double wall_m = to_wall_m(*network_.floors()[f], at);
+                if (wall_m >= in_a_wall_m) out.push_back({{f, n}, at, 0, 0, wall_m});
+            }
         }
+        return out;
+    }
+
+    static std::vector<Candidate> best_of_squares(const std::vector<Candidate>& all, double pitch_m) {
+        std::map<std::tuple<std::uint32_t, long, long>, Candidate> by_square;
+        for (const Candidate& c : all) {
+            const std::tuple square{c.node.floor, std::lround(c.place.x / pitch_m),
+                                    std::lround(c.place.y / pitch_m)};
+            const auto [it, added] = by_square.try_emplace(square, c);
+            if (!added && is_better(c, it->second)) it->second = c;
+        }
+        std::vector<Candidate> out;
         for (const auto& [square, candidate] : by_square) out.push_back(candidate);
+        return out;
     }
 
     /// Sets within another one need no column of their own; of a large site there are many.
@@ -162,8 +180,19 @@ private:
 
 }  // namespace
 
+void place_closet(Project& project, const ClosetPlace& place) {
+    add_thing(project, place.floor, Closet{{}, free_closet_name(project), place.place});
+    for (const PlacedAccessPoint& placed : placed_access_points(project)) {
+        if (!placed.access_point->closet || std::ranges::count(place.reaches, placed.access_point->id) == 0)
+            continue;
+        AccessPoint ap = *placed.access_point;
+        ap.closet = {};
+        replace_access_point(project, FloorId(placed.floor->id), ap);
+    }
+}
+
 bool is_out_of_reach(const CablingBook& book, const CableRun& r) {
-    return !r.closet || (!r.outlet && r.link_m > book.most_link_m + 1e-9);
+    return !r.closet || (!r.outlet && r.link_m > longest_link_m(book) + 1e-9);
 }
 
 ClosetPlaces closet_places(const Project& project, const CablePlan& plan, const CancelToken& cancel) {

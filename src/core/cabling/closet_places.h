@@ -22,6 +22,10 @@ struct ClosetPlaces {
 /// beside a wall where that costs no reach. Throws Cancelled.
 ClosetPlaces closet_places(const Project&, const CablePlan&, const CancelToken& = {});
 
+/// Under the next free name; access points that were told another closet and are reached from it take the
+/// nearest.
+void place_closet(Project&, const ClosetPlace&);
+
 /// A run that a nearer closet would mend.
 bool is_out_of_reach(const CablingBook&, const CableRun&);
 

@@ -5,7 +5,6 @@
 
 #include "cabling/closet_places.h"
 #include "checks/collector.h"
-#include "project/kinds/thing_edits.h"
 
 namespace yemvo {
 namespace {
@@ -63,9 +62,7 @@ private:
             f.mends.push_back(
                 {say("Place a closet on %1 that reaches %2",
                      floor_title(project_, *find_floor(project_, place.floor)), place.reaches.size()),
-                 [at = place](Project& p) {
-                     add_thing(p, at.floor, Closet{{}, free_closet_name(p), at.place});
-                 }});
+                 [at = place](Project& p) { place_closet(p, at); }});
         }
         out_.push_back(std::move(f));
         return out_.back();

@@ -99,3 +99,31 @@ TEST_CASE("where no riser is drawn a new closet serves the floors above and belo
         CHECK(run.link_m <= found.places[0].longest_link_m + 0.5);
     }
 }
+
+TEST_CASE("a closet that is placed takes what was told another one out of reach") {
+    Project p = long_hall();
+    closet(p, {2, 5});
+    closet(p, {120, 5});
+    const AccessPoint far = access_points(p, floor_at(p, 0)).back();
+    AccessPoint told = far;
+    told.closet = find_floor(p, floor_at(p, 0))->closets->front().id;
+    replace_access_point(p, floor_at(p, 0), told);
+    const ClosetPlaces found = closet_places(p, plan_cables(p));
+    REQUIRE(found.places.size() == 1);
+    CHECK(found.places[0].reaches == std::vector{far.id});
+    place_closet(p, found.places[0]);
+    for (const CableRun& run : plan_cables(p).runs) CHECK_FALSE(is_out_of_reach(p.cabling, run));
+}
+
+TEST_CASE("long cords leave the link less") {
+    Project p = long_hall();
+    closet(p, {2, 5});
+    const auto out = [&] {
+        std::size_t n = 0;
+        for (const CableRun& run : plan_cables(p).runs) n += is_out_of_reach(p.cabling, run);
+        return n;
+    };
+    const std::size_t before = out();
+    p.cabling.cords_m = 40;
+    CHECK(out() > before);
+}
