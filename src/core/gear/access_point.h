@@ -7,6 +7,7 @@
 
 #include "base/id.h"
 #include "gear/model.h"
+#include "gear/on_site.h"
 #include "geometry/point.h"
 #include "regulation/device_class.h"
 #include "wireless/channel.h"
@@ -34,7 +35,8 @@ struct Radio {
 
 struct AccessPoint {
     AccessPointId id;
-    int number = 1;  ///< as people call it; unique in the variant
+    int number = 1;         ///< as the plan shows it; unique in the variant
+    std::string name = {};  ///< as the site calls it; empty: by its number alone
     ModelId model;
     Mount mount = Mount::ceiling;
     Point position;
@@ -47,8 +49,14 @@ struct AccessPoint {
     /// As the regulator takes it at 6 GHz; none: as its place suggests (device_class_of).
     std::optional<DeviceClass> device_class = {};
     ClosetId closet = {};  ///< where its cable ends; none, or one that is gone: the nearest
+    OnSite on_site = {};
     friend bool operator==(const AccessPoint&, const AccessPoint&) = default;
 };
+
+/// Its name; where it has none its number.
+inline std::string called(const AccessPoint& ap) {
+    return ap.name.empty() ? std::to_string(ap.number) : ap.name;
+}
 
 /// "44 / 40 MHz"
 inline std::string channel_text(const Radio& r) { return channel_text(r.primary, r.channel.width_mhz); }

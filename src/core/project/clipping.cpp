@@ -119,6 +119,8 @@ public:
         const AccessPointId id = add_access_point(project_, at_, ap.model, ap.position);
         ap.id = id;
         ap.number = find_access_point(project_, at_, id)->number;
+        ap.name.clear();  // of the one that it was copied from
+        ap.on_site = {};
         replace_access_point(project_, at_, ap);
         made_.push_back({ItemKind::access_point, id.value});
     }

@@ -133,6 +133,7 @@ std::vector<Said> differences(const Project& before, const Project& after) {
     l.tell(!(before.demand.uplink == after.demand.uplink), say("The site's uplink"));
     l.tell(!(before.waivers == after.waivers), say("Waivers"));
     l.tell(!(before.cabling == after.cabling), say("How cables are counted"));
+    l.tell(!(before.handover == after.handover), say("Report, names, place on Earth"));
     l.tell(!(before.air == after.air), say("Limits of rules, channels with radar"));
     l.tell(!(before.probes == after.probes), say("Probes"));
     l.tell(before.variant != after.variant, say("Another variant is the current one"));

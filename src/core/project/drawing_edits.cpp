@@ -57,6 +57,10 @@ void drop_unused_assets(Project& project) {
         }
         for (const Note& n : *floor->notes) used.insert(n.photo);
     }
+    for (const Variant& v : project.variants)
+        for (const auto& [floor, list] : v.access_points)
+            for (const AccessPoint& ap : *list) used.insert(ap.on_site.photo);
+    used.insert(project.handover.report.logo);
     std::erase_if(project.assets, [&](const auto& asset) { return !used.contains(asset.first); });
 }
 

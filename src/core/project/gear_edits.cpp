@@ -125,6 +125,12 @@ AccessPoint as_model(const Project& p, const AccessPoint& old, const AccessPoint
     ap.azimuth_deg = old.azimuth_deg;
     ap.downtilt_deg = old.downtilt_deg;
     ap.height_m = old.height_m;
+    ap.name = old.name;
+    ap.closet = old.closet;
+    ap.on_site.note = old.on_site.note;
+    ap.on_site.photo = old.on_site.photo;
+    // another unit will hang there
+    if (!(ap.on_site == old.on_site)) changed.push_back(say("its state on site, serial number and address"));
     if (std::ranges::find(to.mounts, old.mount) != to.mounts.end()) ap.mount = old.mount;
     std::set<std::size_t> taken;
     std::vector<bool> matched(to.radios.size());

@@ -2,6 +2,7 @@
 #include "project/json_gear.h"
 
 #include "project/json_antenna.h"
+#include "project/json_handover.h"
 #include "project/json_lists.h"
 #include "project/json_shapes.h"
 
@@ -201,6 +202,8 @@ Json write_access_point(const AccessPoint& ap) {
     if (ap.alternative != 0) json["power_alternative"] = ap.alternative;
     if (ap.device_class) json["device_class"] = device_class_key(*ap.device_class);
     if (ap.closet) json["closet"] = ap.closet.value;
+    if (!ap.name.empty()) json["name"] = ap.name;
+    if (!(ap.on_site == OnSite{})) json["on_site"] = write_on_site(ap.on_site);
     return json;
 }
 
@@ -219,6 +222,8 @@ AccessPoint read_access_point(const Reader& r) {
     if (const auto index = r.find("power_alternative")) ap.alternative = index->integer();
     if (const auto device = r.find("device_class")) ap.device_class = device->word(find_device_class);
     if (const auto closet = r.find("closet")) ap.closet = closet->id<ClosetId>();
+    if (const auto name = r.find("name")) ap.name = name->text(limits::access_point_name);
+    if (const auto on_site = r.find("on_site")) ap.on_site = read_on_site(*on_site);
     return r.kept(std::move(ap));
 }
 

@@ -68,6 +68,12 @@ inline constexpr Range pattern_frequency_mhz{0, 300'000, "MHz"};  ///< 0: not to
 inline constexpr Range cable_loss_db_per_m{0, 100, "dB/m"};
 inline constexpr Range cable_ends_db{0, 20, "dB"};
 inline constexpr Range cable_m{0, 1000, "m"};
+inline constexpr Range print_scale{0, 100'000};  ///< 0: as it fits
+inline constexpr Range name_digits{1, 6};
+inline constexpr Range latitude_deg{-90, 90, "°"};
+inline constexpr Range longitude_deg{-180, 180, "°"};
+inline constexpr std::size_t report_maps = 20;
+inline constexpr std::size_t report_sections = 100;
 inline constexpr Range streams{1, 16};
 inline constexpr Range people{0, 1e6};
 inline constexpr Range people_per_m2{0, 10};  ///< more do not stand on a square metre
@@ -103,6 +109,7 @@ inline constexpr Range page{0, 1'000'000};
 
 inline constexpr TextLimit name{2000};
 inline constexpr TextLimit key{100};
+inline constexpr TextLimit access_point_name{100};
 inline constexpr TextLimit words{10'000};  ///< notes, reasons
 inline constexpr TextLimit source{1000};
 inline constexpr TextLimit standard{20};

@@ -18,6 +18,7 @@
 #include "gear/client.h"
 #include "project/air_book.h"
 #include "project/cabling_book.h"
+#include "project/handover_book.h"
 #include "project/item.h"
 #include "project/requirement.h"
 #include "venue/floor.h"
@@ -101,6 +102,7 @@ struct Project {
     DemandBook demand;
     AirBook air;
     CablingBook cabling;
+    HandoverBook handover;
     std::vector<Building> buildings;
     std::vector<Variant> variants;
     VariantId variant;  ///< the current one

@@ -123,9 +123,21 @@ void check(const Building& b) {
         broken("floors", say("floors"), say("are more than %1", limits::floors));
 }
 
+static void on_site(const OnSite& s) {
+    text("on_site.serial", mark("serial number"), s.serial, limits::name);
+    text("on_site.photo", mark("photo's file name"), s.photo, limits::name);
+    text("on_site.note", mark("note"), s.note, limits::words);
+    if (!s.date.empty() && !is_day(s.date))
+        broken("on_site.date", say("date"), say("is no day: it is written as 2026-03-01"));
+    if (!s.address.empty() && address_text(s.address) != s.address)
+        broken("on_site.address", say("address"), say("is none: it is written as 02:1e:5a:07:10:24"));
+}
+
 void check(const AccessPoint& ap) {
     number("number", mark("number"), ap.number, limits::access_point_number);
     place("position_m", mark("place"), ap.position, limits::coordinate_m);
+    text("name", mark("name"), ap.name, limits::access_point_name);
+    on_site(ap.on_site);
     number("height_m", mark("height"), ap.height_m, limits::mounting_m);
     number("azimuth_deg", mark("azimuth"), ap.azimuth_deg, limits::angle_deg);
     number("downtilt_deg", mark("downtilt"), ap.downtilt_deg, limits::tilt_deg);
@@ -249,6 +261,38 @@ void check(const CablingBook& b) {
     text("cable", mark("name of the cable"), b.cable, limits::name);
 }
 
+void check(const ReportChoice& c) {
+    text("title", mark("title"), c.title, limits::name);
+    text("customer", mark("customer"), c.customer, limits::name);
+    text("author", mark("author"), c.author, limits::name);
+    text("revision", mark("revision"), c.revision, limits::name);
+    text("words", mark("words"), c.words, limits::words);
+    text("logo", mark("logo's file name"), c.logo, limits::name);
+    text("paper", mark("paper"), c.paper, limits::key);
+    text("sheet", mark("paper of plans"), c.sheet, limits::key);
+    number("scale", mark("scale"), c.scale, limits::print_scale);
+    if (c.maps.size() > limits::report_maps)
+        broken("maps", say("maps of the report"), say("may be at most %1", limits::report_maps));
+    if (c.sections.size() > limits::report_sections)
+        broken("sections", say("sections of the report"), say("may be at most %1", limits::report_sections));
+}
+
+static void naming(const NamingScheme& n) {
+    text("naming.pattern", mark("pattern of names"), n.pattern, limits::key);
+    number("naming.digits", mark("digits of a name"), n.digits, limits::name_digits);
+    number("naming.first", mark("first number"), n.first, limits::access_point_number);
+}
+
+void check(const HandoverBook& b) {
+    check(b.report);
+    naming(b.naming);
+    if (!b.anchor) return;
+    place("anchor.site_m", mark("place"), b.anchor->site_m, limits::coordinate_m);
+    number("anchor.latitude_deg", mark("latitude"), b.anchor->latitude_deg, limits::latitude_deg);
+    number("anchor.longitude_deg", mark("longitude"), b.anchor->longitude_deg, limits::longitude_deg);
+    number("anchor.bearing_deg", mark("bearing"), b.anchor->bearing_deg, limits::angle_deg);
+}
+
 void check(const Probe& p) {
     number("number", mark("number"), p.number, limits::probe_number);
     place("place_m", mark("place"), p.place, limits::coordinate_m);
@@ -298,6 +342,7 @@ public:
         named(say("uplink"), [&] { check(after_.demand.uplink); });
         named(say("air"), [&] { check(after_.air); });
         named(say("cabling"), [&] { check(after_.cabling); });
+        named(say("handover"), [&] { check(after_.handover); });
         list(after_.requirement_sets, before_ ? &before_->requirement_sets : nullptr,
              [](const RequirementSet& s) { return say("requirement set %1", s.name); });
         list(after_.waivers, before_ ? &before_->waivers : nullptr,

@@ -57,6 +57,8 @@ void check(const Variant&);  ///< its name
 void check(const Waiver&);
 void check(const AirBook&);
 void check(const CablingBook&);
+void check(const HandoverBook&);
+void check(const ReportChoice&);
 void check(const Probe&);
 void check(const LensColours&);
 void check(const SiteSettings&);

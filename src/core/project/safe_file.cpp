@@ -103,6 +103,14 @@ fs::path real_target(const fs::path& path) {
     return at;
 }
 
+void look_at_target(const fs::path& path) {
+    const fs::path folder = fs::absolute(real_target(path)).parent_path();
+    if (!fs::is_directory(folder))
+        cannot_write(path, say("there is no folder %1", folder.string()), say("Choose another place"));
+    if (::access(folder.c_str(), W_OK | X_OK) != 0)
+        cannot_write(path, say("the folder may not be written into"), say("Choose another place"));
+}
+
 void write_flushed(const fs::path& path, const void* data, std::size_t size, unsigned mode) {
     const Closing file{::open(path.c_str(), O_WRONLY | O_CREAT | O_TRUNC | O_CLOEXEC, mode)};
     if (file.fd < 0) system_fault("open");

@@ -24,6 +24,10 @@ FileMark mark_of(const std::filesystem::path&);
 /// for a folder, a device, a pipe, a link that leads in a circle.
 std::filesystem::path real_target(const std::filesystem::path&);
 
+/// Whether a file of that name could be written, told before the work for it: its folder is there and may be
+/// written into, and it is no folder itself. Throws Error naming the file.
+void look_at_target(const std::filesystem::path&);
+
 /// Called with the file as it was written, before it takes the target's place; throws to refuse it.
 using LookAtWritten = std::function<void(const std::filesystem::path&)>;
 /// Called with the file that is about to be replaced, so that it can be kept.

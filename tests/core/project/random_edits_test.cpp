@@ -220,6 +220,13 @@ private:
         if (access_points(p, floor).empty()) return;
         AccessPoint ap = access_points(p, floor).front();
         ap.closet = closet;
+        ap.name = text("AP");
+        ap.on_site = {SiteState::hung, "2026-03-01", text("SN"), "02:1e:5a:07:10:24", "", text("n")};
+        p.handover.report.customer = text("C");
+        p.handover.report.sections = {{"cover", any(0, 1) < 0.5}};
+        p.handover.report.maps = {{"signal", {"5"}}};
+        p.handover.naming.first = static_cast<int>(value(1, 90));
+        p.handover.anchor = GeoAnchor{place(), value(-90, 90), value(-180, 180), value(0, 360)};
         replace_access_point(p, floor, ap);
     }
     WallTypeId typed(const Project& p, TypeUse use) {

@@ -28,8 +28,9 @@ constinit const PartKind<AccessPointList> access_points_part{
 }  // namespace
 
 std::span<const PartKind<Project>> project_parts() {
-    static const std::array all{types_part,        gear_part,     demand_part, air_part,     cabling_part,
-                                requirements_part, findings_part, probes_part, display_part, aside_part};
+    static const std::array all{types_part,   gear_part,     demand_part,       air_part,
+                                cabling_part, handover_part, requirements_part, findings_part,
+                                probes_part,  display_part,  aside_part};
     return all;
 }
 

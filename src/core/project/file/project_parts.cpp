@@ -7,6 +7,7 @@
 #include "project/json_cabling.h"
 #include "project/json_demand.h"
 #include "project/json_gear.h"
+#include "project/json_handover.h"
 #include "project/json_requirements.h"
 #include "project/json_shapes.h"
 #include "project/json_types.h"
@@ -67,6 +68,13 @@ void read_cabling(const Reader& r, Project& p) {
 }
 bool same_cabling(const Project& a, const Project& b) { return a.cabling == b.cabling; }
 bool usual_cabling(const Project& p) { return p.cabling == CablingBook{}; }
+
+Json write_handover(const Project& p, LargeLists&) { return write_handover_book(p.handover); }
+void read_handover(const Reader& r, Project& p) {
+    if (r.find("naming")) r.part([&] { p.handover = read_handover_book(r); });
+}
+bool same_handover(const Project& a, const Project& b) { return a.handover == b.handover; }
+bool usual_handover(const Project& p) { return p.handover == HandoverBook{}; }
 
 Json write_requirements(const Project& p, LargeLists&) {
     return {{"requirement_sets", write_list(*p.requirement_sets, write_requirement_set)}};
@@ -161,6 +169,7 @@ constinit const PartKind<Project> types_part{"types", write_types, read_types, s
     demand_part{"demand", write_demand, read_demand, same_demand, nullptr, {}, standard_demand_alone},
     air_part{"air", write_air, read_air, same_air, nullptr, {}, nothing_said_of_air},
     cabling_part{"cabling", write_cabling, read_cabling, same_cabling, nullptr, {}, usual_cabling},
+    handover_part{"handover", write_handover, read_handover, same_handover, nullptr, {}, usual_handover},
     requirements_part{"requirements", write_requirements, read_requirements, same_requirements},
     findings_part{"findings", write_findings, read_findings, same_findings},
     probes_part{"probes", write_probes, read_probes, same_probes},

@@ -6,7 +6,7 @@
 
 namespace yemvo {
 
-extern const PartKind<Project> types_part, gear_part, demand_part, air_part, cabling_part, requirements_part,
-    findings_part, probes_part, display_part, aside_part;
+extern const PartKind<Project> types_part, gear_part, demand_part, air_part, cabling_part, handover_part,
+    requirements_part, findings_part, probes_part, display_part, aside_part;
 
 }  // namespace yemvo
