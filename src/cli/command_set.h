@@ -46,6 +46,7 @@ void add_regulation_command(CLI::App& root, Context&);  ///< regulation
 void add_tuning_commands(CLI::App& root, Context&);     ///< hearing, retune
 void add_proposal_command(CLI::App& root, Context&);    ///< propose
 void add_cables_command(CLI::App& root, Context&);      ///< cables
+void add_handover_commands(CLI::App& root, Context&);   ///< report, export, import
 void add_checks_commands(CLI::App& root, Context&);     ///< findings, widths
 void add_capture_command(CLI::App& root, Context&);     ///< capture
 void add_drawing_commands(CLI::App& root, Context&);    ///< drawing

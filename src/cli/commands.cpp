@@ -71,6 +71,7 @@ int run(int argc, const char* const* argv, std::ostream& out, std::ostream& err)
     add_tuning_commands(root, context);
     add_proposal_command(root, context);
     add_cables_command(root, context);
+    add_handover_commands(root, context);
     add_capture_command(root, context);
     add_checks_commands(root, context);
     add_pattern_commands(root, context);

@@ -11,10 +11,10 @@ namespace yemvo::render {
 
 const LaidOutText& laid_out(const QString& text, double pixels, int weight) {
     constexpr std::size_t most = 4000;
-    thread_local std::map<std::tuple<QString, int, int>, LaidOutText> known;
+    thread_local std::map<std::tuple<QString, int, int, bool>, LaidOutText> known;
     if (known.size() > most) known.clear();
     const int tenths = static_cast<int>(pixels * 10);
-    const auto [at, fresh] = known.try_emplace({text, tenths, weight});
+    const auto [at, fresh] = known.try_emplace({text, tenths, weight, PrintType::is_on()});
     if (fresh) {
         LaidOutText& t = at->second;
         t.pixels = tenths / 10.0;

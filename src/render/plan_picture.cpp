@@ -19,18 +19,6 @@ namespace {
 
 constexpr int title_px = 64, foot_px = 100, side_px = 28;
 
-/// The floor's drawings. Throws Error for one that cannot be read.
-QImage drawings_of(const Project& project, const Floor& floor, const PlanMap& map, QSize size) {
-    SheetCache cache(std::make_shared<MemoryBudget>(usual_budget_bytes()));
-    std::vector<LaidSheet> sheets;
-    for (const Drawing& d : *floor.drawings) {
-        const auto asset = project.assets.find(d.source.asset);
-        if (d.shown && asset != project.assets.end())
-            sheets.push_back(laid(d, cache.open(asset->second, d.source)));
-    }
-    return paint_sheets(sheets, map, size);
-}
-
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
                  const QString& other, double cell_m, int width, const Palette& palette) {
     QStringList parts{tr_mark(lens(choice.lens).name), said_text(bands_text(choice.bands))};
@@ -72,7 +60,8 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     paint_ground(p, floor, map, area, palette, false);
     const auto values = map_values(project, prediction, choice, other.project, other.floor);
     p.drawImage(0, 0, paint_heat_map(prediction, values, choice, map, image.size(), palette));
-    p.drawImage(0, 0, drawings_of(project, floor, map, image.size()));
+    SheetCache drawings(std::make_shared<MemoryBudget>(usual_budget_bytes()));
+    p.drawImage(0, 0, drawings_picture(project, floor, drawings, map, image.size()));
     paint_voids(p, floor, map, palette);
     paint_obstacles(p, project, floor, map, area, palette);
     paint_walls(p, project, floor, map, area, palette, true);

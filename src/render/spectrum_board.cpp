@@ -93,7 +93,7 @@ void paint_axis(QPainter& p, const BoardLane& lane, const Palette& palette) {
         const QString number = QString::number(c.number);
         const QFontMetricsF metrics(scanned ? strong : small);
         const double width = metrics.horizontalAdvance(number);
-        if (x - width / 2 < free_from) continue;
+        if (x - width / 2 < free_from || x + width / 2 > lane.area.right() + 2) continue;
         p.setFont(scanned ? strong : small);
         p.setPen(scanned ? palette.ink : palette.muted);
         p.drawText(QRectF(x - width, lane.axis_y + 3, 2 * width, axis_px - 4), Qt::AlignCenter, number);

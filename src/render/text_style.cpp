@@ -10,9 +10,15 @@
 
 namespace yemvo::render {
 
+int& PrintType::depth() {
+    thread_local int depth = 0;
+    return depth;
+}
+
 QFont font(double pixels, int weight) {
-    QFont f("Inter");
+    QFont f(PrintType::is_on() ? "Open Sans" : "Inter");
     f.setStyleHint(QFont::SansSerif);
+    if (PrintType::is_on()) f.setHintingPreference(QFont::PreferNoHinting);
     f.setPixelSize(std::max(1, static_cast<int>(std::lround(pixels))));
     f.setWeight(static_cast<QFont::Weight>(weight));
     return f;
@@ -66,6 +72,15 @@ void draw_halo_text(QPainter& p, QPointF at, const QString& text, const QFont& f
     if (alignment & Qt::AlignHCenter) x -= width / 2;
     if (alignment & Qt::AlignRight) x -= width;
     const double y = at.y() + metrics.capHeight() / 2;
+    if (PrintType::is_on()) {
+        QPainterPath path;
+        path.addText(QPointF(x, y), f, text);
+        p.strokePath(path, QPen(casing, halo_px, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+        p.setFont(f);
+        p.setPen(ink);
+        p.drawText(QPointF(x, y), text);
+        return;
+    }
     const QPointF base(std::ceil(halo_px), std::ceil(halo_px + metrics.ascent()));
     p.drawImage(QPointF(std::round(x), std::round(y)) - base,
                 halo_picture(text, f, ink, casing, halo_px, p.device()->devicePixelRatioF()));

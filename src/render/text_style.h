@@ -10,6 +10,20 @@ namespace yemvo::render {
 
 QFont font(double pixels, int weight = 400);
 
+/// While it lives, this thread's texts are set for print: in a family all of whose signs can be searched and
+/// copied in a PDF, not bent to a screen's pixels.
+class PrintType {
+public:
+    PrintType() { ++depth(); }
+    ~PrintType() { --depth(); }
+    PrintType(const PrintType&) = delete;
+    PrintType& operator=(const PrintType&) = delete;
+    static bool is_on() { return depth() > 0; }
+
+private:
+    static int& depth();
+};
+
 /// Text centred on (or, with alignment, beside) a point over a halo of the colour `casing`.
 void draw_halo_text(QPainter&, QPointF at, const QString&, const QFont&, const QColor& ink,
                     const QColor& casing, double halo_px = 3.4, Qt::Alignment = Qt::AlignCenter);

@@ -18,6 +18,7 @@
 #include "app/model/selection.h"
 #include "project/project.h"
 #include "render/plan_marks.h"
+#include "render/requirement_words.h"
 #include "render/text_style.h"
 #include "render/tr.h"
 
@@ -48,20 +49,6 @@ QString floor_name(const Project& project, const Floor& floor) {
 }
 
 }  // namespace
-
-QString limit_words(const Requirement& r) {
-    const auto id = find_lens(r.lens);
-    if (!id) return {};
-    const LensInfo& info = lens(*id);
-    std::set<double> limits;
-    for (BandId b : r.bands.list()) limits.insert(r.limit_in(b));
-    QString text;
-    for (double limit : limits)
-        text += (text.isEmpty() ? "" : " / ") + render::figure(limit, limit == std::round(limit) ? 0 : 1);
-    const bool one = limits.size() == 1 && *limits.begin() == 1 && info.unit == "radios";
-    return (info.more_is_better ? QStringLiteral("≥ ") : QStringLiteral("≤ ")) + text + " " +
-           (one ? tr("radio") : tr_mark(info.unit));
-}
 
 ProofTable::ProofTable(Workspace& workspace, QWidget* parent)
     : QWidget(parent), workspace_(workspace), scroll_(new QScrollBar(Qt::Horizontal, this)) {
@@ -205,7 +192,7 @@ QString ProofTable::text() const {
         out += rows_[i].title + (rows_[i].set.isEmpty() ? "" : ", " + rows_[i].set);
         if (rows_[i].kind == Row::Kind::requirement) {
             const Requirement& r = result(rows_[i]).requirement;
-            out += "\t" + limit_words(r) + "\t" + render::percent(r.share_required, 0);
+            out += "\t" + render::limit_words(r) + "\t" + render::percent(r.share_required, 0);
         } else if (rows_[i].kind == Row::Kind::uplink) {
             out += "\t" + uplink_limit() + "\t";
         } else {
@@ -405,7 +392,8 @@ bool ProofTable::event(QEvent* e) {
         if (p && p->worst)
             words = tr("Worst: %1 %2 at %3 GHz, limit %4. A click goes there")
                         .arg(render::figure(p->worst->value, 1), tr_mark(info.unit),
-                             QString::fromStdString(band(p->worst->band).name), limit_words(r.requirement));
+                             QString::fromStdString(band(p->worst->band).name),
+                             render::limit_words(r.requirement));
     } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::uplink) {
         words = uplink_words();
     } else if (row >= 0 && rows_[static_cast<std::size_t>(row)].kind == Row::Kind::all) {
@@ -518,7 +506,7 @@ void ProofTable::paint_row(QPainter& p, int row) const {
         p.setPen(c.muted);
         p.drawText(QRect(taken, y, title_width_ - taken - 6, h), Qt::AlignVCenter,
                    QFontMetrics(p.font()).elidedText(r.set, Qt::ElideRight, title_width_ - taken - 6));
-        p.drawText(QRect(title_width_, y, limit_width, h), Qt::AlignVCenter, limit_words(*q));
+        p.drawText(QRect(title_width_, y, limit_width, h), Qt::AlignVCenter, render::limit_words(*q));
         p.drawText(QRect(title_width_ + limit_width, y, area_width, h), Qt::AlignVCenter,
                    render::percent(q->share_required, 0));
     }

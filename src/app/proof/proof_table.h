@@ -99,7 +99,4 @@ private:
     std::optional<Cell> hovered_, cursor_;
 };
 
-/// "≥ −67 dBm", with the limits of all its bands where they differ.
-QString limit_words(const Requirement&);
-
 }  // namespace yemvo::app

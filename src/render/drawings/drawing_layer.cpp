@@ -134,4 +134,15 @@ std::shared_ptr<const Sheet> SheetCache::open(const Shared<Bytes>& bytes, const 
     return sheet;
 }
 
+QImage drawings_picture(const Project& project, const Floor& floor, SheetCache& cache, const PlanMap& map,
+                        QSize size) {
+    std::vector<LaidSheet> sheets;
+    for (const Drawing& d : *floor.drawings) {
+        const auto asset = project.assets.find(d.source.asset);
+        if (d.shown && asset != project.assets.end())
+            sheets.push_back(laid(d, cache.open(asset->second, d.source)));
+    }
+    return paint_sheets(sheets, map, size);
+}
+
 }  // namespace yemvo::render

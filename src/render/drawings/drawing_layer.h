@@ -48,4 +48,7 @@ private:
     ContentCache<Opened> opened_;
 };
 
+/// The floor's drawings that are shown, as paint_sheets. Throws Error for one that cannot be read.
+QImage drawings_picture(const Project&, const Floor&, SheetCache&, const PlanMap&, QSize size);
+
 }  // namespace yemvo::render

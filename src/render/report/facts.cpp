@@ -1,0 +1,77 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "render/report/facts.h"
+
+#include "project/working_radio.h"
+#include "render/report/sections.h"
+
+namespace yemvo::render::report {
+namespace {
+
+BandSet bands_in_use(const Project& project) {
+    BandSet bands;
+    for (const RadioAt& at : radios_at_work(project)) bands = bands.with(at.set().channel.band);
+    return bands;
+}
+
+MapChoice choice_of(const Project& project, const LensInfo& info, BandSet bands) {
+    MapChoice choice;
+    choice.lens = info.id;
+    choice.bands = bands;
+    choice.threshold = info.limit;
+    // the limit that is required, where the lens is asked about
+    for (const Requirement* r : requirements_in_force(project))
+        if (r->lens == info.key && !bands.empty() && r->bands.contains(bands.list().front()))
+            choice.threshold = r->limit_in(bands.list().front());
+    return coloured(choice, project);
+}
+
+FloorPrediction without_fields(const FloorPrediction& full) {
+    FloorPrediction light;
+    light.floor = full.floor;
+    light.surface = full.surface;
+    light.mask = full.mask;
+    light.scene = full.scene;
+    return light;
+}
+
+}  // namespace
+
+const FloorFacts* ReportFacts::find(FloorId id) const {
+    for (const FloorFacts& f : floors)
+        if (f.prediction.floor == id) return &f;
+    return nullptr;
+}
+
+std::vector<MapChoice> report_maps(const Project& project) {
+    std::vector<MapChoice> all;
+    for (const ReportMap& m : project.handover.report.maps) {
+        const auto id = find_lens(m.lens);
+        BandSet bands;
+        for (const std::string& name : m.bands)
+            if (const auto known = find_band(name)) bands = bands.with(*known);
+        if (id && !bands.empty()) all.push_back(choice_of(project, lens(*id), bands));
+    }
+    if (all.empty() && project.handover.report.maps.empty())
+        for (BandId b : bands_in_use(project).list())
+            all.push_back(choice_of(project, lens(LensId::signal), b));
+    return all;
+}
+
+ReportFacts gather_report(const Project& project, Predictor& predictor, const CancelToken& cancel,
+                          const std::function<void(double)>& progress) {
+    ReportFacts facts;
+    const auto maps =
+        is_chosen(project.handover.report, "maps") ? report_maps(project) : std::vector<MapChoice>();
+    PredictionWish wish;
+    for (const MapChoice& m : maps) wish.deviation |= lens(m.lens).needs.deviation;
+    const auto seen = [&](const FloorPrediction& floor) {
+        FloorFacts of{without_fields(floor), {}};
+        for (const MapChoice& m : maps)
+            of.maps.push_back({m, map_values(project, floor, m, nullptr, nullptr)});
+        facts.floors.push_back(std::move(of));
+    };
+    facts.plan = gather_facts(project, predictor, cancel, seen, wish, progress);
+    return facts;
+}
+
+}  // namespace yemvo::render::report

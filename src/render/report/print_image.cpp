@@ -1,0 +1,40 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "render/report/print_image.h"
+
+#include <QBuffer>
+#include <QFontDatabase>
+#include <QImageReader>
+
+namespace yemvo::render::report {
+
+QImage print_image(const Project& project, const std::string& asset) {
+    const auto found = project.assets.find(asset);
+    if (found == project.assets.end()) return {};
+    const Bytes& bytes = *found->second;
+    QByteArray data = QByteArray::fromRawData(reinterpret_cast<const char*>(bytes.data()),
+                                              static_cast<qsizetype>(bytes.size()));
+    QBuffer buffer(&data);
+    buffer.open(QIODevice::ReadOnly);
+    QImageReader reader(&buffer);
+    reader.setAutoTransform(true);
+    // a photo of a phone has far more than paper shows
+    constexpr int most_px = 1600;
+    if (const QSize size = reader.size(); size.width() > most_px || size.height() > most_px)
+        reader.setScaledSize(size.scaled(most_px, most_px, Qt::KeepAspectRatio));
+    return reader.read();
+}
+
+void paint_image(QPainter& p, const QImage& image, const QRectF& box, Qt::Alignment where) {
+    if (image.isNull()) return;
+    const QSizeF size = QSizeF(image.size()).scaled(box.size(), Qt::KeepAspectRatio);
+    QPointF at = box.topLeft();
+    if (where & Qt::AlignHCenter) at.rx() += (box.width() - size.width()) / 2;
+    if (where & Qt::AlignRight) at.rx() += box.width() - size.width();
+    if (where & Qt::AlignVCenter) at.ry() += (box.height() - size.height()) / 2;
+    if (where & Qt::AlignBottom) at.ry() += box.height() - size.height();
+    p.drawImage(QRectF(at, size), image);
+}
+
+bool printing_fonts_there() { return !QFontDatabase::families().isEmpty(); }
+
+}  // namespace yemvo::render::report
