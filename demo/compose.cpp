@@ -177,6 +177,7 @@ Project compose_venue() {
     add_requirements(project);
     compose_demand(project);
     compose_cabling(project);
+    compose_handover(project);
     return project;
 }
 

@@ -62,5 +62,6 @@ void compose_garden(Composer);
 /// Once every floor has its zones.
 void compose_demand(Project&);
 void compose_cabling(Project&);
+void compose_handover(Project&);
 
 }  // namespace yemvo::demo

@@ -3,7 +3,6 @@
 //   yemvo_screens FOLDER [TRANSLATION.qm]
 #include <QAbstractButton>
 #include <QApplication>
-#include <QComboBox>
 #include <QDir>
 #include <QFile>
 #include <QLineEdit>
@@ -15,11 +14,11 @@
 
 #include "app/app_window.h"
 #include "app/cables/cables_page.h"
-#include "app/candidates/candidates_page.h"
 #include "app/drawings/sheet_canvas.h"
 #include "app/findings/findings_page.h"
 #include "app/first_answer/answer_page.h"
 #include "app/gear/gear_page.h"
+#include "app/handover/handover_page.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
 #include "app/model/document.h"
@@ -41,10 +40,11 @@
 #include "app/proof/missed_places.h"
 #include "app/proposal/proposal_page.h"
 #include "app/proposal/why_asked.h"
-#include "app/spectrum/retune_page.h"
 #include "app/variants/variants_page.h"
 #include "project/edits.h"
 #include "project/kinds/thing_edits.h"
+#include "render/report/access_point_sheet.h"
+#include "render/report/figure_picture.h"
 #include "render/tr.h"
 
 using namespace yemvo;
@@ -167,10 +167,7 @@ bool shoot_spectrum(AppWindow& window, const QString& folder) {
     w.document().history().undo();
     w.spectrum().choose({});
     settle(window);
-    trigger(window, "spectrum.retune");
-    window.retuning().begin();
-    if (!QTest::qWaitFor([&] { return !window.retuning().is_working(); }, 60'000)) return false;
-    return shoot(window, folder, "retune") && done;
+    return done;
 }
 
 /// What is drawn, composed and found in the step Venue.
@@ -257,6 +254,32 @@ bool shoot_cables(AppWindow& window, const QString& folder, FloorId floor) {
     return shoot(window, folder, "cables");
 }
 
+/// The report with its pages beside it, and a sheet for an installer.
+bool shoot_handover(AppWindow& window, const QString& folder) {
+    trigger(window, "file.handover");
+    HandoverPage& page = window.handover();
+    const auto made = [&] { return page.preview().report() && !page.is_working(); };
+    if (!QTest::qWaitFor(made, 60'000)) return false;
+    page.preview().set_columns(2);
+    page.preview().go_to(2);
+    QTest::qWait(100);
+    bool done = QTest::qWaitFor(made, 60'000) && window.grab().save(folder + "/report.png");
+    std::printf("wrote %s/report.png\n", qPrintable(folder));
+    const auto& laid = *page.preview().report();
+    const auto facts = laid.facts;
+    for (const Floor* f : all_floors(facts->project()))
+        for (const AccessPoint& ap : access_points(facts->project(), f->id))
+            if (ap.number == 28) {
+                const auto sheet = render::report::access_point_sheet(*facts, *f, ap);
+                done = render::report::figure_picture(sheet.paint, sheet.size_mm, 4)
+                           .save(folder + "/sheet.png") &&
+                       done;
+                std::printf("wrote %s/sheet.png\n", qPrintable(folder));
+            }
+    emit page.left();
+    return done;
+}
+
 /// A proposal for all floors beside the present plan.
 bool shoot_proposal(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
@@ -277,8 +300,7 @@ bool shoot_proposal(AppWindow& window, const QString& folder, FloorId floor) {
     return done;
 }
 
-/// A probe in the study rooms with the link that comes through most walls; and candidates for
-/// an access point.
+/// A probe in the study rooms with the link that comes through most walls.
 bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     Workspace& w = window.workspace();
     w.selection().select({});
@@ -293,16 +315,6 @@ bool shoot_asking(AppWindow& window, const QString& folder, FloorId floor) {
     w.activity().set_tool(ToolId::select);
     QTest::keyClick(&window, Qt::Key_T, Qt::ControlModifier);
     w.in_view().show_floor(floor);
-    w.selection().select({{Item::Kind::access_point, access_points(w.project(), floor)[6].id.value}});
-    settle(window);
-    QTest::mouseClick(window.findChild<QAbstractButton*>("apCandidates"), Qt::LeftButton);
-    QTest::mouseClick(window.findChild<QAbstractButton*>("addCandidate"), Qt::LeftButton);
-    auto* model = window.findChild<QComboBox*>("candidateModel2");
-    model->setCurrentIndex(model->findText("High density, second radio 5 or 6 GHz"));
-    emit model->activated(model->currentIndex());
-    done = QTest::qWaitFor([&] { return window.candidates().is_idle(); }, 10000) &&
-           shoot(window, folder, "candidates") && done;
-    emit window.candidates().left();
     w.selection().select({});
     w.shown().set({LensId::signal, band_5, -67});
     return done;
@@ -367,6 +379,7 @@ bool shoot_all(AppWindow& window, const QString& folder) {
     QTest::keyClick(&window.plan(), Qt::Key_Escape);
     w.activity().set_tool(ToolId::select);
     done = shoot_cables(window, folder, find_floor(w.project(), "First floor")->id) && done;
+    done = shoot_handover(window, folder) && done;
     // last: taken and undone, it leaves a verdict to be compared with
     done = shoot_proposal(window, folder, ground) && done;
     return done;
@@ -409,9 +422,7 @@ int main(int argc, char** argv) {
     AppWindow window;
     window.resize(1280, 800);
     window.show();
-    bool done = window.grab().save(folder + "/start.png");
-    std::printf("wrote %s/start.png\n", qPrintable(folder));
     window.open_demo();
-    done = settle(window) && shoot_all(window, folder) && shoot_demand(window, folder) && done;
+    const bool done = settle(window) && shoot_all(window, folder) && shoot_demand(window, folder);
     return done ? 0 : 2;
 }

@@ -13,6 +13,7 @@
 #include "app/findings/findings_feature.h"
 #include "app/first_answer/answer_feature.h"
 #include "app/gear/gear_feature.h"
+#include "app/handover/handover_feature.h"
 #include "app/help/help_feature.h"
 #include "app/history/history_feature.h"
 #include "app/kinds/kinds_feature.h"
@@ -21,6 +22,7 @@
 #include "app/materials/materials_feature.h"
 #include "app/neighbours/neighbours_feature.h"
 #include "app/on_air/on_air_feature.h"
+#include "app/on_site/on_site_feature.h"
 #include "app/palette/palette_feature.h"
 #include "app/plan/plan_feature.h"
 #include "app/prediction/prediction_feature.h"
@@ -55,6 +57,7 @@ struct AppWindow::Features {
     ProposalFeature proposal{shell_, plan.view()};
     ScheduleFeature schedule{shell_};
     CablesFeature cables{shell_, plan.view()};
+    OnSiteFeature on_site{shell_};
     FindingsFeature findings{shell_};
     CostsFeature costs{shell_};
     HistoryFeature history{shell_};
@@ -67,6 +70,7 @@ struct AppWindow::Features {
     OnAirFeature on_air{shell_};
     VariantsFeature variants{shell_};
     DrawingsFeature drawings{shell_};
+    HandoverFeature handover{shell_};
     DetailsFeature details{shell_};
     SettingsFeature settings{shell_};
     PaletteFeature palette{shell_};
@@ -121,6 +125,8 @@ VariantsPage& AppWindow::variants() { return features_->variants.page(); }
 WhyAsked& AppWindow::proposal_why() { return features_->proposal.why(); }
 OnAirPage& AppWindow::on_air() { return features_->on_air.page(); }
 CablesPage& AppWindow::cables() { return features_->cables.page(); }
+OnSitePage& AppWindow::on_site() { return features_->on_site.page(); }
+HandoverPage& AppWindow::handover() { return features_->handover.page(); }
 RadioSchedule& AppWindow::schedule() { return features_->schedule.page(); }
 FindingsPage& AppWindow::findings() { return features_->findings.page(); }
 DemandPage& AppWindow::demand() { return features_->demand.page(); }

@@ -21,6 +21,8 @@ class ProofPage;
 class RadioSchedule;
 class OnAirPage;
 class CablesPage;
+class OnSitePage;
+class HandoverPage;
 class ProposalPage;
 class WhyAsked;
 class RetunePage;
@@ -62,6 +64,8 @@ public:
     PreparePage& prepare();
     RadioSchedule& schedule();
     CablesPage& cables();
+    OnSitePage& on_site();
+    HandoverPage& handover();
     SpectrumPage& spectrum();
     RetunePage& retuning();
     WidthsPage& widths();

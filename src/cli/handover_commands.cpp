@@ -78,21 +78,21 @@ struct ExportWish {
 };
 
 int write_export(Context& context, const ExportWish& wish) {
-    Project project = load(context, wish.file);
+    const Project project = load(context, wish.file);
     const render::Headless headless;
     const auto kinds = wish.kinds.empty() ? kind_keys() : wish.kinds;
-    // maps cost time: only for pictures
-    const bool pictures =
-        std::ranges::any_of(kinds, [](const std::string& k) { return k == "png" || k == "svg"; });
-    if (!pictures) project.handover.report.sections = {{"maps", false}};
+    const bool one_file =
+        kinds.size() == 1 && !fs::path(wish.out).extension().empty() && !fs::is_directory(wish.out);
+    one_file ? look_at_target(wish.out) : look_at_folder(wish.out);
     Predictor predictor;
-    const report::ReportFacts facts = report::gather_report(project, predictor);
+    const report::ReportFacts facts =
+        report::gather_report(project, predictor, {}, {}, report::maps_for(kinds));
     std::vector<HandoverFile> files;
     for (const std::string& kind : kinds)
         for (HandoverFile& f : report::all_files(facts, kind, {wish.dots_per_m}))
             files.push_back(std::move(f));
     // a single file may be told by its own name
-    if (files.size() == 1 && !fs::path(wish.out).extension().empty() && !fs::is_directory(wish.out)) {
+    if (one_file && files.size() == 1) {
         const std::string bytes = files.front().bytes();
         replace_file(wish.out, bytes.data(), bytes.size());
     } else {

@@ -50,6 +50,17 @@ void paint_radio_bars(QPainter& p, QPointF centre, const Project& project, const
 
 }  // namespace
 
+/// What hangs has a dot at its corner, what is checked a tick in it.
+static void paint_site_state(QPainter& p, QPointF at, SiteState state, const Palette& palette) {
+    const bool checked = state == SiteState::checked;
+    p.setPen(QPen(palette.tile, 1.4));
+    p.setBrush(checked ? palette.accent : palette.muted);
+    p.drawEllipse(at, checked ? 6 : 4, checked ? 6 : 4);
+    if (!checked) return;
+    p.setPen(QPen(palette.on_accent, 1.5, Qt::SolidLine, Qt::RoundCap, Qt::RoundJoin));
+    p.drawPolyline(QPolygonF{at + QPointF(-2.6, 0.2), at + QPointF(-0.6, 2.2), at + QPointF(2.8, -2.2)});
+}
+
 bool is_directional(const Project& project, const AccessPoint& ap) {
     if (ap.mount != Mount::ceiling && ap.mount != Mount::desk) return true;
     for (std::size_t r = 0; r < ap.radios.size(); ++r) {
@@ -79,6 +90,8 @@ void paint_badge(QPainter& p, QPointF at, const Project& project, const AccessPo
     p.setFont(font(11.5, 650));
     p.drawText(tile, Qt::AlignCenter, QString::number(ap.number));
     paint_radio_bars(p, centre, project, ap, palette);
+    if (ap.on_site.state != SiteState::planned)
+        paint_site_state(p, tile.topRight(), ap.on_site.state, palette);
     if (selected) {
         p.setPen(QPen(palette.accent, 1.6));
         p.setBrush(Qt::NoBrush);

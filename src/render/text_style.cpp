@@ -18,7 +18,10 @@ int& PrintType::depth() {
 QFont font(double pixels, int weight) {
     QFont f(PrintType::is_on() ? "Open Sans" : "Inter");
     f.setStyleHint(QFont::SansSerif);
-    if (PrintType::is_on()) f.setHintingPreference(QFont::PreferNoHinting);
+    if (PrintType::is_on()) {
+        f.setHintingPreference(QFont::PreferNoHinting);
+        f.setLetterSpacing(QFont::AbsoluteSpacing, 0.03);  // no ligatures, which a search would miss
+    }
     f.setPixelSize(std::max(1, static_cast<int>(std::lround(pixels))));
     f.setWeight(static_cast<QFont::Weight>(weight));
     return f;

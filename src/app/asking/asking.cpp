@@ -126,6 +126,7 @@ Asking ask_by_dialogs(QWidget* window) {
     a.save_file = [window](const QString& title, const QString& proposed, const QString& filter) {
         return QFileDialog::getSaveFileName(window, title, proposed, filter);
     };
+    a.folder = [window](const QString& title) { return QFileDialog::getExistingDirectory(window, title); };
     a.unsaved = [window](const QString& project) {
         QMessageBox box(QMessageBox::NoIcon, "Yemvo", tr("Save the changes to %1?").arg(project), {}, window);
         auto* save = box.addButton(tr("Save"), QMessageBox::AcceptRole);

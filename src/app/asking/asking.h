@@ -17,6 +17,8 @@ struct Asking {
     enum class Unsaved { save, discard, cancel };
     std::function<QString(const QString& title, const QString& filter)> open_file;
     std::function<QString(const QString& title, const QString& proposed, const QString& filter)> save_file;
+    /// A folder that is there or may be made; empty: not at all.
+    std::function<QString(const QString& title)> folder;
     std::function<Unsaved(const QString& project)> unsaved;
     std::function<void(const QString& title, const QString& message)> tell_failure;
     /// Whether a file that exists may be replaced.

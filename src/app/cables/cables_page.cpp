@@ -13,6 +13,7 @@
 #include "app/cables/counting_form.h"
 #include "app/forms/form.h"
 #include "app/look/columns.h"
+#include "app/look/tables.h"
 #include "app/model/document.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
@@ -28,26 +29,11 @@ namespace {
 const Behind::Manner after_the_hand{Behind::Takes::newest, std::chrono::milliseconds(120),
                                     std::chrono::milliseconds(1500)};
 
-void narrow(QTableView& view, std::initializer_list<int> widths) {
-    int column = 0;
-    for (const int px : widths) set_column_width(view, column++, px);
-}
-
-QTableView* plain_table(QAbstractItemModel* model, const QString& object, const QString& name,
-                        std::initializer_list<int> widths, int stretched) {
-    auto* view = new QTableView;
-    view->setObjectName(object);
-    view->setAccessibleName(name);
-    view->setModel(model);
-    view->setSelectionBehavior(QAbstractItemView::SelectRows);
-    view->setSelectionMode(QAbstractItemView::SingleSelection);
-    view->setShowGrid(false);
-    view->setFrameShape(QFrame::NoFrame);
-    view->verticalHeader()->hide();
-    view->verticalHeader()->setDefaultSectionSize(22);
-    view->horizontalHeader()->setHighlightSections(false);
-    view->horizontalHeader()->setSortIndicatorShown(false);  // its room is wanted for figures
-    narrow(*view, widths);
+/// Without room for the sign of sorting, which is wanted for figures.
+QTableView* figures_table(QAbstractItemModel* model, const QString& object, const QString& name,
+                          std::initializer_list<int> widths, int stretched) {
+    QTableView* view = plain_table(model, object, name, widths);
+    view->horizontalHeader()->setSortIndicatorShown(false);
     view->horizontalHeader()->setSectionResizeMode(stretched, QHeaderView::Stretch);
     return view;
 }
@@ -75,12 +61,13 @@ CablesPage::CablesPage(Workspace& workspace, QWidget* parent)
     sorted_ = new QSortFilterProxyModel(this);
     sorted_->setSourceModel(runs_);
     sorted_->setSortRole(Qt::UserRole);
-    runs_view_ = plain_table(sorted_, "cableTable", tr("Cables"), {40, 104, 60, 84, 54, 74, 150, 44, 56},
-                             CableTable::note);
+    runs_view_ = figures_table(sorted_, "cableTable", tr("Cables"), {40, 104, 60, 84, 54, 74, 150, 44, 56},
+                               CableTable::note);
     runs_view_->setSortingEnabled(true);
     runs_view_->sortByColumn(CableTable::number, Qt::AscendingOrder);
     runs_view_->horizontalHeader()->setSortIndicatorShown(false);
-    narrow(*runs_view_, {40, 104, 60, 84, 54, 74, 150, 44, 56});
+    int at = 0;  // again: without the sign of sorting heads need less
+    for (const int px : {40, 104, 60, 84, 54, 74, 150, 44, 56}) set_column_width(*runs_view_, at++, px);
     sides->addWidget(runs_view_, 3);
     sides->addWidget(make_side(), 2);
     column->addLayout(sides, 1);
@@ -132,8 +119,8 @@ QWidget* CablesPage::make_side() {
     auto* column = new QVBoxLayout(closets);
     column->setContentsMargins(8, 0, 0, 0);
     closets_ = new ClosetTable(this);
-    closets_view_ = plain_table(closets_, "closetTable", tr("Closets"), {58, 104, 50, 70, 56, 74, 44},
-                                ClosetTable::watts);
+    closets_view_ = figures_table(closets_, "closetTable", tr("Closets"), {58, 96, 50, 66, 64, 78, 44},
+                                  ClosetTable::watts);
     connect(closets_view_, &QTableView::clicked, this, [this](const QModelIndex& at) {
         const ClosetUse& use = closets_->use(at.row());
         if (!find_floor(workspace_.project(), use.floor)) return;

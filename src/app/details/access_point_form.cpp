@@ -11,6 +11,7 @@
 
 #include "app/details/busy_hour_rows.h"
 #include "app/details/detail_forms.h"
+#include "app/details/on_site_rows.h"
 #include "app/details/where_it_could_go.h"
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -49,7 +50,8 @@ protected:
         p.setPen(theme().muted);
         p.setFont(render::font(12));
         p.drawText(QRectF(44, 22, width() - 44, 18), Qt::AlignVCenter,
-                   QString::fromStdString(model(workspace_.project(), ap->model).name));
+                   (ap->name.empty() ? QString() : QString::fromStdString(ap->name) + ", ") +
+                       QString::fromStdString(model(workspace_.project(), ap->model).name));
     }
 
 private:
@@ -574,6 +576,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                       [&](AccessPoint& ap) { ap.number = static_cast<int>(v); });
         },
         {1, 9999});
+    on_site_rows(*form, w, id);
     form->stretch();
     return form;
 }

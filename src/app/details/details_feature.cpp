@@ -28,13 +28,13 @@ DetailsFeature::DetailsFeature(Shell& shell)
     connect(&workspace_.wishes(), &Wishes::choose_photo, this, &DetailsFeature::choose_photo);
 }
 
-void DetailsFeature::choose_photo(NoteId id) {
-    const QString name =
+void DetailsFeature::choose_photo(const Item& item) {
+    const QString chosen =
         shell_.asking().open_file(tr("Choose a photo"), tr("Photos (*.jpg *.jpeg *.png *.webp)"));
-    if (name.isEmpty() || !workspace_.floor()) return;
+    if (chosen.isEmpty() || !workspace_.floor()) return;
     constexpr qint64 largest = 50 << 20;
-    QFile file(name);
-    const QString said = QFileInfo(name).fileName();
+    QFile file(chosen);
+    const QString said = QFileInfo(chosen).fileName();
     if (!file.open(QIODevice::ReadOnly))
         return workspace_.tell(
             tr("%1 cannot be opened: check that it exists and that you may read it").arg(said), true);
@@ -47,9 +47,16 @@ void DetailsFeature::choose_photo(NoteId id) {
     const auto* begin = reinterpret_cast<const std::byte*>(bytes.constData());
     const FloorId at = workspace_.floor_id();
     workspace_.edit(tr("Choose photo"), [&](Project& p) {
-        Note n = *find_note(*find_floor(p, at), id);
-        n.photo = add_asset(p, said.toStdString(), Bytes(begin, begin + bytes.size()));
-        replace_note(p, at, n);
+        const std::string name = add_asset(p, said.toStdString(), Bytes(begin, begin + bytes.size()));
+        if (item.kind == ItemKind::note) {
+            Note n = *find_note(*find_floor(p, at), NoteId{item.id});
+            n.photo = name;
+            replace_note(p, at, n);
+        } else {
+            AccessPoint ap = *find_access_point(p, at, AccessPointId{item.id});
+            ap.on_site.photo = name;
+            replace_access_point(p, at, ap);
+        }
     });
 }
 

@@ -2,6 +2,7 @@
 // Details of what is selected, at the right.
 #pragma once
 #include "app/offer/feature.h"
+#include "project/item.h"
 
 namespace yemvo::app {
 
@@ -14,7 +15,7 @@ public:
     DetailsPanel& panel() { return *panel_; }
 
 private:
-    void choose_photo(NoteId);
+    void choose_photo(const yemvo::Item&);
     DetailsPanel* panel_;
 };
 

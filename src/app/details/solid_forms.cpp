@@ -8,6 +8,7 @@
 
 #include "app/arrange/arrange_group.h"
 #include "app/details/detail_forms.h"
+#include "app/details/photo_rows.h"
 #include "app/forms/form_parts.h"
 #include "app/model/document.h"
 #include "app/model/wishes.h"
@@ -244,33 +245,9 @@ Form* note_form(Workspace& w, QWidget* parent, NoteId id) {
             change(
                 tr("Write note"), [&](Note& n) { n.text = text; }, key);
     });
-    form->group(tr("Photo"));
-    auto* picture = new QLabel;
-    picture->setObjectName("notePhoto");
-    form->widget(picture);
-    form->on_refresh([picture, get, &w, shown = std::make_shared<std::string>("?")] {
-        if (*shown == get().photo) return;
-        *shown = get().photo;
-        const auto asset = w.project().assets.find(get().photo);
-        QPixmap pixmap;
-        if (asset != w.project().assets.end())
-            pixmap.loadFromData(reinterpret_cast<const uchar*>(asset->second->data()),
-                                static_cast<uint>(asset->second->size()));
-        if (!pixmap.isNull()) pixmap = pixmap.scaled(250, 220, Qt::KeepAspectRatio, Qt::SmoothTransformation);
-        picture->setPixmap(pixmap);
-        picture->setVisible(!pixmap.isNull());
-    });
-    auto* row = form->row({});
-    auto* choose = new QPushButton(tr("Choose a photo…"));
-    choose->setObjectName("choosePhoto");
-    QObject::connect(choose, &QPushButton::clicked, form, [&w, id] { emit w.wishes().choose_photo(id); });
-    row->addWidget(choose);
-    auto* drop = new QPushButton(tr("Remove photo"));
-    drop->setObjectName("dropPhoto");
-    QObject::connect(drop, &QPushButton::clicked, form,
-                     [change] { change(tr("Drop photo"), [](Note& n) { n.photo.clear(); }); });
-    form->on_refresh([drop, get] { drop->setEnabled(!get().photo.empty()); });
-    row->addWidget(drop);
+    photo_rows(
+        *form, w, {ItemKind::note, id.value}, [get] { return get().photo; },
+        [change] { change(tr("Drop photo"), [](Note& n) { n.photo.clear(); }); });
     form->stretch();
     return form;
 }

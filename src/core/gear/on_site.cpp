@@ -2,6 +2,7 @@
 #include "gear/on_site.h"
 
 #include <chrono>
+#include <ctime>
 
 namespace yemvo {
 namespace {
@@ -48,6 +49,19 @@ bool is_day(std::string_view text) {
         std::chrono::month(static_cast<unsigned>(number(text.substr(5, 2)))),
         std::chrono::day(static_cast<unsigned>(number(text.substr(8, 2))))};
     return day.ok();
+}
+
+std::string today() {
+    const std::time_t now = std::time(nullptr);
+    std::tm local{};
+    localtime_r(&now, &local);
+    char text[32];
+    return std::string(text, std::strftime(text, sizeof text, "%Y-%m-%d", &local));
+}
+
+void set_state(OnSite& on_site, SiteState state) {
+    on_site.state = state;
+    on_site.date = state == SiteState::planned ? std::string() : today();
 }
 
 }  // namespace yemvo

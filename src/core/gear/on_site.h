@@ -37,6 +37,11 @@ struct OnSite {
     friend bool operator==(const OnSite&, const OnSite&) = default;
 };
 
+/// The state with today as its day; planned has none.
+void set_state(OnSite&, SiteState);
+/// Today, by the machine's clock, as 2026-03-01.
+std::string today();
+
 /// "02-1E-5A-07-10-24" and the like with small letters and colons; none where it is no address of six bytes.
 std::optional<std::string> address_text(std::string_view);
 /// A day that a calendar has, as 2026-03-01.

@@ -163,12 +163,12 @@ private:
     AccessPoint ap_;
 };
 
-[[noreturn]] void refuse(const std::vector<Said>& faults, const std::string& file) {
+[[noreturn]] void refuse(const std::vector<Said>& faults) {
     std::vector<Said> told(faults.begin(), faults.begin() + static_cast<std::ptrdiff_t>(
                                                                 std::min(faults.size(), most_faults_told)));
     if (faults.size() > most_faults_told)
         told.push_back(say("and %1 more", faults.size() - most_faults_told));
-    throw Error(Said::joined("; ", told), file, say("Nothing was taken: mend the list and read it again"));
+    throw Error(Said::joined("; ", told), {}, say("Nothing was taken: mend the list and read it again"));
 }
 
 }  // namespace
@@ -191,7 +191,7 @@ AccessPointList read_access_points(const Project& project, std::string_view text
         } catch (const Error& error) {
             faults.push_back(Said::joined(": ", {error.where(), error.summary()}));
         }
-    if (!faults.empty()) refuse(faults, file);
+    if (!faults.empty()) refuse(faults);
     for (const ListedAccessPoint& row : list.rows) {
         list.added += row.what == ListedAccessPoint::What::added;
         list.changed += row.what == ListedAccessPoint::What::changed;

@@ -1,8 +1,6 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "handover/facts.h"
 
-#include <ctime>
-
 #include "capacity/capacity_verdict.h"
 
 namespace yemvo {
@@ -27,14 +25,6 @@ void show_floors(const Project& project, Predictor& predictor, const SiteCapacit
 }
 
 }  // namespace
-
-std::string today() {
-    const std::time_t now = std::time(nullptr);
-    std::tm local{};
-    localtime_r(&now, &local);
-    char text[32];
-    return std::string(text, std::strftime(text, sizeof text, "%Y-%m-%d", &local));
-}
 
 HandoverFacts gather_facts(const Project& project, Predictor& predictor, const CancelToken& cancel,
                            const std::function<void(const FloorPrediction&)>& seen,

@@ -28,7 +28,4 @@ HandoverFacts gather_facts(const Project&, Predictor&, const CancelToken& = {},
                            const std::function<void(const FloorPrediction&)>& seen = {},
                            const PredictionWish& wish = {}, const std::function<void(double)>& progress = {});
 
-/// Today, by the machine's clock, as 2026-03-01.
-std::string today();
-
 }  // namespace yemvo

@@ -63,16 +63,6 @@ constexpr Kind kinds[] = {
     {{"geojson", ".geojson", mark("the site as GeoJSON")}, geojson},
     {{"openconfig", ".json", mark("radios and networks as OpenConfig JSON")}, openconfig}};
 
-void look_at_folder(const fs::path& folder) {
-    std::error_code fault;
-    fs::create_directories(folder, fault);
-    if (fault || !fs::is_directory(folder))
-        throw Error(say("could not be made: %1", fault ? fault.message() : std::string("it is no folder")),
-                    folder.string(), say("Choose another folder"));
-    if (::access(folder.c_str(), W_OK | X_OK) != 0)
-        throw Error(say("may not be written into"), folder.string(), say("Choose another folder"));
-}
-
 }  // namespace
 
 std::span<const FileKind> file_kinds() {
@@ -111,6 +101,16 @@ std::string file_stem(const std::string& title, std::vector<std::string>& taken)
     for (int n = 2; std::ranges::find(taken, name) != taken.end(); ++n) name = stem + "-" + std::to_string(n);
     taken.push_back(name);
     return name;
+}
+
+void look_at_folder(const fs::path& folder) {
+    std::error_code fault;
+    fs::create_directories(folder, fault);
+    if (fault || !fs::is_directory(folder))
+        throw Error(say("could not be made: %1", fault ? fault.message() : std::string("it is no folder")),
+                    folder.string(), say("Choose another folder"));
+    if (::access(folder.c_str(), W_OK | X_OK) != 0)
+        throw Error(say("may not be written into"), folder.string(), say("Choose another folder"));
 }
 
 std::size_t write_files(const fs::path& folder, const std::vector<HandoverFile>& files,

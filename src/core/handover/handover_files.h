@@ -30,6 +30,9 @@ std::vector<HandoverFile> handover_files(const HandoverFacts&, std::string_view 
 /// other scripts stay.
 std::string file_stem(const std::string& title, std::vector<std::string>& taken);
 
+/// Makes the folder where it is not there, and looks whether it may be written into. Throws Error naming it.
+void look_at_folder(const std::filesystem::path&);
+
 /// Writes all files into a folder that is made where it is not there; files of the same names are replaced
 /// one by one, each only once it is whole. Looks first whether the folder may be written. Throws Error naming
 /// the file, and Cancelled. Gives how many were written.

@@ -76,7 +76,8 @@ public:
         return std::move(text_);
     }
 
-    /// The format is older than UTF-8: other letters stand as \U+00E9. A line's end would end the value.
+    /// The format is older than UTF-8: letters of its code page stand as one byte, others as \U+0153. A
+    /// line's end would end the value.
     static std::string escaped(std::string_view utf8) {
         std::string out;
         for (std::size_t i = 0; i < utf8.size();) {
@@ -90,9 +91,13 @@ public:
             unsigned code = lead & (0x3F >> more);
             for (int k = 1; k <= more && i + static_cast<std::size_t>(k) < utf8.size(); ++k)
                 code = code << 6 | (static_cast<unsigned char>(utf8[i + static_cast<std::size_t>(k)]) & 0x3F);
-            char text[16];
-            std::snprintf(text, sizeof text, "\\U+%04X", code > 0xFFFF ? 0xFFFD : code);
-            out += text;
+            if (code >= 0xA0 && code <= 0xFF) {
+                out += static_cast<char>(code);
+            } else {
+                char text[16];
+                std::snprintf(text, sizeof text, "\\U+%04X", code > 0xFFFF ? 0xFFFD : code);
+                out += text;
+            }
             i += static_cast<std::size_t>(more) + 1;
         }
         return out;
@@ -106,6 +111,8 @@ void write_header(Dxf& d) {
     d.section("HEADER");
     d.pair(9, "$ACADVER");
     d.pair(1, "AC1009");
+    d.pair(9, "$DWGCODEPAGE");
+    d.pair(3, "ANSI_1252");
     d.pair(9, "$INSUNITS");
     d.pair(70, 6);  // metres
     d.end_section();

@@ -71,6 +71,7 @@ using Block = std::variant<TextBlock, TileBlock, TableBlock, FigureBlock, SheetB
 struct Part {
     QString title;  ///< empty: none is shown, and the list of contents leaves it out
     std::vector<Block> blocks;
+    bool goes_on = false;  ///< may begin below the part before it, where half a page is left
     void text(TextLook, const QString&);
     void table(const TableBlock&);
 };

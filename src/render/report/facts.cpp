@@ -57,17 +57,32 @@ std::vector<MapChoice> report_maps(const Project& project) {
     return all;
 }
 
+std::vector<MapChoice> web_maps(const Project& project) {
+    std::vector<LensId> lenses{LensId::signal, LensId::snr};
+    for (const MapChoice& m : report_maps(project))
+        if (!lens(m.lens).is_choice() && std::ranges::find(lenses, m.lens) == lenses.end())
+            lenses.push_back(m.lens);
+    std::vector<MapChoice> all;
+    for (const LensId id : lenses)
+        for (BandId b : bands_in_use(project).list()) all.push_back(choice_of(project, lens(id), b));
+    return all;
+}
+
 ReportFacts gather_report(const Project& project, Predictor& predictor, const CancelToken& cancel,
-                          const std::function<void(double)>& progress) {
+                          const std::function<void(double)>& progress, const WishedMaps& wished) {
     ReportFacts facts;
-    const auto maps =
-        is_chosen(project.handover.report, "maps") ? report_maps(project) : std::vector<MapChoice>();
+    const bool in_report = wished.report && is_chosen(project.handover.report, "maps");
+    const auto maps = in_report ? report_maps(project) : std::vector<MapChoice>();
+    const auto chosen = wished.web ? web_maps(project) : std::vector<MapChoice>();
     PredictionWish wish;
-    for (const MapChoice& m : maps) wish.deviation |= lens(m.lens).needs.deviation;
+    for (const auto* list : {&maps, &chosen})
+        for (const MapChoice& m : *list) wish.deviation |= lens(m.lens).needs.deviation;
     const auto seen = [&](const FloorPrediction& floor) {
-        FloorFacts of{without_fields(floor), {}};
+        FloorFacts of{without_fields(floor), {}, {}};
         for (const MapChoice& m : maps)
             of.maps.push_back({m, map_values(project, floor, m, nullptr, nullptr)});
+        for (const MapChoice& m : chosen)
+            of.web_maps.push_back({m, map_values(project, floor, m, nullptr, nullptr)});
         facts.floors.push_back(std::move(of));
     };
     facts.plan = gather_facts(project, predictor, cancel, seen, wish, progress);

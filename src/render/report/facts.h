@@ -13,8 +13,9 @@ struct FloorMap {
 };
 
 struct FloorFacts {
-    FloorPrediction prediction;  ///< its surface and mask alone: the fields are let go
-    std::vector<FloorMap> maps;
+    FloorPrediction prediction;      ///< its surface and mask alone: the fields are let go
+    std::vector<FloorMap> maps;      ///< that the report shows
+    std::vector<FloorMap> web_maps;  ///< of one band each, for who chooses as he looks
 };
 
 inline constexpr std::size_t drawings_budget_bytes = std::size_t{192} << 20;
@@ -33,9 +34,18 @@ struct ReportFacts {
 /// The maps that the report shows of each floor: its own, else signal in every band in use. Those of lenses
 /// or bands that are not known are passed over.
 std::vector<MapChoice> report_maps(const Project&);
+/// For a plan in which lens and band are chosen: signal, SNR and what else the report shows, in every band in
+/// use, one by one.
+std::vector<MapChoice> web_maps(const Project&);
+
+/// What maps are worked out.
+struct WishedMaps {
+    bool report = true;  ///< where its section is chosen
+    bool web = false;
+};
 
 /// One floor's fields at a time in memory. `progress`: told the share that is done. Throws Cancelled.
 ReportFacts gather_report(const Project&, Predictor&, const CancelToken& = {},
-                          const std::function<void(double)>& progress = {});
+                          const std::function<void(double)>& progress = {}, const WishedMaps& = {});
 
 }  // namespace yemvo::render::report

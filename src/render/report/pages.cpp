@@ -41,8 +41,9 @@ private:
 
     void part(const Part& part) {
         part_ = part.title;
-        open_ = false;
-        if (!part.title.isEmpty()) contents_->push_back({part.title, out_.pages.size(), false});
+        open_ = open_ && part.goes_on && y_ < (margin_top + bottom()) / 2;
+        if (!part.title.isEmpty())
+            contents_->push_back({part.title, out_.pages.size() - (open_ ? 1 : 0), false});
         std::vector<Piece> pieces;
         if (!part.title.isEmpty() && !starts_with_sheet(part)) pieces.push_back(part_title(part.title));
         for (const Block& block : part.blocks) {
@@ -64,6 +65,7 @@ private:
     Piece part_title(const QString& title) const {
         Piece piece;
         piece.height = title_height;
+        piece.gap = 40;
         piece.keep_next = true;
         piece.paint = [title](QPainter& p, QPointF at) {
             p.setPen(print_palette().ink);

@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 #include "render/report/plan_painting.h"
 
+#include <QPaintEngine>
+
 #include "render/drawings/drawing_layer.h"
 #include "render/heat_map.h"
 #include "render/plan_cables.h"
@@ -13,25 +15,39 @@
 namespace yemvo::render::report {
 namespace {
 
-/// Dots of a picture to a print pixel: 10 to the millimetre, fewer on large sheets.
-double dots_a_pixel(const QSizeF& area) {
-    constexpr double usual = 2.5, most_dots = 20e6;
-    return std::min(usual, std::sqrt(most_dots / std::max(1.0, area.width() * area.height())));
+/// Dots of a picture to a print pixel: `most` on paper, fewer on large sheets, and no more than a screen
+/// shows.
+double dots_a_pixel(const QPainter& p, const QSizeF& area, double most) {
+    constexpr double most_dots = 20e6;
+    const bool on_screen = p.paintEngine() && p.paintEngine()->type() == QPaintEngine::Raster;
+    const double shown =
+        on_screen ? std::max(0.25, p.worldTransform().m11() * p.device()->devicePixelRatioF()) : most;
+    return std::min({most, shown, std::sqrt(most_dots / std::max(1.0, area.width() * area.height()))});
 }
+/// 6 dots a millimetre for a map, whose cells are larger than that; 10 for the lines of a drawing.
+constexpr double map_dots = 1.5, drawing_dots = 2.5;
 
 /// The map of a picture of `area` at that ratio.
 PlanMap picture_map(const PlanMap& map, const QRectF& area, double ratio) {
     return {map.px_per_m * ratio, (map.origin - area.topLeft()) * ratio};
 }
 
-QImage heat(const FloorFacts& facts, const FloorMap& map, const PlanMap& plan, const QRectF& area) {
-    const double ratio = dots_a_pixel(area.size());
-    return paint_heat_map(facts.prediction, map.values, map.choice, picture_map(plan, area, ratio),
-                          (area.size() * ratio).toSize(), print_palette());
+/// On white: a picture without transparency takes half the room in a file.
+QImage heat(const QPainter& p, const FloorFacts& facts, const FloorMap& map, const PlanMap& plan,
+            const QRectF& area) {
+    const double ratio = dots_a_pixel(p, area.size(), map_dots);
+    const QImage over =
+        paint_heat_map(facts.prediction, map.values, map.choice, picture_map(plan, area, ratio),
+                       (area.size() * ratio).toSize(), print_palette());
+    QImage image(over.size(), QImage::Format_RGB32);
+    image.fill(Qt::white);
+    QPainter(&image).drawImage(0, 0, over);
+    return image;
 }
 
-QImage drawings(const ReportFacts& facts, const Floor& floor, const PlanMap& plan, const QRectF& area) {
-    const double ratio = dots_a_pixel(area.size());
+QImage drawings(const QPainter& p, const ReportFacts& facts, const Floor& floor, const PlanMap& plan,
+                const QRectF& area) {
+    const double ratio = dots_a_pixel(p, area.size(), drawing_dots);
     return drawings_picture(facts.project(), floor, *facts.drawings, picture_map(plan, area, ratio),
                             (area.size() * ratio).toSize());
 }
@@ -81,8 +97,8 @@ void paint_plan(QPainter& p, const ReportFacts& facts, const Floor& floor, const
     p.save();
     p.setClipRect(area);
     const FloorFacts* of = facts.find(floor.id);
-    if (look.map && of) p.drawImage(area, heat(*of, *look.map, map, area));
-    if (!floor.drawings->empty()) p.drawImage(area, drawings(facts, floor, map, area));
+    if (look.map && of) p.drawImage(area, heat(p, *of, *look.map, map, area));
+    if (!floor.drawings->empty()) p.drawImage(area, drawings(p, facts, floor, map, area));
     paint_voids(p, floor, map, colours);
     paint_obstacles(p, project, floor, map, area, colours);
     paint_walls(p, project, floor, map, area, colours, look.map != nullptr);

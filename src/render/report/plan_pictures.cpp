@@ -9,6 +9,7 @@
 #include "render/report/styles.h"
 #include "render/text_style.h"
 #include "render/tr.h"
+#include "render/web_plan/web_plan.h"
 
 namespace yemvo::render::report {
 namespace {
@@ -85,6 +86,11 @@ struct Kind {
 constexpr Kind kinds[] = {{{"png", ".png", mark("plans and the chosen maps as pictures")}, png},
                           {{"svg", ".svg", mark("the same as scalable drawings")}, svg}};
 
+constexpr std::string_view kinds_of_pictures[] = {"png", "svg"};
+
+constexpr FileKind web_kind{"html", ".html",
+                            mark("the plan as one page for any browser: floors, maps, values, verdict")};
+
 std::string map_stem(const std::string& floor, const FloorMap& map) {
     std::string stem = floor + "-" + lens(map.choice.lens).key;
     for (BandId b : map.choice.bands.list()) stem += "-" + band(b).name;
@@ -118,11 +124,22 @@ std::vector<HandoverFile> picture_files(const ReportFacts& facts, std::string_vi
 std::vector<FileKind> all_file_kinds() {
     std::vector<FileKind> all(file_kinds().begin(), file_kinds().end());
     for (const Kind& k : kinds) all.push_back(k.kind);
+    all.push_back(web_kind);
     return all;
+}
+
+WishedMaps maps_for(std::span<const std::string> kinds) {
+    WishedMaps maps{false, false};
+    for (const std::string& kind : kinds) {
+        maps.report |= std::ranges::find(kinds_of_pictures, kind) != std::end(kinds_of_pictures);
+        maps.web |= kind == web_kind.key;
+    }
+    return maps;
 }
 
 std::vector<HandoverFile> all_files(const ReportFacts& facts, std::string_view kind,
                                     const PictureWish& wish) {
+    if (kind == web_kind.key) return {{"plan.html", [&facts] { return web_plan(facts); }}};
     auto files = handover_files(facts.plan, kind);
     return files.empty() ? picture_files(facts, kind, wish) : files;
 }

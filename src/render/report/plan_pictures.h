@@ -1,6 +1,8 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
 // Plans as pictures for other programs: PNG and SVG, a file a floor and one for each of its maps.
 #pragma once
+#include <span>
+#include <string>
 #include <vector>
 
 #include "handover/handover_files.h"
@@ -16,7 +18,10 @@ struct PictureWish {
 
 /// "png" and "svg"; empty for another kind. `facts` must outlive the files.
 std::vector<HandoverFile> picture_files(const ReportFacts&, std::string_view kind, const PictureWish& = {});
-/// What the core writes and these.
+/// Which maps those kinds of files show.
+WishedMaps maps_for(std::span<const std::string> kinds);
+
+/// What the core writes, these, and the plan as one page ("html").
 std::vector<FileKind> all_file_kinds();
 std::vector<HandoverFile> all_files(const ReportFacts&, std::string_view kind, const PictureWish& = {});
 

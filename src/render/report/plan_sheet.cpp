@@ -33,7 +33,10 @@ int sheets_for(double extent_m, double room, int scale) {
 
 SheetScale tiled(const Box& box, const QSizeF& paper_mm, int scale) {
     SheetScale best{scale, {}, 0, 0};
-    for (const QSizeF& sheet : {paper_mm, paper_mm.transposed()}) {
+    // lying as the floor does, unless the other way needs fewer sheets
+    const bool wide = box.width() > box.height();
+    const QSizeF first = wide ? paper_mm.transposed() : paper_mm;
+    for (const QSizeF& sheet : {first, first.transposed()}) {
         const QSizeF room = room_m(sheet, scale);
         const SheetScale now{scale, sheet, sheets_for(box.width(), room.width(), scale),
                              sheets_for(box.height(), room.height(), scale)};

@@ -128,7 +128,7 @@ TableBlock type_table(const ReportFacts& facts) {
 }  // namespace
 
 std::vector<Part> summary(const ReportFacts& facts) {
-    Part part{tr("Summary"), {TextBlock{TextLook::lead, verdict_words(facts)}, tiles(facts)}};
+    Part part{tr("Summary"), {TextBlock{TextLook::lead, verdict_words(facts)}, tiles(facts)}, true};
     if (!facts.plan.verdict.requirements.empty()) {
         part.text(TextLook::heading, tr("What was required, and what is reached"));
         part.table(requirement_table(facts));
