@@ -79,6 +79,7 @@ ReportSide::ReportSide(Workspace& workspace, Asking& asking, QWidget* parent)
     column->addWidget(make_quick());
     column->addWidget(make_sections());
     column->addWidget(make_form());
+    form_->layout()->setContentsMargins(0, 0, 0, 0);
     column->addWidget(group_head(tr("Maps of every floor")));
     column->addWidget(make_maps());
     column->addWidget(group_head(tr("Own words")));
@@ -116,6 +117,7 @@ QWidget* ReportSide::make_sections() {
     sections_ = new QListWidget;
     sections_->setObjectName("reportSections");
     sections_->setAccessibleName(tr("Sections of the report"));
+    sections_->setFrameShape(QFrame::NoFrame);
     sections_->setDragDropMode(QAbstractItemView::InternalMove);
     sections_->setVerticalScrollBarPolicy(Qt::ScrollBarAlwaysOff);
     sections_->setToolTip(tr("Tick what the report holds; drag to put it in order"));
@@ -223,6 +225,7 @@ QWidget* ReportSide::make_maps() {
     maps_ = new QListWidget;
     maps_->setObjectName("reportMaps");
     maps_->setAccessibleName(tr("Maps of the report"));
+    maps_->setFrameShape(QFrame::NoFrame);
     maps_->setFixedHeight(92);
     column->addWidget(maps_);
     auto* chooser = new MapChooser;

@@ -64,7 +64,9 @@ OnSitePage::OnSitePage(Workspace& workspace, Asking& asking, QWidget* parent)
                         {48, 130, 130, 170, 80, 92, 120, 130, 150, 170});
     view_->setSortingEnabled(true);
     view_->sortByColumn(-1, Qt::AscendingOrder);
-    view_->horizontalHeader()->setStretchLastSection(true);
+    // what would change stands beside what it changes
+    view_->horizontalHeader()->moveSection(OnSiteTable::change, OnSiteTable::floor);
+    view_->horizontalHeader()->setSectionResizeMode(OnSiteTable::note, QHeaderView::Stretch);
     view_->setItemDelegateForColumn(OnSiteTable::state, new StateDelegate(view_));
     auto* column_box = new QVBoxLayout(this);
     column_box->setContentsMargins(0, 0, 0, 0);

@@ -116,6 +116,8 @@ const AccessPoint* OnSiteTable::find(const Row& row) const {
 }
 
 QVariant OnSiteTable::headerData(int section, Qt::Orientation orientation, int role) const {
+    if (orientation == Qt::Horizontal && role == Qt::TextAlignmentRole)
+        return static_cast<int>(Qt::AlignLeft | Qt::AlignVCenter);
     if (orientation != Qt::Horizontal || role != Qt::DisplayRole) return {};
     return section == change ? change_head_ : tr(on_site_faces[section].head);
 }

@@ -17,6 +17,7 @@
 #include "app/model/results.h"
 #include "app/model/selection.h"
 #include "project/project.h"
+#include "project/short_title.h"
 #include "render/plan_marks.h"
 #include "render/requirement_words.h"
 #include "render/text_style.h"
@@ -40,12 +41,8 @@ QString group_title(LensGroup group) {
     return group == LensGroup::service ? tr("Service") : group == LensGroup::air ? tr("Air") : tr("Reach");
 }
 
-/// Without its building where no other floor is called so.
 QString floor_name(const Project& project, const Floor& floor) {
-    const auto floors = all_floors(project);
-    const bool alone =
-        std::ranges::count_if(floors, [&](const Floor* f) { return f->name == floor.name; }) == 1;
-    return QString::fromStdString(alone ? floor.name : floor_title(project, floor));
+    return QString::fromStdString(short_title(project, floor));
 }
 
 }  // namespace

@@ -5,6 +5,7 @@
 #include <stdexcept>
 
 #include "project/kinds/all.h"
+#include "project/short_title.h"
 
 namespace yemvo {
 namespace {
@@ -68,6 +69,13 @@ std::string floor_title(const Project& project, const Floor& floor) {
     const Building& building = building_with(project, floor.id);
     if (building.kind == BuildingKind::yard && building.floors.size() == 1) return building.name;
     return building.name + ", " + floor.name;
+}
+
+std::string short_title(const Project& project, const Floor& floor) {
+    const auto all = all_floors(project);
+    const auto alike =
+        std::ranges::count(all, floor.name, [](const Floor* f) -> const std::string& { return f->name; });
+    return alike == 1 ? floor.name : floor_title(project, floor);
 }
 
 const Floor* find_floor(const Project& project, std::string_view name) {

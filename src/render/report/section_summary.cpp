@@ -2,6 +2,7 @@
 // The verdict and what was required; what the plan assumes.
 #include "coverage/lens_map.h"
 #include "project/gear_sum.h"
+#include "project/short_title.h"
 #include "render/report/sections.h"
 #include "render/report/table_of.h"
 #include "render/requirement_words.h"
@@ -12,7 +13,7 @@ namespace yemvo::render::report::section {
 namespace {
 
 QString floor_name(const ReportFacts& facts, FloorId id) {
-    return QString::fromStdString(floor_title(facts.project(), *find_floor(facts.project(), id)));
+    return QString::fromStdString(short_title(facts.project(), *find_floor(facts.project(), id)));
 }
 
 TableBlock requirement_table(const ReportFacts& facts) {

@@ -9,6 +9,7 @@
 
 #include "embedded/web_plan.h"
 #include "geometry/polygon.h"
+#include "project/short_title.h"
 #include "project/working_radio.h"
 #include "render/report/plan_sheet.h"
 #include "render/report/sections.h"
@@ -122,7 +123,7 @@ Json floor_json(const ReportFacts& facts, const Floor& floor, const Box& box) {
         for (const FloorMap& m : of->web_maps) maps.push_back(map_json(*of, m));
     for (const AccessPoint& ap : access_points(project, floor.id))
         points.push_back(point_json(project, floor, ap));
-    return {{"name", floor_title(project, floor)},
+    return {{"name", short_title(project, floor)},
             {"box", {box.low.x, box.low.y, box.high.x, box.high.y}},
             {"walls", walls_json(project, floor)},
             {"zones", zones_json(floor)},

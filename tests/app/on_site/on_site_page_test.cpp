@@ -28,8 +28,8 @@ Project hall() {
     return p;
 }
 
-struct OnSite : Driver {
-    explicit OnSite(const Project& p) {
+struct SiteDriver : Driver {
+    explicit SiteDriver(const Project& p) {
         window.open_project(p, {});
         REQUIRE(settle());
         window.asking().open_file = [this](const QString&, const QString&) { return opened; };
@@ -70,7 +70,7 @@ struct OnSite : Driver {
 }  // namespace
 
 TEST_CASE("names are shown before they are given, as one edit") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     CHECK(d.page().table().isColumnHidden(OnSiteTable::change));
     d.press("nameAccessPoints");
     d.fill("namePattern", "H-{n}");
@@ -87,7 +87,7 @@ TEST_CASE("names are shown before they are given, as one edit") {
 }
 
 TEST_CASE("a pattern that names nothing is told, and no names can be given") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     d.press("nameAccessPoints");
     d.fill("namePattern", "{wing}-{n}");
     CHECK_FALSE(d.page().findChild<QPushButton*>("giveNames")->isEnabled());
@@ -96,7 +96,7 @@ TEST_CASE("a pattern that names nothing is told, and no names can be given") {
 }
 
 TEST_CASE("only the chosen ones are named") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     d.press("nameAccessPoints");
     d.fill("namePattern", "X{n}");
     d.w().selection().select({{ItemKind::access_point, d.ap(2).id.value}});
@@ -107,7 +107,7 @@ TEST_CASE("only the chosen ones are named") {
 }
 
 TEST_CASE("what hangs gets its day, its serial number and its address") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     CHECK(d.type(0, OnSiteTable::state, "Hung"));
     CHECK(d.ap(1).on_site.state == SiteState::hung);
     CHECK(d.ap(1).on_site.date == today());
@@ -123,7 +123,7 @@ TEST_CASE("what hangs gets its day, its serial number and its address") {
 }
 
 TEST_CASE("what a list changes is shown, then taken over or left") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     d.list("name,x_m,y_m,floor,model,serial\n1,24,5,,,MU-1\nNew-1,10,8,Ground floor,ceiling-entry,\n");
     INFO(d.told.toStdString());
     CHECK_THAT(d.page().summary().toStdString(), Catch::Contains("1 new, 1 changed"));
@@ -144,7 +144,7 @@ TEST_CASE("what a list changes is shown, then taken over or left") {
 }
 
 TEST_CASE("a list with faults is refused by row, and the plan stays") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     const Project before = d.project();
     d.list("name,floor\n1,Attic\n1,\n");
     CHECK_THAT(d.told.toStdString(), Catch::Contains("Attic") && Catch::Contains("twice"));
@@ -153,7 +153,7 @@ TEST_CASE("a list with faults is refused by row, and the plan stays") {
 }
 
 TEST_CASE("an access point's Details hold its name and its state") {
-    OnSite d(hall());
+    SiteDriver d(hall());
     d.w().selection().select({{ItemKind::access_point, d.ap(1).id.value}});
     d.fill("apName", "Door 4");
     CHECK(d.ap(1).name == "Door 4");
