@@ -52,7 +52,8 @@ void run(const char* name, Project p) {
     rusage used{};
     getrusage(RUSAGE_SELF, &used);
     std::printf(
-        "%s: %zu floors, %zu access points, %zu pages: gathered in %.1f s, laid out in %.1f s, written in %.1f s (%.1f MB), "
+        "%s: %zu floors, %zu access points, %zu pages: gathered in %.1f s, laid out in %.1f s, written in "
+        "%.1f s (%.1f MB), "
         "%.1f s in all; as one web page in %.1f s (%.1f MB); %.0f MB of memory at most\n",
         name, all_floors(p).size(), placed_access_points(p).size(), pages, gathered_s, laid_s, written_s,
         double(pdf.size()) / 1e6, gathered_s + laid_s + written_s, web_s, double(page.size()) / 1e6,

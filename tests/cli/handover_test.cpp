@@ -245,3 +245,64 @@ TEST_CASE("import tells what a list would change, and takes it over only when as
     CHECK(answer.code != 0);
     CHECK_THAT(answer.err, Catch::Contains("line 2") && Catch::Contains("no-such"));
 }
+
+TEST_CASE("an empty project, a yard and a turned building make a report too") {
+    const test::TemporaryFolder folder;
+    const std::string out = (folder / "plan.pdf").string();
+    Project empty = test::one_floor();
+    Project yard = test::one_floor();
+    yard.buildings[0].kind = BuildingKind::yard;
+    add_access_point(yard, test::floor_at(yard, 0), yard.models->front().id, {1000, -2000});
+    Project turned = test::one_floor();
+    // an L that lies at 33 degrees, with a wall by itself far off
+    std::vector<Point> corners{{0, 0}, {30, 0}, {30, 10}, {12, 10}, {12, 25}, {0, 25}, {0, 0}};
+    for (Point& p : corners) p = {0.8387 * p.x - 0.5446 * p.y, 0.5446 * p.x + 0.8387 * p.y};
+    test::wall(turned, "brick-half", corners);
+    test::wall(turned, "brick-half", {{-80, 90}, {-70, 90}});
+    add_access_point(turned, test::floor_at(turned, 0), turned.models->front().id, {4, 8});
+    const std::string all =
+        "cover,words,summary,assumptions,plans,maps,heights,radios,spectrum,capacity,findings,cables,bill,"
+        "walk,sheets,labels";
+    for (const Project& p : {empty, yard, turned}) {
+        const Answer answer = run({"report", saved(folder, p), "--out", out, "--sections", all});
+        INFO(answer.err);
+        REQUIRE(answer.code == 0);
+        const nlohmann::json found = read_back("pdf " + out);
+        CHECK(found["pages"].size() >= 4);
+        for (const auto& page : found["pages"]) CHECK(page.get<std::string>().size() > 20);
+    }
+    const Answer exported = run({"export", saved(folder, empty), "--out", (folder / "all").string()});
+    INFO(exported.err);
+    CHECK(exported.code == 0);
+}
+
+TEST_CASE("a name that is long, strange or in another script is printed and found, and makes no path") {
+    const test::TemporaryFolder folder;
+    Project p = room();
+    p.name = "../../" + std::string(300, 'x') + " <b>&</b> Größe Ωmega";
+    p.buildings[0].floors[0].name = "a/b\\c <script>alert(1)</script>";
+    AccessPoint ap = access_points(p, test::floor_at(p, 0))[0];
+    ap.name = "AP \"1\" </script> é";
+    replace_access_point(p, test::floor_at(p, 0), ap);
+    const std::string file = saved(folder, p), out = (folder / "out").string();
+    const Answer answer = run({"export", file, "--out", out});
+    INFO(answer.err);
+    REQUIRE(answer.code == 0);
+    for (const auto& entry : fs::directory_iterator(folder / "out"))
+        CHECK(entry.path().filename().string().find("..") == std::string::npos);
+    const std::string page = file_bytes(folder / "out" / "plan.html");
+    CHECK(page.find("</script> é") == std::string::npos);
+    CHECK(page.find("<script>alert") == std::string::npos);
+    const nlohmann::json dxf =
+        read_back("dxf " + (folder / "out" / "a-b-c-script-alert-1-script.dxf").string());
+    CHECK(dxf["blocks"][0]["name"] == ap.name);
+    const std::string pdf = (folder / "plan.pdf").string();
+    REQUIRE(run({"report", file, "--out", pdf, "--sections", "cover,radios,sheets,labels"}).code == 0);
+    std::string text;
+    const nlohmann::json printed = read_back("pdf " + pdf);
+    for (const auto& words : printed["pages"]) text += words.get<std::string>();
+    CHECK_THAT(text, Catch::Contains("AP \"1\" </script> é"));
+    const std::string html = (folder / "plan2.html").string();
+    REQUIRE(run({"report", file, "--out", html, "--sections", "cover,radios"}).code == 0);
+    CHECK(file_bytes(html).find("<script>") == std::string::npos);
+}

@@ -102,7 +102,10 @@ HandoverPage::HandoverPage(Workspace& workspace, Asking& asking, QWidget* parent
         connect(b, &Behind::progressed, this, &HandoverPage::progressed);
 }
 
-HandoverPage::~HandoverPage() = default;
+HandoverPage::~HandoverPage() {
+    behind_.disconnect();
+    writing_.disconnect();
+}
 
 QWidget* HandoverPage::make_head() {
     const PageHead head = page_head(this, tr("Hand over"));

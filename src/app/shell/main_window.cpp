@@ -132,7 +132,7 @@ QWidget* MainWindow::lay_out_tray(QVBoxLayout* rows) {
     tray_tabs_->setObjectName("trayTabs");
     tray_tabs_->setDrawBase(false);
     dress(tray_tabs_,
-          "QTabBar::tab { padding: 6px 14px; border: 0; border-right: 1px solid @line; background: @chrome; }"
+          "QTabBar::tab { padding: 6px 11px; border: 0; border-right: 1px solid @line; background: @chrome; }"
           "QTabBar::tab:selected { background: @paper; }");
     tabs_row->addWidget(tray_tabs_);
     tabs_row->addStretch(1);

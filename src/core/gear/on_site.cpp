@@ -4,8 +4,13 @@
 #include <chrono>
 #include <ctime>
 
+#include "base/said.h"
+
 namespace yemvo {
 namespace {
+
+/// The names of site_states, for who translates.
+[[maybe_unused]] constexpr const char* translated[] = {mark("Planned"), mark("Hung"), mark("Checked")};
 
 bool is_digit(char c) { return c >= '0' && c <= '9'; }
 

@@ -1,4 +1,7 @@
 // SPDX-License-Identifier: GPL-3.0-or-later
+#include <algorithm>
+#include <set>
+
 #include "handover/cells.h"
 
 namespace yemvo {
@@ -8,6 +11,25 @@ using namespace cells;
 
 const Closet& closet_of(const Project& project, FloorId floor, ClosetId id) {
     return *find_closet(*find_floor(project, floor), id);
+}
+
+/// What the access points on a switch are asked for at the busy hour that asks for most, down or up,
+/// whichever is more: its uplink carries both ways at once.
+double asked_mbps(const HandoverFacts& facts, ClosetId closet, std::size_t of) {
+    std::set<AccessPointId> fed;
+    for (const CableRun& run : facts.cables.runs)
+        if (run.closet == closet && run.port && run.port->of == of) fed.insert(run.access_point);
+    double most = 0;
+    for (const HourCapacity& hour : facts.capacity ? facts.capacity->hours : std::vector<HourCapacity>()) {
+        double down = 0, up = 0;
+        for (const RadioCapacity& r : hour.radios)
+            if (fed.contains(r.radio.access_point)) {
+                down += r.asked_down_mbps;
+                up += r.asked_up_mbps;
+            }
+        most = std::max({most, down, up});
+    }
+    return most;
 }
 
 std::vector<HandoverCell> cable_row(const HandoverFacts& facts, const CableRun& run) {
@@ -56,7 +78,8 @@ HandoverTable switch_table(const HandoverFacts& facts) {
          summed(figure("used", say("Used"), "", 0, 7)), text("source", say("Power"), 12),
          figure("budget_w", say("Budget"), "W", 0), summed(figure("class_w", say("By class"), "W", 0)),
          summed(figure("drawn_w", say("Drawn"), "W", 0)),
-         figure("uplink_mbps", say("Uplink"), "Mbit/s", 0, 12)},
+         figure("uplink_mbps", say("Uplink"), "Mbit/s", 0, 12),
+         figure("asked_mbps", say("Asked of it"), "Mbit/s", 0, 12)},
         {}};
     for (const ClosetUse& use : facts.cables.closets) {
         const Closet& closet = closet_of(facts.project, use.floor, use.closet);
@@ -67,7 +90,8 @@ HandoverTable switch_table(const HandoverFacts& facts) {
                  words(s.name), number(s.ports), number(use.switches[i].ports_used),
                  s.source ? words(std::string(power_source_name(*s.source))) : HandoverCell(say("none")),
                  number(s.budget_w), number(use.switches[i].class_w), number(use.switches[i].drawn_w),
-                 number(s.uplink_mbps)});
+                 number(s.uplink_mbps),
+                 facts.capacity ? number(asked_mbps(facts, use.closet, i)) : HandoverCell()});
         }
     }
     return t;

@@ -105,8 +105,8 @@ TEST_CASE("every fault of a list is told at once, by row, and nothing is taken")
         FAIL("taken");
     } catch (const Error& e) {
         const std::string told = e.what();
-        for (const char* part : {"line 2", "no floor 'Nowhere'", "line 3", "no model 'no-such-model'", "line 4",
-                                 "twice", "line 5", "line 6", "no floor is told"})
+        for (const char* part : {"line 2", "no floor 'Nowhere'", "line 3", "no model 'no-such-model'",
+                                 "line 4", "twice", "line 5", "line 6", "no floor is told"})
             CHECK_THAT(told, Catch::Contains(part));
     }
     CHECK_THROWS_WITH(read_access_points(p, "", "list.csv"), Catch::Contains("list.csv"));

@@ -49,6 +49,16 @@ TEST_CASE("ports, watts and metres of the demo's cables add up") {
     CHECK(cables.rows.size() == 29);
     CHECK(cables.sum(cables.column("new_m")) == Approx(facts.cables.cable_m).margin(1e-6));
     CHECK(switches.sum(switches.column("used")) == 29);
+    // all that is asked of the site goes through some switch
+    double asked = 0;
+    for (std::size_t i = 0; i < switches.rows.size(); ++i) asked += figure(switches, i, "asked_mbps");
+    double site = 0;
+    for (const HourCapacity& hour : facts.capacity->hours) {
+        double served = 0;
+        for (const RadioCapacity& r : hour.radios) served += r.asked_down_mbps;
+        site = std::max(site, served);
+    }
+    CHECK(asked >= site - 1e-6);
     CHECK(cables.sum(cables.column("port_w")) ==
           Approx(switches.sum(switches.column("drawn_w"))).margin(1e-6));
 }

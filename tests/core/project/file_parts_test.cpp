@@ -114,6 +114,8 @@ TEST_CASE("each other part that is missing costs what it held and no more") {
     for (const FilePart& part : file_parts(p)) {
         // a file that says nothing of demand is one of before there was any
         if (part.entry == "project.json" || part.entry == "demand.json") continue;
+        // absent where everything is as usual
+        if (part.entry == "handover.json") continue;
         INFO(part.entry);
         const TemporaryFolder folder;
         Texts texts = texts_of(p);
