@@ -20,7 +20,7 @@ void compose_cabling(Project& p) {
     add_thing(p, basement,
               Closet{{}, "TR-1", {36.9, 14.2}, 2, {}, {{"TR-1-1", 24, PowerSource::bt3, 740, 10'000}}});
     add_thing(p, first,
-              Closet{{}, "TR-2", {37.0, 11.0}, 1, {}, {{"TR-2-1", 24, PowerSource::bt3, 740, 10'000}}});
+              Closet{{}, "TR-2", {37.3, 15.9}, 1, {}, {{"TR-2-1", 24, PowerSource::bt3, 740, 10'000}}});
     // a cabinet in the glasshouse: the bicycle shelter is too far from the library
     add_thing(p, find_floor(p, "Garden")->id,
               Closet{{}, "TR-3", {22, 21.5}, 1, {}, {{"TR-3-1", 8, PowerSource::bt3, 240, 10'000}}});

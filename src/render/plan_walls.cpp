@@ -348,6 +348,8 @@ std::optional<QPointF> label_place(const Zone& z, QSizeF size, const PlanMap& ma
 
 void paint_zone_names(QPainter& p, const Project& project, const Floor& floor, const PlanMap& map,
                       const Palette& palette, std::vector<QRectF> taken) {
+    for (const Closet& c : *floor.closets)
+        taken.push_back(QRectF(-18, -12, 36, 40).translated(map.to_screen(c.position)));
     for (const Zone& z : *floor.zones) {
         const QString name = QString::fromStdString(z.name);
         const bool with_area = z.kind != ZoneKind::not_needed;

@@ -78,6 +78,7 @@ TEST_CASE("names are shown before they are given, as one edit") {
     CHECK(d.cell(0, OnSiteTable::change) == "H-03");
     CHECK(d.cell(2, OnSiteTable::change) == "H-01");
     CHECK(d.ap(1).name.empty());
+    QTest::qWait(20);  // the layout follows
     picture(d.window, "on-site-names");
     d.press("giveNames");
     CHECK(d.ap(3).name == "H-01");
