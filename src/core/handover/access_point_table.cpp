@@ -12,7 +12,7 @@ std::vector<HandoverColumn> head_of_access_point() {
 }
 
 std::vector<HandoverCell> start_of_row(const Project& project, const Floor& floor, const AccessPoint& ap) {
-    return {words(called(ap)), number(ap.number), words(floor_title(project, floor))};
+    return {words(called(ap)), number(ap.number), words(short_title(project, floor))};
 }
 
 }  // namespace cells

@@ -86,7 +86,7 @@ HandoverTable switch_table(const HandoverFacts& facts) {
         for (std::size_t i = 0; i < use.switches.size(); ++i) {
             const Switch& s = closet.switches[i];
             t.rows.push_back(
-                {words(closet.name), words(floor_title(facts.project, *find_floor(facts.project, use.floor))),
+                {words(closet.name), words(short_title(facts.project, *find_floor(facts.project, use.floor))),
                  words(s.name), number(s.ports), number(use.switches[i].ports_used),
                  s.source ? words(std::string(power_source_name(*s.source))) : HandoverCell(say("none")),
                  number(s.budget_w), number(use.switches[i].class_w), number(use.switches[i].drawn_w),

@@ -3,6 +3,7 @@
 #pragma once
 #include "base/number_text.h"
 #include "handover/tables.h"
+#include "project/short_title.h"
 
 namespace yemvo::cells {
 

@@ -32,7 +32,7 @@ HandoverTable demand_by_zone(const HandoverFacts& facts) {
         for (const ZoneCapacity& z : hour.zones) {
             const Floor& floor = *find_floor(facts.project, z.floor);
             t.rows.push_back({words(known ? known->name : hour.hour),
-                              words(floor_title(facts.project, floor)), words(place_name(floor, z)),
+                              words(short_title(facts.project, floor)), words(place_name(floor, z)),
                               number(z.people), number(z.clients), number(z.asked_down_mbps),
                               number(z.asked_up_mbps), number(z.got_down_mbps), number(z.got_up_mbps),
                               number(100 * z.satisfied_share())});
@@ -51,7 +51,7 @@ HandoverTable finding_table(const HandoverFacts& facts) {
     for (const Finding& f : facts.findings) {
         const Floor* floor = find_floor(facts.project, f.floor);
         t.rows.push_back({HandoverCell(said_mark(rule_info(f.rule).name)),
-                          floor ? words(floor_title(facts.project, *floor)) : HandoverCell(),
+                          floor ? words(short_title(facts.project, *floor)) : HandoverCell(),
                           f.has_place ? number(f.place.x) : HandoverCell(),
                           f.has_place ? number(f.place.y) : HandoverCell(), HandoverCell(said_first(f.what)),
                           f.waived ? HandoverCell(f.waived->empty() ? say("accepted") : Said(*f.waived))
