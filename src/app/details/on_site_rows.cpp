@@ -25,7 +25,7 @@ void on_site_rows(Form& form, Workspace& w, AccessPointId id) {
     };
     const QString note_it = tr("Note access point %1 on site");
     form.group(tr("On site"));
-    form.name_field(
+    form.words_field(
         form.row(tr("Name")), "apName", [get] { return QString::fromStdString(get().name); },
         [change](const QString& text) {
             change(tr("Name access point %1"),
@@ -40,7 +40,7 @@ void on_site_rows(Form& form, Workspace& w, AccessPointId id) {
         });
     const auto text = [&](const QString& label, const char* object, std::string OnSite::*field,
                           const auto& read) {
-        form.name_field(
+        form.words_field(
             form.row(label), object, [get, field] { return QString::fromStdString(get().on_site.*field); },
             [change, note_it, field, read](const QString& typed) {
                 change(note_it,

@@ -220,20 +220,24 @@ void Form::try_at(UnitField* field, const std::function<void()>& change) {
     if (shown && !fault.isEmpty()) shown->show_fault(fault);
 }
 
-UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
-                            std::function<void(QString)> set) {
+UnitField* Form::words_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
+                             std::function<void(QString)> set) {
     auto* field = new UnitField({}, this);
     field->setObjectName(object);
     layout->addWidget(field, 1);
     call_by_label(field, layout);
-    connect(field, &UnitField::confirmed, this, [this, field, set](const QString& text) {
-        try_at(field, [&] {
-            if (text.trimmed().isEmpty()) throw Error(say("a name is needed"));
-            set(text.trimmed());
-        });
-    });
+    connect(field, &UnitField::confirmed, this,
+            [this, field, set](const QString& text) { try_at(field, [&] { set(text.trimmed()); }); });
     on_refresh([field, get] { field->show_value(get()); });
     return field;
+}
+
+UnitField* Form::name_field(QHBoxLayout* layout, const QString& object, std::function<QString()> get,
+                            std::function<void(QString)> set) {
+    return words_field(layout, object, std::move(get), [set = std::move(set)](const QString& text) {
+        if (text.isEmpty()) throw Error(say("a name is needed"));
+        set(text);
+    });
 }
 
 UnitField* Form::length_field(QHBoxLayout* layout, const QString& object, const QString& unit,

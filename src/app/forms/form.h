@@ -56,6 +56,9 @@ public:
     QHBoxLayout* row(const QString& label);
     UnitField* name_field(QHBoxLayout*, const QString& object, std::function<QString()> get,
                           std::function<void(QString)> set);
+    /// The same for what may be empty.
+    UnitField* words_field(QHBoxLayout*, const QString& object, std::function<QString()> get,
+                           std::function<void(QString)> set);
     UnitField* length_field(QHBoxLayout*, const QString& object, const QString& unit,
                             std::function<double()> get, std::function<void(double)> set,
                             Range = limits::coordinate_m);

@@ -10,8 +10,10 @@
 
 #include "app/asking/asking.h"
 #include "app/asking/file_names.h"
+#include "app/forms/form.h"
 #include "app/forms/form_parts.h"
 #include "app/forms/page_parts.h"
+#include "app/handover/place_form.h"
 #include "app/handover/report_side.h"
 #include "app/model/document.h"
 #include "app/model/workspace.h"
@@ -163,6 +165,9 @@ QWidget* HandoverPage::make_files() {
                               tr("Tables, plans and radio settings, as ticked"));
     connect(write, &QPushButton::clicked, this, &HandoverPage::write_files);
     column->addWidget(write);
+    place_ = place_form(workspace_);
+    place_->layout()->setContentsMargins(0, 8, 0, 0);
+    column->addWidget(place_);
     return box;
 }
 
@@ -199,6 +204,7 @@ void HandoverPage::tell_faults() {
 void HandoverPage::refresh() {
     if (!workspace_.document().is_open()) return;
     side_->refresh();
+    place_->refresh();
     tell_faults();
     const Project& project = workspace_.project();
     if (stops(report::report_faults(project))) {

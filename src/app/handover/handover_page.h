@@ -15,6 +15,7 @@ class QPushButton;
 namespace yemvo::app {
 
 struct Asking;
+class Form;
 class ReportSide;
 class Workspace;
 
@@ -56,6 +57,7 @@ private:
     Project basis_;
     ReportSide* side_;
     ReportPreview* preview_;
+    Form* place_ = nullptr;
     QLabel *about_ = nullptr, *faults_ = nullptr;
     QPushButton* write_ = nullptr;
     std::vector<QCheckBox*> kinds_;

@@ -160,7 +160,7 @@ Form* ReportSide::make_form() {
     const auto choice = [this]() -> const ReportChoice& { return workspace_.project().handover.report; };
     form_->group(tr("Names"));
     const auto name = [&](const QString& label, const char* object, std::string ReportChoice::*field) {
-        UnitField* f = form_->name_field(
+        UnitField* f = form_->words_field(
             form_->row(label), object, [choice, field] { return QString::fromStdString(choice().*field); },
             [this, field](const QString& text) {
                 change(tr("Change report"),

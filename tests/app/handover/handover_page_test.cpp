@@ -73,6 +73,13 @@ struct HandingOver : Driver {
     }
     QString save_as, folder_chosen, opened;
     int actions = 0;
+    void empty(const char* name) {
+        auto* field = find<QLineEdit>(name);
+        field->setFocus();
+        field->selectAll();
+        QTest::keyClick(field, Qt::Key_Delete);
+        QTest::keyClick(field, Qt::Key_Return);
+    }
     QTemporaryDir dir;
 };
 
@@ -127,6 +134,9 @@ TEST_CASE("names, words with placeholders and a logo stand in the report") {
     d.fill("reportCustomer", "Harbour Trust");
     d.wait();
     CHECK(d.page().preview().report()->report.customer == "Harbour Trust");
+    d.fill("reportAuthor", "Somebody");
+    d.empty("reportAuthor");
+    CHECK(d.project().handover.report.author.empty());
     auto* words = d.page().findChild<QPlainTextEdit*>("reportWords");
     words->setFocus();
     QTest::keyClicks(words, "Made for {customer} with {access-points} access point.");
@@ -195,6 +205,24 @@ TEST_CASE("what stands in the way of a report is told, and nothing can be writte
     QObject::connect(&d.w(), &Workspace::told, [&](const QString& words, bool) { told = words; });
     d.press("writeReport");
     CHECK_THAT(told.toStdString(), Catch::Contains("plan.pdf") && Catch::Contains("no folder"));
+}
+
+TEST_CASE("the site's place on Earth is typed, checked, undone and taken away") {
+    HandingOver d(room());
+    d.open();
+    d.fill("siteLatitude", "48.137");
+    d.fill("siteLongitude", "11,575");
+    REQUIRE(d.project().handover.anchor);
+    CHECK(d.project().handover.anchor->latitude_deg == 48.137);
+    CHECK(d.project().handover.anchor->longitude_deg == 11.575);
+    d.fill("siteLatitude", "148");
+    CHECK(d.project().handover.anchor->latitude_deg == 48.137);
+    d.fill("siteBearing", "12.5");
+    CHECK(d.project().handover.anchor->bearing_deg == 12.5);
+    d.w().document().history().undo();
+    CHECK(d.project().handover.anchor->bearing_deg == 0);
+    d.empty("siteLatitude");
+    CHECK_FALSE(d.project().handover.anchor);
 }
 
 TEST_CASE("pages are looked at closer, and Escape leads back") {

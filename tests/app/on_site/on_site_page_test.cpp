@@ -64,6 +64,13 @@ struct SiteDriver : Driver {
         press("readList");
     }
     QString opened, told;
+    void empty(const char* name) {
+        auto* field = find<QLineEdit>(name);
+        field->setFocus();
+        field->selectAll();
+        QTest::keyClick(field, Qt::Key_Delete);
+        QTest::keyClick(field, Qt::Key_Return);
+    }
     QTemporaryDir dir;
 };
 
@@ -158,6 +165,8 @@ TEST_CASE("an access point's Details hold its name and its state") {
     d.w().selection().select({{ItemKind::access_point, d.ap(1).id.value}});
     d.fill("apName", "Door 4");
     CHECK(d.ap(1).name == "Door 4");
+    d.empty("apName");
+    CHECK(d.ap(1).name.empty());
     d.pick("apState", "Checked");
     CHECK(d.ap(1).on_site.state == SiteState::checked);
     CHECK(d.ap(1).on_site.date == today());
