@@ -95,9 +95,10 @@ int write_export(Context& context, const ExportWish& wish) {
     if (one_file && files.size() == 1) {
         const std::string bytes = files.front().bytes();
         replace_file(wish.out, bytes.data(), bytes.size());
-    } else {
-        write_files(wish.out, files);
+        context.out << wish.out << "\n";
+        return done;
     }
+    write_files(wish.out, files);
     for (const HandoverFile& f : files) context.out << f.name << "\n";
     return done;
 }

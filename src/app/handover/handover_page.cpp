@@ -100,6 +100,9 @@ HandoverPage::HandoverPage(Workspace& workspace, Asking& asking, QWidget* parent
         basis_ = {};
         preview_->show_report(nullptr);
     });
+    connect(preview_, &ReportPreview::failed, this, [this](const QString& why) {
+        workspace_.tell(tr("A page of the report cannot be painted: %1").arg(why), true);
+    });
     for (const Behind* b : {&behind_, &writing_})
         connect(b, &Behind::progressed, this, &HandoverPage::progressed);
 }
@@ -192,22 +195,23 @@ void HandoverPage::keyPressEvent(QKeyEvent* e) {
         QWidget::keyPressEvent(e);
 }
 
-void HandoverPage::tell_faults() {
+bool HandoverPage::tell_faults() {
     const auto faults = report::report_faults(workspace_.project());
     QStringList lines;
     for (const report::ReportFault& f : faults) lines << said_text(f.what);
     faults_->setText(lines.join("\n"));
     faults_->setVisible(!lines.isEmpty());
-    write_->setEnabled(!stops(faults));
+    const bool may_go_on = !stops(faults);
+    write_->setEnabled(may_go_on);
+    return may_go_on;
 }
 
 void HandoverPage::refresh() {
     if (!workspace_.document().is_open()) return;
     side_->refresh();
     place_->refresh();
-    tell_faults();
     const Project& project = workspace_.project();
-    if (stops(report::report_faults(project))) {
+    if (!tell_faults()) {
         behind_.stop();
         about_->setText({});
         preview_->show_report(nullptr);
@@ -283,6 +287,7 @@ void HandoverPage::write_files() {
     writing_.request(job(
         tr("Writing files into %1").arg(QFileInfo(folder).fileName()),
         [project, known, kinds, folder, maps](const AtWork& at) {
+            look_at_folder(folder.toStdString());  // before the work for it
             const Facts facts = known ? with_choices(known, project) : gathered(project, at, maps);
             std::vector<HandoverFile> files;
             for (const std::string& kind : kinds)

@@ -46,7 +46,7 @@ private:
     QWidget* make_side();
     QWidget* make_files();
     void refresh();
-    void tell_faults();
+    bool tell_faults();  ///< false: something stops the report
     /// The same project with the same maps: what was worked out still holds.
     bool still_holds(const Project&) const;
     void take(const std::shared_ptr<const LaidReport>&);

@@ -123,8 +123,7 @@ void ReportPreview::want_pictures() {
                              });
                          }
                      },
-                     // what cannot be painted is told where the report is made
-                     [](const QString&) {},
+                     [this](const QString& why) { emit failed(why); },
                      [this] { want_pictures(); }});
 }
 

@@ -36,6 +36,9 @@ public:
     QRect page_rect(std::size_t page) const;
     void go_to(std::size_t page);
 
+signals:
+    void failed(const QString& why);  ///< a page could not be painted
+
 protected:
     void paintEvent(QPaintEvent*) override;
     void resizeEvent(QResizeEvent*) override;

@@ -28,13 +28,13 @@ HandoverCell closet_and_port(const HandoverFacts& facts, const CableRun* run) {
     return words(closet.switches[run->port->of].name + " / " + std::to_string(run->port->port));
 }
 
+}  // namespace
+
 const CableRun* run_of(const HandoverFacts& facts, AccessPointId id) {
     for (const CableRun& run : facts.cables.runs)
         if (run.access_point == id) return &run;
     return nullptr;
 }
-
-}  // namespace
 
 const Zone* zone_with(const Floor& floor, const AccessPoint& ap) {
     const Zone* smallest = nullptr;

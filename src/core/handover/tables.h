@@ -24,5 +24,7 @@ std::span<const TableKind> table_kinds();
 
 /// The zone that an access point hangs in; null where it hangs in none. Of several the smallest.
 const Zone* zone_with(const Floor&, const AccessPoint&);
+/// The cable of an access point; null where there is none.
+const CableRun* run_of(const HandoverFacts&, AccessPointId);
 
 }  // namespace yemvo

@@ -44,12 +44,6 @@ int cutout_scale(const ReportFacts& facts, const Floor& floor, const AccessPoint
     return 100;
 }
 
-const CableRun* run_of(const ReportFacts& facts, AccessPointId id) {
-    for (const CableRun& r : facts.plan.cables.runs)
-        if (r.access_point == id) return &r;
-    return nullptr;
-}
-
 QString length_words(const ReportFacts& facts, double metres) {
     return local(format_length(metres, facts.project().settings.units));
 }
@@ -77,7 +71,7 @@ void paint_cutout(QPainter& p, const QRectF& box, const ReportFacts& facts, cons
     const PlanMap map{k, {box.center().x() - ap.position.x * k, box.center().y() + ap.position.y * k}};
     PlanLook look;
     look.alone = ap.id;
-    look.route = run_of(facts, ap.id);
+    look.route = run_of(facts.plan, ap.id);
     paint_plan(p, facts, floor, map, box, look);
     p.save();
     p.setClipRect(box);
@@ -147,7 +141,7 @@ void hanging_rows(Facts& rows, const ReportFacts& facts, const AccessPoint& ap) 
 
 void cable_rows(Facts& rows, const ReportFacts& facts, const Floor& floor, const AccessPoint& ap) {
     rows.head(tr("Cable"));
-    const CableRun* run = run_of(facts, ap.id);
+    const CableRun* run = run_of(facts.plan, ap.id);
     if (!run || !run->closet) {
         rows.row(tr("To"), tr("no way leads to a closet"));
         return;
@@ -243,7 +237,7 @@ QString name_and_number(const AccessPoint& ap) {
 }
 
 QString port_words(const ReportFacts& facts, AccessPointId id) {
-    const CableRun* run = run_of(facts, id);
+    const CableRun* run = run_of(facts.plan, id);
     if (!run || !run->closet) return {};
     const Closet& closet = *find_closet(*find_floor(facts.project(), run->closet_floor), run->closet);
     const QString name = QString::fromStdString(closet.name);

@@ -62,8 +62,6 @@ struct SheetBlock {
     Paint paint;
     /// 1 : scale, where it is a plan to scale; the scale of those who measure in it.
     std::optional<int> scale = {};
-    /// Words that are on it, for those who search a report that has it as a picture.
-    QString words = {};
 };
 
 using Block = std::variant<TextBlock, TileBlock, TableBlock, FigureBlock, SheetBlock>;

@@ -16,7 +16,7 @@ struct PlanLook {
     const CableRun* route = nullptr;
 };
 
-/// Within `area`; `px_per_mm`: of pictures that it holds, in dots.
+/// Within `area`.
 void paint_plan(QPainter&, const ReportFacts&, const Floor&, const PlanMap&, const QRectF& area,
                 const PlanLook&);
 

@@ -107,7 +107,7 @@ std::vector<ReportFault> report_faults(const Project& project) {
                      "Give it one, or leave out plans, maps and sheets",
                      floor_title(project, *f)),
                  true});
-    if (!choice.logo.empty() && print_image(project, choice.logo).isNull())
+    if (!choice.logo.empty() && !is_picture(project, choice.logo))
         faults.push_back(
             {say("The logo %1 is no picture that can be read. Choose another", choice.logo), true});
     if (is_chosen(choice, "maps") && report_maps(project).empty())

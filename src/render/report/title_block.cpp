@@ -21,7 +21,7 @@ void label(QPainter& p, const QRectF& box, const QString& head, const QString& w
                QFontMetricsF(p.font()).elidedText(words, Qt::ElideRight, box.width()));
 }
 
-/// In proportion to a ruler: 5 or so cells of a round length.
+/// The scale in figures over a bar to measure by.
 void paint_ruler(QPainter& p, QPointF at, const PlanMap& map, LengthUnits units, const TitleBlock& title) {
     paint_scale_bar(p, at, map, units, print_palette());
     p.setFont(font(14, 650));
