@@ -115,7 +115,7 @@ Json row_json(const ListedAccessPoint& row) {
 int import(Context& context, const std::string& file, const std::string& list_file, const std::string& out) {
     Project project = load(context, file);
     const std::string text = read_input(list_file, say("Name a table (.csv)"));
-    const AccessPointList list = read_access_points(project, text, list_file);
+    const ListedAccessPoints list = read_access_points(project, text, list_file);
     Json rows = Json::array();
     for (const ListedAccessPoint& row : list.rows) rows.push_back(row_json(row));
     if (context.json)

@@ -273,7 +273,7 @@ void OnSitePage::read_list() {
 
 void OnSitePage::take_list() {
     if (!list_) return;
-    const AccessPointList list = *list_;
+    const ListedAccessPoints list = *list_;
     end_list();
     if (workspace_.edit(tr("Take list of access points over"),
                         [&](Project& p) { take_access_points(p, list); }))

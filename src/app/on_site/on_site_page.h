@@ -51,7 +51,7 @@ private:
     QPushButton *name_, *read_, *take_, *leave_, *give_;
     QComboBox* scope_ = nullptr;
     Form* form_ = nullptr;
-    std::optional<AccessPointList> list_;
+    std::optional<ListedAccessPoints> list_;
     int list_of_ = -1;  ///< Document::opened_count when it was read
 };
 

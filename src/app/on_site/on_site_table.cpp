@@ -93,7 +93,7 @@ void OnSiteTable::show_names(const std::vector<NewName>& names) {
     refresh();
 }
 
-void OnSiteTable::show_list(const AccessPointList& list) {
+void OnSiteTable::show_list(const ListedAccessPoints& list) {
     list_ = list;
     changes_.clear();
     change_head_ = tr("The list changes");

@@ -29,7 +29,7 @@ public:
     FloorId floor_of(int row) const { return rows_[static_cast<std::size_t>(row)].floor; }
     void refresh();
     void show_names(const std::vector<NewName>&);
-    void show_list(const AccessPointList&);
+    void show_list(const ListedAccessPoints&);
     void show_no_change();
 
 private:
@@ -48,7 +48,7 @@ private:
     std::vector<Row> rows_;
     std::map<AccessPointId, Change> changes_;
     QString change_head_;
-    AccessPointList list_;
+    ListedAccessPoints list_;
 };
 
 }  // namespace yemvo::app

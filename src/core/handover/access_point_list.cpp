@@ -173,14 +173,15 @@ private:
 
 }  // namespace
 
-AccessPointList read_access_points(const Project& project, std::string_view text, const std::string& file) {
+ListedAccessPoints read_access_points(const Project& project, std::string_view text,
+                                      const std::string& file) {
     constexpr const char* needed[] = {"name"};
     const Table table(text, file, needed);
     if (table.rows().empty())
         throw Error(say("has no row with an access point"), file, say("Write a row each"));
     if (all_floors(project).empty())
         throw Error(say("has access points, and the project has no floor"), file, say("Add floors first"));
-    AccessPointList list;
+    ListedAccessPoints list;
     std::vector<Said> faults;
     std::map<std::string, std::string> seen;
     for (const TableRow& row : table.rows()) try {
@@ -201,7 +202,7 @@ AccessPointList read_access_points(const Project& project, std::string_view text
     return list;
 }
 
-void take_access_points(Project& project, const AccessPointList& list) {
+void take_access_points(Project& project, const ListedAccessPoints& list) {
     using What = ListedAccessPoint::What;
     for (const ListedAccessPoint& row : list.rows) {
         if (row.what == What::same) continue;

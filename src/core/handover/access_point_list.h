@@ -19,7 +19,7 @@ struct ListedAccessPoint {
     std::string place;          ///< "list.csv, row 4"
 };
 
-struct AccessPointList {
+struct ListedAccessPoints {
     std::vector<ListedAccessPoint> rows;
     int added = 0, changed = 0, same = 0;
     int not_listed = 0;  ///< that are in the plan and not in the list; they stay
@@ -30,9 +30,9 @@ struct AccessPointList {
 /// mount, state, date, serial, address, note. An access point is the one that is called so, else the one with
 /// that number. A new one needs floor, place and model. `file`: for messages. Throws Error that names every
 /// fault, up to ten, by row.
-AccessPointList read_access_points(const Project&, std::string_view text, const std::string& file);
+ListedAccessPoints read_access_points(const Project&, std::string_view text, const std::string& file);
 
 /// Takes the list over: added ones get the next free numbers.
-void take_access_points(Project&, const AccessPointList&);
+void take_access_points(Project&, const ListedAccessPoints&);
 
 }  // namespace yemvo

@@ -261,7 +261,6 @@ SheetBlock access_point_sheet(const ReportFacts& facts, const Floor& floor, cons
     SheetBlock sheet;
     sheet.title = name_and_number(ap);
     sheet.size_mm = paper_mm(facts.choice().paper);
-    sheet.scale = cutout_scale(facts, floor, ap);
     sheet.paint = [&facts, &floor, &ap](QPainter& p, const QRectF& all) {
         paint_sheet(p, all, facts, floor, ap);
     };

@@ -60,8 +60,6 @@ struct SheetBlock {
     QString title;  ///< as the list of contents has it; empty: not listed
     QSizeF size_mm;
     Paint paint;
-    /// 1 : scale, where it is a plan to scale; the scale of those who measure in it.
-    std::optional<int> scale = {};
 };
 
 using Block = std::variant<TextBlock, TileBlock, TableBlock, FigureBlock, SheetBlock>;

@@ -78,7 +78,7 @@ private:
 
     void add_sheet(const SheetBlock& sheet) {
         if (!sheet.title.isEmpty()) contents_->push_back({sheet.title, out_.pages.size(), true});
-        Page page{sheet.size_mm, part_, true, sheet.scale, {}};
+        Page page{sheet.size_mm, part_, true, {}};
         const QRectF all(QPointF(0, 0), sheet.size_mm * print_px_per_mm);
         page.items.push_back({{}, [paint = sheet.paint, all](QPainter& p, QPointF) { paint(p, all); }});
         out_.pages.push_back(std::move(page));
@@ -86,7 +86,7 @@ private:
     }
 
     void new_page() {
-        out_.pages.push_back({report_.paper_mm, part_, false, {}, {}});
+        out_.pages.push_back({report_.paper_mm, part_, false, {}});
         y_ = margin_top;
         open_ = true;
     }
@@ -130,7 +130,7 @@ private:
         for (Listed& l : *list)
             if (l.page >= contents_at_) l.page += count;
         for (std::size_t k = 0; k < count; ++k) {
-            Page page{report_.paper_mm, tr("Contents"), false, {}, {}};
+            Page page{report_.paper_mm, tr("Contents"), false, {}};
             page.items.push_back({{margin_x, margin_top}, part_title(tr("Contents")).paint});
             page.items.push_back(
                 {{margin_x, margin_top + title_height},

@@ -15,7 +15,6 @@ struct Page {
     QSizeF size_mm;
     QString part;       ///< title of the part that it belongs to
     bool bare = false;  ///< without head and foot
-    std::optional<int> scale = {};
     std::vector<PageItem> items;
 };
 

@@ -158,7 +158,6 @@ std::vector<SheetBlock> plan_sheets(const ReportFacts& facts, const Floor& floor
             sheet.title =
                 name + (map ? ": " + map_title(*map) : QString()) + (part.isEmpty() ? "" : ", " + part);
             sheet.size_mm = scale.sheet_mm;
-            sheet.scale = scale.scale;
             sheet.paint = [&facts, &floor, map, tile, title](QPainter& p, const QRectF& all) {
                 paint_sheet(p, all, facts, floor, map, tile, title);
             };

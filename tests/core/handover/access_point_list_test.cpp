@@ -46,7 +46,7 @@ TEST_CASE("a list moves, notes and adds access points, and says so before") {
         "2,,15,5,,,,,,\n"
         "Hall-3," +
         floor + ",1,2,2.5," + model + ",,,,\n";
-    const AccessPointList list = read_access_points(p, text, "list.csv");
+    const ListedAccessPoints list = read_access_points(p, text, "list.csv");
     REQUIRE(list.rows.size() == 3);
     CHECK(list.rows[0].what == What::changed);
     CHECK(list.rows[0].changes.at(0) == "moved by 3.00 m");
@@ -62,7 +62,7 @@ TEST_CASE("a list moves, notes and adds access points, and says so before") {
     CHECK(numbered(p, 3).radios.at(0).channel_open);
     check_all(p);
     // read again, nothing is left to do
-    const AccessPointList again = read_access_points(p, text, "list.csv");
+    const ListedAccessPoints again = read_access_points(p, text, "list.csv");
     CHECK(again.added + again.changed == 0);
 }
 
@@ -72,7 +72,7 @@ TEST_CASE("an access point moves to another floor and keeps its number and setti
     before.radios[0].power_dbm = 11;
     replace_access_point(p, floor_at(p, 0), before);
     const std::string floor = floor_title(p, *all_floors(p)[1]);
-    const AccessPointList list = read_access_points(p, "name;floor\nHall-1;" + floor + "\n", "list.csv");
+    const ListedAccessPoints list = read_access_points(p, "name;floor\nHall-1;" + floor + "\n", "list.csv");
     REQUIRE(list.rows.at(0).what == What::changed);
     take_access_points(p, list);
     REQUIRE(access_points(p, floor_at(p, 1)).size() == 1);
@@ -86,7 +86,7 @@ TEST_CASE("a place on the site is carried into a building that lies turned there
     Project p = hall();
     p.buildings[0].placement = {1, 90, {100, 50}};
     // (3, 4) of the building lies at (100 - 4, 50 + 3) on the site
-    const AccessPointList list = read_access_points(p, "name,east_m,north_m\nHall-1,96,53\n", "list.csv");
+    const ListedAccessPoints list = read_access_points(p, "name,east_m,north_m\nHall-1,96,53\n", "list.csv");
     CHECK(distance(list.rows.at(0).access_point.position, {3, 4}) < 1e-9);
 }
 
