@@ -32,6 +32,11 @@ std::vector<double> gaps_while(Gaps& gaps, Busy busy) {
     return all;
 }
 
+void told(Gaps& gaps, const char* what, const std::vector<double>& gaps_ms) {
+    print(what, figures(gaps_ms));
+    std::printf("    of which it computed, worst %.2f ms\n", gaps.take_computed());
+}
+
 bool run(AppWindow& window, const char* name, const Project& project) {
     window.open_project(project, {});
     if (!QTest::qWaitFor([&] { return window.runner().is_idle(); }, 120'000)) return false;
@@ -48,7 +53,7 @@ bool run(AppWindow& window, const char* name, const Project& project) {
     window.action("file.handover")->trigger();
     auto making = gaps_while(gaps, [&] { return busy() || !page.preview().report(); });
     std::printf("%s, %zu pages\n", name, page.preview().report()->pages.pages.size());
-    print("the window stood still while the report was made", figures(making));
+    told(gaps, "the window stood still while the report was made", making);
     std::vector<double> scrolling;
     QScrollBar* bar = page.preview().verticalScrollBar();
     for (int i = 0; i < 60; ++i) {
@@ -57,18 +62,18 @@ bool run(AppWindow& window, const char* name, const Project& project) {
         QTest::qWait(30);
         scrolling.push_back(gaps.take());
     }
-    print("while its pages were leafed through", figures(scrolling));
+    told(gaps, "while its pages were leafed through", scrolling);
     std::vector<double> ticking;
     QListWidget& sections = page.side().sections();
     for (const Qt::CheckState state : {Qt::Unchecked, Qt::Checked}) {
         sections.item(1)->setCheckState(state);
         for (double gap : gaps_while(gaps, busy)) ticking.push_back(gap);
     }
-    print("while sections were ticked", figures(ticking));
+    told(gaps, "while sections were ticked", ticking);
     page.write_report();
-    print("while the report was written", figures(gaps_while(gaps, busy)));
+    told(gaps, "while the report was written", gaps_while(gaps, busy));
     page.write_files();
-    print("while all files were written", figures(gaps_while(gaps, busy)));
+    told(gaps, "while all files were written", gaps_while(gaps, busy));
     emit page.left();
     return true;
 }

@@ -77,6 +77,7 @@ HandoverPage::HandoverPage(Workspace& workspace, Asking& asking, QWidget* parent
       asking_(asking),
       behind_(Behind::Manner{Behind::Takes::newest, std::chrono::milliseconds(250), {}, 1, true}),
       writing_(Behind::Manner{Behind::Takes::all, {}, {}, 1, true}),
+      freeing_(Behind::Manner{Behind::Takes::all, {}, {}, 1, true}),
       side_(new ReportSide(workspace, asking)),
       preview_(new ReportPreview) {
     auto* row = page_body(this, "handoverPage", make_head());
@@ -96,9 +97,8 @@ HandoverPage::HandoverPage(Workspace& workspace, Asking& asking, QWidget* parent
         if (isVisible()) refresh();
     });
     connect(&workspace_.document(), &Document::opened, this, [this] {
-        laid_.reset();
         basis_ = {};
-        preview_->show_report(nullptr);
+        show_pages(nullptr);
     });
     connect(preview_, &ReportPreview::failed, this, [this](const QString& why) {
         workspace_.tell(tr("A page of the report cannot be painted: %1").arg(why), true);
@@ -214,8 +214,7 @@ void HandoverPage::refresh() {
     if (!tell_faults()) {
         behind_.stop();
         about_->setText({});
-        preview_->show_report(nullptr);
-        laid_.reset();
+        show_pages(nullptr);
         return;
     }
     if (laid_ && laid_->facts->project() == project) return;
@@ -233,10 +232,15 @@ void HandoverPage::refresh() {
 }
 
 void HandoverPage::take(const std::shared_ptr<const LaidReport>& made) {
-    laid_ = made;
     basis_ = basis_of(made->facts->project());
-    preview_->show_report(made);
+    show_pages(made);
     about_->setText(counted("%n page", "%n pages", made->pages.pages.size()));
+}
+
+void HandoverPage::show_pages(const std::shared_ptr<const LaidReport>& pages) {
+    preview_->show_report(pages);
+    // the pages and maps of a tower take long to be freed
+    freeing_.request({{}, [old = std::exchange(laid_, pages)](const AtWork&) {}, [](const QString&) {}});
 }
 
 void HandoverPage::write_report() {

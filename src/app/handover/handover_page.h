@@ -50,9 +50,10 @@ private:
     /// The same project with the same maps: what was worked out still holds.
     bool still_holds(const Project&) const;
     void take(const std::shared_ptr<const LaidReport>&);
+    void show_pages(const std::shared_ptr<const LaidReport>&);
     Workspace& workspace_;
     Asking& asking_;
-    Behind behind_, writing_;
+    Behind behind_, writing_, freeing_;
     std::shared_ptr<const LaidReport> laid_;
     Project basis_;
     ReportSide* side_;

@@ -6,6 +6,7 @@
 #include <QScrollBar>
 #include <QWheelEvent>
 #include <cmath>
+#include <span>
 
 #include "app/look/theme.h"
 #include "render/text_style.h"
@@ -75,7 +76,9 @@ void ReportPreview::arrange() {
     const double width = (viewport()->width() - gap * (columns_ + 1.0)) / columns_;
     double y = gap, row = 0;
     int column = 0;
-    for (const auto& page : report_ ? report_->pages.pages : std::vector<render::report::Page>()) {
+    const std::span<const render::report::Page> pages =
+        report_ ? std::span(report_->pages.pages) : std::span<const render::report::Page>();
+    for (const render::report::Page& page : pages) {
         const double height = width * page.size_mm.height() / page.size_mm.width();
         cells_.push_back({gap + column * (width + gap), y, width, height});
         row = std::max(row, height);
