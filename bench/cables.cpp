@@ -8,6 +8,7 @@
 #include <functional>
 
 #include "bench/scenes.h"
+#include "cabling/cable_reach.h"
 #include "cabling/closet_places.h"
 #include "demo/demo.h"
 #include "project/kinds/thing_edits.h"
@@ -23,10 +24,27 @@ double ms_of(const std::function<void()>& work) {
     return std::chrono::duration<double, std::milli>(std::chrono::steady_clock::now() - begin).count();
 }
 
+/// What the lens of cables asks for, on every floor.
+void anywhere(const Project& p) {
+    std::unique_ptr<CableReach> reach;
+    const double ways_ms = ms_of([&] { reach = std::make_unique<CableReach>(p); });
+    SceneCache scenes(std::make_shared<MemoryBudget>(usual_budget_bytes()));
+    std::size_t cells = 0;
+    const double cells_ms = ms_of([&] {
+        for (const Floor* f : all_floors(p)) {
+            const auto scene = scenes.scene(p, building_with(p, f->id).id);
+            cells += reach->links_m(make_surface(p, *scene, *f, p.settings.grid_m)).size();
+        }
+    });
+    std::printf("from anywhere: ways in %.0f ms, %zu cells of all floors in %.0f ms\n", ways_ms, cells,
+                cells_ms);
+}
+
 void run(const char* name, Project p) {
     CablePlan plan;
     ClosetPlaces places;
     const double planned_ms = ms_of([&] { plan = plan_cables(p); });
+    anywhere(p);
     for (const Floor* f : all_floors(p)) floor_of(p, f->id).closets.edit().clear();
     const CablePlan none = plan_cables(p);
     const double places_ms = ms_of([&] { places = closet_places(p, none); });

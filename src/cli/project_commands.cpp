@@ -99,12 +99,16 @@ int predict(Context& context, const PredictWish& wish) {
     BandSet wanted;
     for (const std::string& name : wish.bands) wanted = wanted.with(*find_band(name));
     const LensId lens_id = *find_lens(wish.lens);
+    if (wanted.empty() && lens(lens_id).of_radios())
+        throw Error(say("is needed for the lens %1", wish.lens), std::string("--band"),
+                    say("Name one of 2.4, 5 and 6, or several with commas"));
+    if (wanted.empty()) wanted = band_5;
     constexpr double beyond_m = 25;
     Predictor predictor;
+    const LensNeeds& needs = lens(lens_id).needs;
     SitePrediction site = predictor.predict(
-        project, {floor.id},
-        {wish.cell_m, lens(lens_id).needs.deviation, lens(lens_id).needs.surroundings ? beyond_m : 0});
-    if (lens(lens_id).needs.capacity) {
+        project, {floor.id}, {wish.cell_m, needs.deviation, needs.cables, needs.surroundings ? beyond_m : 0});
+    if (needs.capacity) {
         if (!has_demand(project))
             throw Error(say("no zone says who is there, so nothing is known of the air"), wish.file,
                         say("Give zones people, or choose another lens"));
@@ -205,8 +209,9 @@ void add_project_commands(CLI::App& root, Context& context) {
                     [&context, wish] { return predict(context, *wish); });
     command->add_option("FILE", wish->file, "A project (.yemvo)")->required();
     command->add_option("--floor", wish->floor, "Name of the floor")->required();
-    command->add_option("--band", wish->bands, "2.4, 5 or 6 (GHz); several with commas: the best of them")
-        ->required()
+    command
+        ->add_option("--band", wish->bands,
+                     "2.4, 5 or 6 (GHz); several with commas: the best of them; not for cables")
         ->delimiter(',')
         ->check(CLI::IsMember(band_names()));
     command

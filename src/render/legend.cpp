@@ -116,7 +116,7 @@ void LegendLayout::paint(QPainter& p, const MapStatistics& s, const Palette& pal
 }
 
 QString LegendLayout::title() const {
-    const QString what = tr_mark(info_.name) + ", " + said_text(bands_text(choice_.bands));
+    const QString what = map_name(choice_);
     return other_.isEmpty() ? what : what + ", " + other_;
 }
 

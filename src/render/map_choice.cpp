@@ -6,6 +6,8 @@
 #include <cmath>
 
 #include "coverage/verdict.h"
+#include "render/text_style.h"
+#include "render/tr.h"
 
 namespace yemvo::render {
 
@@ -82,6 +84,12 @@ QColor step_colour(const Palette& palette, const LensInfo& info, double value) {
     choice.lens = info.id;
     const MapScale scale = scale_of(choice);
     return scale.colour(palette, scale.step_of(value));
+}
+
+QString map_name(const MapChoice& choice) {
+    const LensInfo& info = lens(choice.lens);
+    return info.of_radios() ? tr_mark(info.name) + ", " + said_text(bands_text(choice.bands))
+                            : tr_mark(info.name);
 }
 
 std::vector<float> map_values(const Project& project, const FloorPrediction& floor, const MapChoice& choice,

@@ -64,6 +64,9 @@ const std::vector<std::pair<std::string, std::string>>& palettes();
 /// What that asks of a floor: for the project's client, against the signal that its requirements ask for.
 LensChoice look_of(const Project&, const MapChoice&);
 
+/// "Signal, 5"; of what is none of the radios' without bands.
+QString map_name(const MapChoice&);
+
 /// Colour of a step of the lens's range.
 QColor step_colour(const Palette&, const LensInfo&, double value);
 /// What a map of that choice paints: the lens's values, by how much they changed against `other` (its project

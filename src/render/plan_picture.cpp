@@ -21,10 +21,11 @@ constexpr int title_px = 64, foot_px = 100, side_px = 28;
 
 void paint_title(QPainter& p, const Project& project, const Floor& floor, const MapChoice& choice,
                  const QString& other, double cell_m, int width, const Palette& palette) {
-    QStringList parts{tr_mark(lens(choice.lens).name), said_text(bands_text(choice.bands))};
+    QStringList parts{map_name(choice)};
     if (choice.needs_other()) parts << (choice.is_change() ? tr("change %1").arg(other) : other);
-    parts << tr("client at %1")
-                 .arg(local(format_length(project.settings.client_height_m, project.settings.units)));
+    if (lens(choice.lens).of_radios())
+        parts << tr("client at %1")
+                     .arg(local(format_length(project.settings.client_height_m, project.settings.units)));
     if (cell_m > project.settings.grid_m * 1.001)
         parts << tr("every %1 m").arg(figure(cell_m, cell_m < 1 ? 2 : 0));
     p.setPen(palette.ink);

@@ -53,7 +53,15 @@ MapChooser::MapChooser(QWidget* parent) : QWidget(parent) {
         ReportMap map{lens_->currentData().toString().toStdString(), {}};
         for (const QCheckBox* box : bands_)
             if (box->isChecked()) map.bands.push_back(box->text().toStdString());
-        if (!map.bands.empty()) emit chosen(map);
+        if (!lens(*find_lens(map.lens)).of_radios())
+            map.bands.clear();
+        else if (map.bands.empty())
+            return;
+        emit chosen(map);
+    });
+    connect(lens_, &QComboBox::currentIndexChanged, this, [this] {
+        const auto id = find_lens(lens_->currentData().toString().toStdString());
+        for (QCheckBox* box : bands_) box->setEnabled(id && lens(*id).of_radios());
     });
 }
 

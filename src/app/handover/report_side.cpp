@@ -344,7 +344,7 @@ void ReportSide::refresh() {
     const int map_at = maps_->currentRow();
     maps_->clear();
     for (const render::MapChoice& m : report::report_maps(workspace_.project()))
-        maps_->addItem(tr_mark(lens(m.lens).name) + ", " + said_text(bands_text(m.bands)));
+        maps_->addItem(render::map_name(m));
     maps_->setCurrentRow(map_at);
     if (!words_->hasFocus()) words_->setPlainText(QString::fromStdString(choice.words));
     form_->refresh();

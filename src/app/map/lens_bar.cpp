@@ -293,13 +293,14 @@ void LensBar::refresh() {
     lens_->setVisible(on);
     for (std::size_t i = 0; i < bands_.size(); ++i) {
         bands_[i]->setChecked(choice.bands.contains(bands()[i].id));
-        bands_[i]->setVisible(on);
+        bands_[i]->setVisible(on && info.of_radios());
         bands_[i]->setToolButtonStyle(narrow || tight ? Qt::ToolButtonIconOnly
                                                       : Qt::ToolButtonTextBesideIcon);
     }
     for (std::size_t i = 0; i < radios_.size(); ++i) {
         radios_[i]->setChecked(static_cast<std::size_t>(workspace_.shown().radios()) == i);
-        radios_[i]->setVisible(on && !narrow && !now.proposal && (!crowded || radios_[i]->isChecked()));
+        radios_[i]->setVisible(on && info.of_radios() && !narrow && !now.proposal &&
+                               (!crowded || radios_[i]->isChecked()));
     }
     const bool held = choice.against == render::Against::proposal;
     const std::size_t of_proposal = !held ? 0 : choice.other_itself ? 1 : 2;
@@ -332,7 +333,7 @@ void LensBar::refresh() {
                                : tr("How the map is coloured, and what it is held against"));
     const Floor* f = workspace_.floor();
     words_->setVisible(!asks_client && !narrow && !(on && f && coarser_grid().isEmpty()));
-    height_->setVisible(on && f && !asks_client && !narrow && !crowded);
+    height_->setVisible(on && f && info.of_radios() && !asks_client && !narrow && !crowded);
     if (f)
         height_->setText(tr("at %1").arg(
             render::local(format_length(workspace_.project().settings.client_height_m, workspace_.units()))));

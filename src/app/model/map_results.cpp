@@ -11,7 +11,7 @@ namespace {
 ViewWork surroundings() {
     return [](const ViewSource& s) -> Answer {
         constexpr double beyond_m = 25;
-        const PredictionWish wish{{}, false, beyond_m};
+        const PredictionWish wish{{}, false, false, beyond_m};
         return std::make_shared<const Surroundings>(
             Surroundings{s.predictor.predict(s.project, {s.floor}, wish, s.cancel).floors.front()});
     };
@@ -36,11 +36,13 @@ void teach_map_results(Results& results, ShownMap& shown, Document& document) {
     results.teach({typeid(Surroundings), surroundings});
     results.teach({typeid(HeldAgainst), [&shown] { return held_against(shown); }});
     results.teach({typeid(FieldDeviation), {}, {}, true});
+    results.teach({typeid(WithCables), {}, {}, false, true});
     QObject::connect(&shown, &ShownMap::changed, &results, [&results, &shown] {
         const render::MapChoice& map = shown.map();
         const LensNeeds& needs = lens(map.lens).needs;
         results.want<Surroundings>(&shown, needs.surroundings);
         results.want<FieldDeviation>(&shown, needs.deviation);
+        results.want<WithCables>(&shown, needs.cables);
         const HeldAgainst* known = results.find<HeldAgainst>();
         const bool other =
             !known || known->against != map.against || known->other != map.other ||

@@ -26,6 +26,9 @@ struct HeldAgainst {
 /// Nothing by itself: while it is wanted the fields tell how far off they may be.
 struct FieldDeviation {};
 
+/// Nothing by itself either: while it is wanted the floors tell how long cables would be.
+struct WithCables {};
+
 /// Wanted as the choice of the map says.
 void teach_map_results(Results&, ShownMap&, Document&);
 

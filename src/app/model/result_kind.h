@@ -61,11 +61,12 @@ struct ResultKind {
     std::function<ViewWork()> of_view = {};
     std::function<SiteWork()> of_site = {};
     bool deviation = false;  ///< asks that fields tell how far off they may be
+    bool cables = false;     ///< asks that floors tell how long cables would be
 };
 
 /// All that is to be worked out beside fields and verdict.
 struct WantedWork {
-    bool deviation = false;
+    bool deviation = false, cables = false;
     std::vector<std::pair<std::type_index, ViewWork>> of_view;
     std::vector<std::pair<std::type_index, SiteWork>> of_site;
 };

@@ -76,6 +76,7 @@ WantedWork Results::wanted_work() const {
     for (const ResultKind& kind : kinds_) {
         if (!is_wanted(kind.type)) continue;
         work.deviation = work.deviation || kind.deviation;
+        work.cables = work.cables || kind.cables;
         if (kind.of_site) work.of_site.emplace_back(kind.type, kind.of_site());
         if (kind.of_view)
             if (ViewWork now = kind.of_view()) work.of_view.emplace_back(kind.type, std::move(now));

@@ -4,17 +4,23 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
+#include <algorithm>
 
 #include "app/look/theme.h"
 #include "app/model/activity.h"
 #include "app/model/in_view.h"
 #include "app/model/listening.h"
 #include "app/model/results.h"
+#include "app/model/shown_map.h"
 #include "app/model/tool_id.h"
 #include "project/project.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
+
+static bool has_closets(const Project& project) {
+    return std::ranges::any_of(all_floors(project), [](const Floor* f) { return !f->closets->empty(); });
+}
 
 NextStep next_step(const Workspace& workspace) {
     const Floor* f = workspace.floor();
@@ -28,6 +34,8 @@ NextStep next_step(const Workspace& workspace) {
     if (needs_scale(*f))
         return workspace.activity().tool() == ToolId::scale ? NextStep::none : NextStep::scale;
     const bool placing = workspace.activity().tool() == ToolId::access_point;
+    if (workspace.activity().shows_map() && !lens(workspace.shown().map().lens).of_radios())
+        return has_closets(workspace.project()) ? NextStep::none : NextStep::closet;
     if (workspace.activity().shows_map() && !placing && placed_access_points(workspace.project()).empty())
         return NextStep::access_point;
     if (workspace.activity().shows_map() && workspace.results().verdict() &&
@@ -50,7 +58,8 @@ NextStepBar::NextStepBar(Workspace& workspace, QWidget* plan)
     connect(button_, &QPushButton::clicked, this, [this] { emit asked(step_); });
     listen(this, &NextStepBar::refresh, workspace, &Workspace::project_changed, workspace.in_view(),
            &InView::floor_changed, workspace.activity(), &Activity::step_changed, workspace.activity(),
-           &Activity::tool_changed, workspace.results(), &Results::changed);
+           &Activity::tool_changed, workspace.results(), &Results::changed, workspace.shown(),
+           &ShownMap::changed);
     refresh();
 }
 
@@ -73,6 +82,10 @@ void NextStepBar::refresh() {
         case NextStep::access_point:
             words_->setText(tr("No map yet: nothing radiates."));
             button_->setText(tr("Place an access point"));
+            break;
+        case NextStep::closet:
+            words_->setText(tr("No lengths yet: no closet stands."));
+            button_->setText(tr("Place a closet"));
             break;
         case NextStep::area:
             words_->setText(

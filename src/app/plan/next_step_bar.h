@@ -10,7 +10,7 @@ class QPushButton;
 
 namespace yemvo::app {
 
-enum class NextStep { none, drawing, scale, access_point, area };
+enum class NextStep { none, drawing, scale, access_point, closet, area };
 
 /// What the floor in view lacks most.
 NextStep next_step(const Workspace&);

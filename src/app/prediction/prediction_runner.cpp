@@ -65,6 +65,7 @@ static std::size_t field_bytes(const Project& project) {
 PredictionWish PredictionRunner::Request::wish() const {
     PredictionWish wish = wish_to_judge(project);
     wish.deviation = wish.deviation || more.deviation;
+    wish.cables = more.cables;
     return wish;
 }
 
@@ -94,6 +95,7 @@ PredictionRunner::Judged PredictionRunner::judge_floors(const Request& request,
                                                         const FloorPrediction& in_view, const AtWork& at) {
     SiteJudge judge(request.project);
     FloorByFloor::Wish asked{request.wish(), request.questions()};
+    asked.prediction.cables = false;  // no verdict and no question looks at them
     Judged judged{request.project, asked.prediction.deviation, {}, {}, {}};
     for (const FloorQuestion& q : asked.questions) judged.asked.push_back(q.key);
     const int all = static_cast<int>(order.size());

@@ -228,11 +228,12 @@ std::vector<CableLeg> CableNetwork::way(const CableTree& tree, CableNode n) cons
     }
 }
 
-double CableNetwork::length_m(const CableTree& tree, FloorId floor, Point place) const {
+CableNetwork::Near CableNetwork::nearest(const CableTree& tree, FloorId floor, Point place) const {
     const std::uint32_t i = index_of(floor);
-    double best = CableTree::nowhere;
+    Near best;
     ways_[i]->each_near(place, [&](FloorWays::Node node, double metres) {
-        best = std::min(best, tree.length_m({i, node}) + metres);
+        const double all_m = tree.length_m({i, node}) + metres;
+        if (all_m < best.length_m) best = {{i, node}, all_m};
     });
     return best;
 }

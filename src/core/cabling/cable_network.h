@@ -64,8 +64,15 @@ public:
     std::size_t begin_of(const CableTree&, CableNode) const;
     /// From a node to where the tree began.
     std::vector<CableLeg> way(const CableTree&, CableNode) const;
-    /// Metres of the tree's ways to a place between nodes; `nowhere` as above.
-    double length_m(const CableTree&, FloorId, Point) const;
+    /// Where a place between nodes comes to the tree.
+    struct Near {
+        CableNode node;
+        double length_m = CableTree::nowhere;  ///< of the tree's way there, with what is left to the place
+    };
+    Near nearest(const CableTree&, FloorId, Point) const;
+    double length_m(const CableTree& tree, FloorId floor, Point place) const {
+        return nearest(tree, floor, place).length_m;
+    }
 
 private:
     using Ends = std::map<FloorId, std::vector<Point>>;

@@ -14,7 +14,8 @@ namespace yemvo {
 static const std::vector<LensEntry>& entries() {
     static const std::vector<LensEntry> table = [] {
         std::vector<LensEntry> all;
-        for (const auto& some : {reach_lenses(), air_lenses(), service_lenses(), capacity_lenses()})
+        for (const auto& some :
+             {reach_lenses(), air_lenses(), service_lenses(), capacity_lenses(), cable_lenses()})
             all.insert(all.end(), some.begin(), some.end());
         std::ranges::sort(all, {}, [](const LensEntry& e) { return e.info.id; });
         for (std::size_t i = 0; i < all.size(); ++i)
@@ -43,7 +44,8 @@ std::optional<LensId> find_lens(std::string_view key) {
 }
 
 std::string_view lens_group_name(LensGroup group) {
-    static constexpr std::array<std::string_view, 3> names{mark("reach"), mark("air"), mark("service")};
+    static constexpr std::array<std::string_view, 4> names{mark("reach"), mark("air"), mark("service"),
+                                                           mark("cabling")};
     return names[static_cast<std::size_t>(group)];
 }
 

@@ -36,10 +36,11 @@ enum class LensId {
     sinr,
     interference,
     air_here,
+    cable,
 };
 
 /// Which part of a plan a quantity speaks of.
-enum class LensGroup { reach, air, service };
+enum class LensGroup { reach, air, service, cabling };
 
 /// What the values of a lens are.
 enum class LensKind {
@@ -56,6 +57,7 @@ struct LensNeeds {
     bool level = false;         ///< the signal that requirements ask for
     bool capacity = false;      ///< what is known of the radios' air at the busy hour
     bool neighbours = false;    ///< other people's radios
+    bool cables = false;        ///< ways of cables instead of radios
 };
 
 /// What the share of a requirement is a share of.
@@ -85,14 +87,16 @@ struct LensInfo {
     RequirementCounts counts = RequirementCounts::area;
     bool is_choice() const { return kind != LensKind::amount; }
     /// A requirement may be about it.
-    bool may_require() const { return !is_choice() && !needs.surroundings; }
+    bool may_require() const { return !is_choice() && !needs.surroundings && of_radios(); }
+    /// Bands and access points make a difference.
+    bool of_radios() const { return !needs.cables; }
     double high() const { return low + 12 * step; }
 };
 
 const std::vector<LensInfo>& lenses();
 const LensInfo& lens(LensId);
 std::optional<LensId> find_lens(std::string_view key);
-/// "reach", "air", "service"
+/// "reach", "air", "service", "cabling"
 std::string_view lens_group_name(LensGroup);
 
 /// What is looked at: a quantity, in one band or the best of several, for all radios or some access points'.

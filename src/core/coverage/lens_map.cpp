@@ -39,6 +39,7 @@ std::uint64_t plane_key(const FloorPrediction& floor, const LensChoice& choice) 
         key.add(int{id.index}).add(floor.band_keys[id.index]).add(choice.client.widest(id));
     if (lens(choice.lens).needs.capacity) key.add(floor.air ? floor.air->key : 0);
     if (lens(choice.lens).needs.neighbours) key.add(floor.neighbours->key);
+    if (lens(choice.lens).needs.cables) key.add(floor.cables ? floor.cables->key : 0);
     for (AccessPointId id : choice.only) key.add(static_cast<std::uint64_t>(id.value));
     return key.add(std::hash<std::string>()(choice.client.standard))
         .add(choice.client.streams)

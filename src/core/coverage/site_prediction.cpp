@@ -4,6 +4,7 @@
 #include <algorithm>
 #include <map>
 
+#include "cabling/cable_reach.h"
 #include "coverage/each.h"
 
 namespace yemvo {
@@ -179,14 +180,30 @@ std::shared_ptr<const NeighbourField> Predictor::neighbours(const Neighbours& he
     return made;
 }
 
+std::shared_ptr<const CableLengths> Predictor::cables(const Project& project, const Surface& surface,
+                                                      const CancelToken& cancel) {
+    if (!cable_reach_ || !cable_reach_->holds_for(project)) {
+        cable_reach_ = std::make_unique<const CableReach>(project, cancel);
+        ++cable_reaches_;
+    }
+    const std::uint64_t key = ContentKey().add(cable_reaches_).add(surface.key()).value();
+    if (auto kept = cable_lengths_.find(key)) return kept;
+    auto made = std::make_shared<const CableLengths>(CableLengths{key, cable_reach_->links_m(surface)});
+    cable_lengths_.keep(key, made, surface.cells() * sizeof(float));
+    return made;
+}
+
 Predictor::Predictor(const std::shared_ptr<MemoryBudget>& budget, std::shared_ptr<SceneCache> scenes,
                      std::shared_ptr<FieldTier> tier)
     : budget_(budget),
       store_(budget, std::move(scenes), std::move(tier)),
       masks_(budget),
       neighbours_(budget),
+      cable_lengths_(budget),
       reductions_(budget),
       memo_(std::make_shared<FloorMemo>(budget)) {}
+
+Predictor::~Predictor() = default;
 
 std::uint64_t Predictor::floor_key(const Project& project, FloorId id, const PredictionWish& wish,
                                    const CancelToken& cancel) {
@@ -198,6 +215,7 @@ std::uint64_t Predictor::floor_key(const Project& project, FloorId id, const Pre
         .add(mask_key(*scene, surface, floor, wish.beyond_m > 0))
         .add(reach_key(project, scene, surface, store_, {wish.deviation, wish.overlay.get()}, cancel))
         .add(neighbours_of(project)->key)
+        .add(wish.cables ? cables(project, surface, cancel)->key : 0)
         .value();
 }
 
@@ -238,6 +256,7 @@ SitePrediction Predictor::predict(const Project& project, std::vector<FloorId> o
         each(band_count(), p.surface.cells() * fields.size() > worth_waking, reduce_band);
         p.band_keys = band_keys(fields, p.surface);
         p.neighbours = this->neighbours(*heard, project, id, p.surface);
+        if (wish.cables) p.cables = cables(project, p.surface, cancel);
         p.memo = memo_;
         site.floors.push_back(p);
         if (done) done(site.floors.back());

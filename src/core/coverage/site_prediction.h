@@ -9,11 +9,14 @@
 
 #include "base/progress.h"
 #include "coverage/air_figures.h"
+#include "coverage/cable_lengths.h"
 #include "coverage/floor_memo.h"
 #include "coverage/neighbour_field.h"
 #include "coverage/reduction_store.h"
 
 namespace yemvo {
+
+class CableReach;
 
 /// What a cell counts for.
 struct CellMask {
@@ -38,6 +41,7 @@ struct FloorPrediction {
     std::shared_ptr<const NeighbourField> neighbours;  ///< never null
     std::shared_ptr<FloorMemo> memo;                   ///< what was worked out from such floors before
     std::shared_ptr<const AirFigures> air = {};  ///< at the busy hour looked at; null while it is not known
+    std::shared_ptr<const CableLengths> cables = {};  ///< null unless asked for
 };
 
 struct SitePrediction {
@@ -48,6 +52,7 @@ struct SitePrediction {
 struct PredictionWish {
     std::optional<double> cell_m = {};  ///< of another grid than the project's own
     bool deviation = false;             ///< also how far off the radios' fields may be
+    bool cables = false;                ///< also how long cables to the nearest closet would be
     /// The surface reaches so far beyond the building, and its mask holds what lies outside instead of
     /// inside.
     double beyond_m = 0;
@@ -64,6 +69,7 @@ public:
     explicit Predictor(
         const std::shared_ptr<MemoryBudget>& = std::make_shared<MemoryBudget>(usual_budget_bytes()),
         std::shared_ptr<SceneCache> scenes = nullptr, std::shared_ptr<FieldTier> tier = nullptr);
+    ~Predictor();
     /// The floors in the order given (all when empty). `done` is told each floor as it is ready.
     /// Throws Cancelled.
     SitePrediction predict(const Project&, std::vector<FloorId> floors = {}, const PredictionWish& = {},
@@ -79,10 +85,14 @@ private:
     std::shared_ptr<const CellMask> mask(const Scene&, const Surface&, const Floor&, bool outside);
     std::shared_ptr<const NeighbourField> neighbours(const Neighbours&, const Project&, FloorId,
                                                      const Surface&);
+    std::shared_ptr<const CableLengths> cables(const Project&, const Surface&, const CancelToken&);
     std::shared_ptr<MemoryBudget> budget_;
     FieldStore store_;
     ContentCache<CellMask> masks_;
     ContentCache<NeighbourField> neighbours_;
+    std::unique_ptr<const CableReach> cable_reach_;
+    std::uint64_t cable_reaches_ = 0;  ///< how many were worked out so far
+    ContentCache<CableLengths> cable_lengths_;
     ReductionStore reductions_;
     std::shared_ptr<FloorMemo> memo_;
 };

@@ -49,6 +49,7 @@ std::vector<MapChoice> report_maps(const Project& project) {
         BandSet bands;
         for (const std::string& name : m.bands)
             if (const auto known = find_band(name)) bands = bands.with(*known);
+        if (id && bands.empty() && !lens(*id).of_radios()) bands = band_5;
         if (id && !bands.empty()) all.push_back(choice_of(project, lens(*id), bands));
     }
     if (all.empty() && project.handover.report.maps.empty())
@@ -60,7 +61,8 @@ std::vector<MapChoice> report_maps(const Project& project) {
 std::vector<MapChoice> web_maps(const Project& project) {
     std::vector<LensId> lenses{LensId::signal, LensId::snr};
     for (const MapChoice& m : report_maps(project))
-        if (!lens(m.lens).is_choice() && std::ranges::find(lenses, m.lens) == lenses.end())
+        if (!lens(m.lens).is_choice() && lens(m.lens).of_radios() &&
+            std::ranges::find(lenses, m.lens) == lenses.end())
             lenses.push_back(m.lens);
     std::vector<MapChoice> all;
     for (const LensId id : lenses)
@@ -76,7 +78,10 @@ ReportFacts gather_report(const Project& project, Predictor& predictor, const Ca
     const auto chosen = wished.web ? web_maps(project) : std::vector<MapChoice>();
     PredictionWish wish;
     for (const auto* list : {&maps, &chosen})
-        for (const MapChoice& m : *list) wish.deviation |= lens(m.lens).needs.deviation;
+        for (const MapChoice& m : *list) {
+            wish.deviation |= lens(m.lens).needs.deviation;
+            wish.cables |= lens(m.lens).needs.cables;
+        }
     const auto seen = [&](const FloorPrediction& floor) {
         FloorFacts of{without_fields(floor), {}, {}};
         for (const MapChoice& m : maps)

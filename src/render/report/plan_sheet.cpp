@@ -45,10 +45,6 @@ SheetScale tiled(const Box& box, const QSizeF& paper_mm, int scale) {
     return best;
 }
 
-QString map_title(const FloorMap& map) {
-    return tr_mark(lens(map.choice.lens).name) + ", " + said_text(bands_text(map.choice.bands));
-}
-
 Box around(const Box& a, const Box& b) {
     return {{std::min(a.low.x, b.low.x), std::min(a.low.y, b.low.y)},
             {std::max(a.high.x, b.high.x), std::max(a.high.y, b.high.y)}};
@@ -150,13 +146,13 @@ std::vector<SheetBlock> plan_sheets(const ReportFacts& facts, const Floor& floor
             QString part = count > 1 ? tr("part %1 of %2").arg(index).arg(count) : QString();
             TitleBlock title = title_block(facts);
             title.sheet = name;
-            title.what = map ? map_title(*map) : tr("Access points");
+            title.what = map ? map_name(map->choice) : tr("Access points");
             title.part = part;
             title.scale = scale.scale;
             const Tile tile{scale, column, row, shown};
             SheetBlock sheet;
             sheet.title =
-                name + (map ? ": " + map_title(*map) : QString()) + (part.isEmpty() ? "" : ", " + part);
+                name + (map ? ": " + map_name(map->choice) : QString()) + (part.isEmpty() ? "" : ", " + part);
             sheet.size_mm = scale.sheet_mm;
             sheet.paint = [&facts, &floor, map, tile, title](QPainter& p, const QRectF& all) {
                 paint_sheet(p, all, facts, floor, map, tile, title);

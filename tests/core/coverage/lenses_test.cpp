@@ -246,7 +246,7 @@ TEST_CASE("signal outside is what arrives beyond the walls, and only there") {
     Field f;
     f.add(5, band_5);
     Predictor predictor;
-    const FloorPrediction p = predictor.predict(f.project, {f.floor}, {0.5, false, 10}).floors.front();
+    const FloorPrediction p = predictor.predict(f.project, {f.floor}, {0.5, false, false, 10}).floors.front();
     const auto values = lens_values(p, f.look(LensId::outside));
     const std::size_t beyond = *p.surface.cell_at({5.25, -4.75}), indoors = *p.surface.cell_at({5.25, 2.25});
     CHECK(p.mask->shown[beyond] == 1);

@@ -18,6 +18,7 @@ std::vector<LensEntry> reach_lenses();
 std::vector<LensEntry> air_lenses();
 std::vector<LensEntry> service_lenses();
 std::vector<LensEntry> capacity_lenses();
+std::vector<LensEntry> cable_lenses();
 
 const LensEntry& lens_entry(LensId);
 
