@@ -94,8 +94,7 @@ TEST_CASE("verdicts worked out again from tables: every lens, band, grid, by zon
         };
         std::vector<Requirement> list;
         for (const LensInfo& info : lenses())
-            if (info.kind == LensKind::amount && info.id != LensId::outside &&
-                info.counts == RequirementCounts::area)
+            if (info.may_require() && info.counts == RequirementCounts::area)
                 for (const Band& b : bands()) list.push_back({{}, info.key, b.id, info.limit, 0.9});
         add_requirement_set(p, {{}, "Everywhere", true, {}, {}, list});
         add_requirement_set(

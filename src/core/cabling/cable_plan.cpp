@@ -3,7 +3,6 @@
 
 #include <cmath>
 #include <numbers>
-#include <set>
 #include <tuple>
 
 #include "cabling/corridors.h"
@@ -182,6 +181,13 @@ void give_ports(const Project& project, CablePlan& plan) {
 }
 
 }  // namespace
+
+std::set<AccessPointId> fed_by(const CablePlan& plan, ClosetId closet, std::size_t of) {
+    std::set<AccessPointId> fed;
+    for (const CableRun& run : plan.runs)
+        if (run.closet == closet && run.port && run.port->of == of) fed.insert(run.access_point);
+    return fed;
+}
 
 double link_m(const CablingBook& book, double way_m) { return way_m * (1 + book.slack_share) + book.slack_m; }
 

@@ -8,6 +8,8 @@
 // `way` is along floors and risers, drops are from the access point up to where cables run and down to the
 // panel. The limits are ISO/IEC 11801-1 and ANSI/TIA-568.2 (CablingBook).
 #pragma once
+#include <set>
+
 #include "cabling/cable_network.h"
 
 namespace yemvo {
@@ -63,6 +65,9 @@ struct CablePlan {
 
 /// Throws Cancelled.
 CablePlan plan_cables(const Project&, const CancelToken& = {});
+
+/// The access points whose cables end at that switch.
+std::set<AccessPointId> fed_by(const CablePlan&, ClosetId, std::size_t of);
 
 /// Permanent link of a way with its drops.
 double link_m(const CablingBook&, double way_m);

@@ -3,16 +3,19 @@
 // while no closet stands: then nobody plans cables here yet.
 #include <cmath>
 
+#include "base/number_text.h"
 #include "cabling/closet_places.h"
 #include "checks/collector.h"
+#include "project/kinds/thing_edits.h"
 
 namespace yemvo {
 namespace {
 
 class CableChecks {
 public:
-    CableChecks(const Project& project, std::vector<Finding>& out, const CancelToken& cancel)
-        : project_(project), out_(out), plan_(plan_cables(project, cancel)) {
+    CableChecks(const Project& project, const KnownAir* known, std::vector<Finding>& out,
+                const CancelToken& cancel)
+        : project_(project), known_(known), out_(out), plan_(plan_cables(project, cancel)) {
         // of a site that has hardly a closet the page looks for places, when it is asked to
         constexpr std::ptrdiff_t most_looked_for = 60;
         const auto out_of_reach = std::ranges::count_if(
@@ -39,7 +42,11 @@ public:
                         closet_of(r.closet_floor, r.closet).name));
             if (r.is_short_of_power()) add_weak(r);
         }
-        for (const ClosetUse& use : plan_.closets) add_watts(use);
+        for (const ClosetUse& use : plan_.closets)
+            for (std::size_t i = 0; i < use.switches.size(); ++i) {
+                add_watts(use, i);
+                if (known_) add_uplink(use, i);
+            }
     }
 
 private:
@@ -87,26 +94,52 @@ private:
                  })});
     }
 
-    void add_watts(const ClosetUse& use) {
-        const Closet& closet = closet_of(use.floor, use.closet);
-        for (std::size_t i = 0; i < use.switches.size(); ++i) {
-            const Switch& s = closet.switches[i];
-            const double most_w = s.budget_w * project_.cabling.budget_share;
-            if (!s.source || use.switches[i].class_w <= most_w + 1e-9) continue;
-            Finding f;
-            f.rule = Rule::switch_watts;
-            f.floor = use.floor;
-            f.place = closet.position;
-            f.has_place = true;
-            f.what = say("%1 sets aside %2 W for its ports, of %3 W that may be spoken for", s.name,
-                         std::lround(use.switches[i].class_w), std::lround(most_w));
-            f.items = {{ItemKind::closet, closet.id.value}};
-            f.subjects = {closet.id.value, static_cast<std::uint32_t>(i)};
-            out_.push_back(std::move(f));
+    Finding& add_of_switch(Rule rule, const ClosetUse& use, std::size_t i, Said what) {
+        Finding f;
+        f.rule = rule;
+        f.floor = use.floor;
+        f.place = closet_of(use.floor, use.closet).position;
+        f.has_place = true;
+        f.what = std::move(what);
+        f.items = {{ItemKind::closet, use.closet.value}};
+        f.subjects = {use.closet.value, static_cast<std::uint32_t>(i)};
+        out_.push_back(std::move(f));
+        return out_.back();
+    }
+
+    void add_watts(const ClosetUse& use, std::size_t i) {
+        const Switch& s = closet_of(use.floor, use.closet).switches[i];
+        const double most_w = s.budget_w * project_.cabling.budget_share;
+        if (!s.source || use.switches[i].class_w <= most_w + 1e-9) return;
+        add_of_switch(Rule::switch_watts, use, i,
+                      say("%1 sets aside %2 W for its ports, of %3 W that may be spoken for", s.name,
+                          std::lround(use.switches[i].class_w), std::lround(most_w)));
+    }
+
+    void add_uplink(const ClosetUse& use, std::size_t i) {
+        const Switch& s = closet_of(use.floor, use.closet).switches[i];
+        const double asked_mbps = most_asked_mbps(known_->asked, fed_by(plan_, use.closet, i));
+        const double most_share = limit_of(project_, Rule::switch_uplink) / 100;
+        if (asked_mbps <= s.uplink_mbps * most_share + 1e-9) return;
+        Finding& f =
+            add_of_switch(Rule::switch_uplink, use, i,
+                          say("%1 is asked for %2 Mbit/s at the busy hour, %3 of its uplink", s.name,
+                              said_figure(asked_mbps, 0), format_percent(asked_mbps / s.uplink_mbps, 0)));
+        for (const double usual_mbps : {1e3, 2.5e3, 1e4, 2.5e4, 4e4, 1e5}) {
+            if (usual_mbps * most_share < asked_mbps) continue;
+            f.mends.push_back({say("Give it an uplink of %1 Gbit/s",
+                                   said_figure(usual_mbps / 1e3, usual_mbps == 2.5e3 ? 1 : 0)),
+                               [floor = use.floor, id = use.closet, i, usual_mbps](Project& p) {
+                                   Closet changed = *find_closet(*find_floor(p, floor), id);
+                                   changed.switches[i].uplink_mbps = usual_mbps;
+                                   replace_thing(p, floor, changed);
+                               }});
+            break;
         }
     }
 
     const Project& project_;
+    const KnownAir* known_;
     std::vector<Finding>& out_;
     CablePlan plan_;
     ClosetPlaces places_;
@@ -114,10 +147,11 @@ private:
 
 }  // namespace
 
-void check_cables(const Project& project, std::vector<Finding>& out, const CancelToken& cancel) {
+void check_cables(const Project& project, const KnownAir* known, std::vector<Finding>& out,
+                  const CancelToken& cancel) {
     bool any = false;
     for (const Floor* f : all_floors(project)) any = any || !f->closets->empty();
-    if (any) CableChecks(project, out, cancel).run();
+    if (any) CableChecks(project, known, out, cancel).run();
 }
 
 }  // namespace yemvo

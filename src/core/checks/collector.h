@@ -62,7 +62,7 @@ void check_radios(const Check&, const KnownAir*);
 /// Of the whole project.
 void check_types(const Project&, std::vector<Finding>&);
 void check_site_demand(const Project&, std::vector<Finding>&);
-void check_cables(const Project&, std::vector<Finding>&, const CancelToken&);
+void check_cables(const Project&, const KnownAir*, std::vector<Finding>&, const CancelToken&);
 void check_site_air(const Project&, std::vector<Finding>&);
 
 /// The rules of the air, from Rule::no_country_data on.

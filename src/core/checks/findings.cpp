@@ -66,6 +66,9 @@ const RuleInfo& rule_info(Rule rule) {
          mark("What the plan counts on is not fed: radios or chains stay off.")},
         {Rule::switch_watts, "switch-watts", mark("Switch short of watts"),
          mark("It refuses power to ports once what it may set aside is spoken for.")},
+        {Rule::switch_uplink, "switch-uplink", mark("Uplink of a switch too small"),
+         mark("What its access points are asked for does not get away from it at the busy hour."),
+         RuleLimit{80, 10, 100, 0, "%", mark("Asked of the uplink of a switch, at most")}},
         {Rule::set_aside, "set-aside", mark("Part of the file set aside"),
          mark("It could not be read, and takes no part in anything; it is kept in the file as it stood.")},
     }};
@@ -121,7 +124,7 @@ std::vector<Finding> findings(const Project& project, const Scene& scene, const 
         check_radios(check, air);
     }
     check_site_demand(project, out);
-    check_cables(project, out, cancel);
+    check_cables(project, air, out, cancel);
     check_site_air(project, out);
     check_types(project, out);
     check_set_aside(project, out);

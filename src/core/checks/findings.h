@@ -8,6 +8,7 @@
 
 #include "base/progress.h"
 #include "base/said.h"
+#include "capacity/asked.h"
 #include "project/items.h"
 #include "project/project.h"
 #include "propagation/scene.h"
@@ -42,6 +43,7 @@ enum class Rule {
     port_missing,
     port_weak,
     switch_watts,
+    switch_uplink,
     set_aside,
     // of the air, in the order of air_rules.cpp
     no_country_data,
@@ -70,7 +72,7 @@ enum class Rule {
     use_measured,
     retries_measured,
 };
-inline constexpr int rule_count = 52;
+inline constexpr int rule_count = 53;
 
 /// From where on a rule finds something; the project may have another (AirBook::limits, under the rule's
 /// key).
@@ -101,6 +103,7 @@ struct KnownAir {
     std::vector<Spill> spill;
     /// Share of time in use as each radio hears it, at the fullest busy hour; empty where no demand is known.
     std::vector<double> heard_use;
+    AskedByHour asked;  ///< empty likewise
 };
 
 /// A change that ends the finding.

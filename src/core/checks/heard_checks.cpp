@@ -262,6 +262,7 @@ KnownAir known_air(const Project& project, const SiteHearing& hearing, const Sit
     known.meetings = air_meetings(known.air, project.settings.heard_dbm);
     known.spill = hearing.spill;
     if (!capacity) return known;
+    known.asked = asked_by_hour(*capacity);
     for (const AirRadio& radio : known.air.radios) {
         double most = 0;
         for (const HourCapacity& h : capacity->hours)

@@ -2,6 +2,7 @@
 #include <algorithm>
 #include <set>
 
+#include "capacity/asked.h"
 #include "handover/cells.h"
 
 namespace yemvo {
@@ -11,25 +12,6 @@ using namespace cells;
 
 const Closet& closet_of(const Project& project, FloorId floor, ClosetId id) {
     return *find_closet(*find_floor(project, floor), id);
-}
-
-/// What the access points on a switch are asked for at the busy hour that asks for most, down or up,
-/// whichever is more: its uplink carries both ways at once.
-double asked_mbps(const HandoverFacts& facts, ClosetId closet, std::size_t of) {
-    std::set<AccessPointId> fed;
-    for (const CableRun& run : facts.cables.runs)
-        if (run.closet == closet && run.port && run.port->of == of) fed.insert(run.access_point);
-    double most = 0;
-    for (const HourCapacity& hour : facts.capacity ? facts.capacity->hours : std::vector<HourCapacity>()) {
-        double down = 0, up = 0;
-        for (const RadioCapacity& r : hour.radios)
-            if (fed.contains(r.radio.access_point)) {
-                down += r.asked_down_mbps;
-                up += r.asked_up_mbps;
-            }
-        most = std::max({most, down, up});
-    }
-    return most;
 }
 
 std::vector<HandoverCell> cable_row(const HandoverFacts& facts, const CableRun& run) {
@@ -81,6 +63,7 @@ HandoverTable switch_table(const HandoverFacts& facts) {
          figure("uplink_mbps", say("Uplink"), "Mbit/s", 0, 12),
          figure("asked_mbps", say("Asked of it"), "Mbit/s", 0, 12)},
         {}};
+    const AskedByHour asked = facts.capacity ? asked_by_hour(*facts.capacity) : AskedByHour();
     for (const ClosetUse& use : facts.cables.closets) {
         const Closet& closet = closet_of(facts.project, use.floor, use.closet);
         for (std::size_t i = 0; i < use.switches.size(); ++i) {
@@ -91,7 +74,8 @@ HandoverTable switch_table(const HandoverFacts& facts) {
                  s.source ? words(std::string(power_source_name(*s.source))) : HandoverCell(say("none")),
                  number(s.budget_w), number(use.switches[i].class_w), number(use.switches[i].drawn_w),
                  number(s.uplink_mbps),
-                 facts.capacity ? number(asked_mbps(facts, use.closet, i)) : HandoverCell()});
+                 facts.capacity ? number(most_asked_mbps(asked, fed_by(facts.cables, use.closet, i)))
+                                : HandoverCell()});
         }
     }
     return t;

@@ -9,9 +9,9 @@ using namespace yemvo::test;
 
 namespace {
 
-std::vector<Finding> of_rule(const Project& p, Rule rule) {
+std::vector<Finding> of_rule(const Project& p, Rule rule, const KnownAir* air = nullptr) {
     SceneCache masks(1 << 22);
-    std::vector<Finding> all = findings(p, make_scene(p, masks));
+    std::vector<Finding> all = findings(p, make_scene(p, masks), {}, air);
     std::erase_if(all, [&](const Finding& f) { return f.rule != rule; });
     return all;
 }
@@ -92,4 +92,35 @@ TEST_CASE("full switches, weak ports and watts beyond the budget are found") {
     const auto watts = of_rule(hungry, Rule::switch_watts);
     REQUIRE(watts.size() == 1);
     CHECK_THAT(watts[0].what.english(), Catch::Contains("of 36 W"));
+}
+
+TEST_CASE(
+    "an uplink that is asked for more than it carries is found, and a usual one that does is the mend") {
+    Project p = hall(40);
+    KnownAir air;
+    AskedMbps lesser, more;
+    lesser.down = 90;
+    more.down = 400;
+    more.up = 120;
+    for (int i = 0; i < 3; ++i) hang(p, {5.0 + i, 5}, PowerSource::at);
+    std::map<AccessPointId, AskedMbps> night, noon;
+    for (const AccessPoint& ap : access_points(p, floor_at(p, 0))) {
+        night[ap.id] = lesser;
+        noon[ap.id] = more;
+    }
+    air.asked = {night, noon};
+    closet(p, {2, 5}, {{"A", 8, PowerSource::at, 370, 1000}, {"B", 8, PowerSource::at, 370, 1000}});
+    CHECK(of_rule(p, Rule::switch_uplink).empty());  // while nothing is known of the air
+    const auto found = of_rule(p, Rule::switch_uplink, &air);
+    REQUIRE(found.size() == 1);  // nothing ends at B
+    CHECK(found[0].what.english() == "A is asked for 1200 Mbit/s at the busy hour, 120 % of its uplink");
+    REQUIRE(found[0].mends.size() == 1);
+    CHECK(found[0].mends[0].label.english() == "Give it an uplink of 2.5 Gbit/s");
+    Project mended = p;
+    found[0].mends[0].apply(mended);
+    CHECK(of_rule(mended, Rule::switch_uplink, &air).empty());
+    CHECK(floor_of(mended, floor_at(mended, 0)).closets->front().switches[1].uplink_mbps == 1000);
+    Project strict = mended;
+    set_limit(strict, Rule::switch_uplink, 40);
+    CHECK(of_rule(strict, Rule::switch_uplink, &air).size() == 1);
 }
