@@ -115,7 +115,7 @@ void ArrangeFeature::pin_probe(Point at) {
 
 void ArrangeFeature::add_corner_commands(QMenu* menu, QPointF on_plan) {
     const auto& chosen = workspace_.selection().items();
-    if (chosen.size() != 1 || (chosen[0].kind != ItemKind::wall && !is_outline(chosen[0]))) return;
+    if (chosen.size() != 1 || (chosen[0].kind != ItemKind::wall && least_corners(chosen[0]) == 0)) return;
     const Item item = chosen[0];
     const auto points = corners(workspace_.project(), *workspace_.floor(), item);
     for (std::size_t i = 0; i < points.size(); ++i)

@@ -263,13 +263,12 @@ void add_corner(Workspace& w, const Item& item, Point at) {
         }));
     }
     auto points = corners(w.project(), *w.floor(), item);
-    if (!is_outline(item) || points.size() < 3) return;
+    if (least_corners(item) == 0 || points.size() < 2) return;
+    const auto side = [&](std::size_t i) { return Segment{points[i], points[(i + 1) % points.size()]}; };
     std::size_t best = 0;
-    for (std::size_t i = 0; i < points.size(); ++i)
-        if (distance(Segment{points[i], points[(i + 1) % points.size()]}, at) <
-            distance(Segment{points[best], points[(best + 1) % points.size()]}, at))
-            best = i;
-    const Point on = nearest_point({points[best], points[(best + 1) % points.size()]}, at);
+    for (std::size_t i = 0; i < points.size() - (is_outline(item) ? 0 : 1); ++i)
+        if (distance(side(i), at) < distance(side(best), at)) best = i;
+    const Point on = nearest_point(side(best), at);
     points.insert(points.begin() + static_cast<std::ptrdiff_t>(best) + 1, on);
     w.edit(tr("Add corner"), [&](Project& p) { set_corners(p, here, item, points); });
 }
@@ -283,7 +282,9 @@ void remove_corner(Workspace& w, const Item& item, std::size_t corner) {
         return void(w.edit(tr("Remove corner"), [&](Project& p) { replace_wall(p, here, *shorter); }));
     }
     auto points = corners(w.project(), *w.floor(), item);
-    if (!is_outline(item) || points.size() <= 3) return w.tell(tr("An outline needs three corners"), true);
+    if (points.size() <= least_corners(item))
+        return w.tell(is_outline(item) ? tr("An outline needs three corners") : tr("A tray has two ends"),
+                      true);
     points.erase(points.begin() + static_cast<std::ptrdiff_t>(corner));
     w.edit(tr("Remove corner"), [&](Project& p) { set_corners(p, here, item, points); });
 }

@@ -132,6 +132,12 @@ bool is_outline(const Item& item) {
     return outline;
 }
 
+std::size_t least_corners(const Item& item) {
+    std::size_t least = 0;
+    of_kind(item.kind, [&]<class Thing>() { least = KindOf<Thing>::least_corners; });
+    return least;
+}
+
 std::vector<Point> shape_of(const Project& project, const Floor& f, const Item& item) {
     if (item.kind == ItemKind::opening)
         if (const Opening* o = opening_of(f, item)) {

@@ -17,6 +17,9 @@ std::vector<Point> corners(const Project&, const Floor&, const Item&);
 void set_corners(Project&, FloorId, const Item&, const std::vector<Point>&);
 /// Outlines are closed, runs are not; neither are single places.
 bool is_outline(const Item&);
+/// So many corners it keeps at least where they come and go: outlines three, trays two; 0 where they do not,
+/// and for walls, which have their own way (with_corner).
+std::size_t least_corners(const Item&);
 /// All that it covers, arcs and round shapes followed.
 std::vector<Point> shape_of(const Project&, const Floor&, const Item&);
 

@@ -2,6 +2,8 @@
 // Closets, trays, risers and cables through the window.
 #include "app/cables/cables_page.h"
 
+#include <QContextMenuEvent>
+#include <QMenu>
 #include <QPushButton>
 #include <QTableView>
 
@@ -15,6 +17,7 @@
 #include "app/picture.h"
 #include "demo/demo.h"
 #include "project/edits.h"
+#include "project/kinds/thing_edits.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -59,6 +62,20 @@ struct Cabling : Driver {
     void place(ToolId tool, Point at) {
         w().activity().set_tool(tool);
         click(at);
+    }
+    /// An entry of the menu that the right button opens on the plan.
+    void plan_menu(Point at, const QString& text) {
+        QContextMenuEvent e(QContextMenuEvent::Mouse, px(at), plan().mapToGlobal(px(at)));
+        QApplication::sendEvent(&plan(), &e);
+        auto* menu = window.findChild<QMenu*>("planMenu");
+        REQUIRE(menu);
+        const auto actions = menu->actions();
+        const auto entry = std::ranges::find(actions, text, &QAction::text);
+        INFO(text.toStdString());
+        REQUIRE(entry != actions.end());
+        (*entry)->trigger();
+        menu->close();
+        delete menu;
     }
     QString cell(int row, int column) { return page().runs().model()->index(row, column).data().toString(); }
     const Floor& floor() { return *w().floor(); }
@@ -119,6 +136,29 @@ TEST_CASE("a tray is drawn corner by corner and cables follow it") {
     picture(d.window, "cables-tray");
     d.w().document().history().undo();
     CHECK(d.floor().trays->empty());
+}
+
+TEST_CASE("corners of a tray come and go by the plan's menu, but for its ends") {
+    Cabling d(long_hall());
+    d.w().edit("Tray", [&](Project& p) {
+        add_thing(p, yemvo::test::floor_at(p, 0), Tray{{}, "T-1", {{10, 2}, {100, 2}, {100, 8}}, 2.5});
+    });
+    d.w().activity().set_tool(ToolId::select);
+    d.click({40, 2});
+    const auto points = [&] { return d.floor().trays->front().points; };
+    d.plan_menu({60, 2}, "Add a corner here");
+    REQUIRE(points().size() == 4);
+    CHECK(distance(points()[1], {60, 2}) < 0.3);
+    CHECK(points()[2] == Point{100, 2});
+    d.drag(points()[1], {60, 5});
+    CHECK(points()[1].y == Approx(5).margin(0.3));
+    d.plan_menu(points()[1], "Remove this corner");
+    d.plan_menu({100, 2}, "Remove this corner");
+    CHECK(points() == std::vector<Point>{{10, 2}, {100, 8}});
+    d.plan_menu({10, 2}, "Remove this corner");
+    CHECK(points().size() == 2);
+    for (int i = 0; i < 4; ++i) d.menu("edit.undo");
+    CHECK(points().size() == 3);
 }
 
 TEST_CASE("a switch is added in Details, and its ports and watts are counted") {

@@ -28,6 +28,7 @@ struct KindOf<Outlet> : InFloor<Outlet, &Floor::outlets>, ByPlace<Outlet>, OfNoT
 template <>
 struct KindOf<Tray> : InFloor<Tray, &Floor::trays>, ByOutline<Tray>, OfNoType, OneId {
     static constexpr bool is_outline = false;
+    static constexpr std::size_t least_corners = 2;
     static constexpr ItemKind kind = ItemKind::tray;
     static constexpr const char *name = mark("cable tray"), *plural = mark("cable trays"), *key = "trays",
                                 *clip_key = "trays";

@@ -11,6 +11,7 @@ void check(const DeviceRow&);
 template <>
 struct KindOf<DeviceRow> : InFloor<DeviceRow, &Floor::device_rows>, ByOutline<DeviceRow>, OfNoType, OneId {
     static constexpr bool is_outline = false;
+    static constexpr std::size_t least_corners = 0;
     static constexpr ItemKind kind = ItemKind::device_row;
     static constexpr const char *name = mark("device row"), *plural = mark("device rows"),
                                 *key = "device_rows", *clip_key = "device_rows";

@@ -48,6 +48,8 @@ struct InSlab {
 template <class Thing>
 struct ByOutline {
     static constexpr bool is_outline = true;
+    /// Where corners may come and go so many have to stay; 0 where they may not.
+    static constexpr std::size_t least_corners = 3;
     static std::vector<Point> points(const Thing& t) { return t.outline; }
     /// Another number of points is a mistake of the caller where the shape does not allow it
     /// (std::logic_error).
@@ -69,6 +71,7 @@ struct ByOutline {
 template <class Thing>
 struct ByPlace : ByOutline<Thing> {
     static constexpr bool is_outline = false;
+    static constexpr std::size_t least_corners = 0;
     static std::vector<Point> points(const Thing& t) { return {t.position}; }
     static void set_points(Thing& t, const std::vector<Point>& points) { t.position = points.at(0); }
     static std::vector<Point> shape(const Thing& t) { return points(t); }

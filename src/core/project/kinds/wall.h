@@ -16,6 +16,7 @@ struct KindOf<Wall> : InFloor<Wall, &Floor::walls>, ByOutline<Wall> {
     static Json write(const Wall&);
     static Wall read(const Reader&);
     static constexpr bool is_outline = false;
+    static constexpr std::size_t least_corners = 0;
     static constexpr std::optional<TypeUse> use = TypeUse::wall;
     static std::vector<Point> points(const Wall& w) { return w.points; }
     static void set_points(Wall& w, const std::vector<Point>& points);
