@@ -3,6 +3,7 @@
 #include <CLI/CLI.hpp>
 #include <memory>
 
+#include "cabling/cable_reach.h"
 #include "cli/command_set.h"
 #include "cli/json_out.h"
 #include "project/storage.h"
@@ -19,7 +20,7 @@ struct ProposeWish {
     std::vector<std::string> zones;
     std::vector<int> locked;  ///< numbers
     double reach_m = 0;       ///< 0: all may move or go
-    bool keep = false, survives_one = false;
+    bool keep = false, survives_one = false, cabled = false;
 };
 
 ModelId named_model(const Project& project, const std::string& key) {
@@ -60,6 +61,7 @@ ProposalAsk ask_of(const Project& project, const ProposeWish& wish) {
             ask.reach_m[placed.access_point->id] = wish.reach_m;
     }
     ask.survives_one = wish.survives_one;
+    if (wish.cabled) ask.cabled = std::make_shared<const CableReach>(project);
     return ask;
 }
 
@@ -182,6 +184,8 @@ void add_proposal_command(CLI::App& root, Context& context) {
     command->add_option("--reach", wish->reach_m, "All that hangs now stays, each within so many metres")
         ->check(CLI::Range(0.1, 100.0));
     command->add_flag("--keep", wish->keep, "All that hangs now stays where it is");
+    command->add_flag("--cabled", wish->cabled,
+                      "They hang only where a cable reaches a closet within its limits");
     command->add_flag("--survive", wish->survives_one, "Levels hold with any one access point gone");
     command->add_option("--out", wish->out, "Where the project with the proposal is written");
     command->add_option("--candidates", wish->candidates,

@@ -24,6 +24,7 @@
 #include "app/proposal/bound_rail.h"
 #include "app/proposal/proposal_table.h"
 #include "app/proposal/search_chart.h"
+#include "cabling/cable_reach.h"
 #include "project/edits.h"
 #include "proposal/relax.h"
 #include "render/text_style.h"
@@ -102,6 +103,9 @@ QWidget* ProposalPage::build_ask() {
     side.label(tr("Failures"));
     survive_ = side.tick(tr("any one may fail"), "proposalSurvive",
                          tr("Levels that requirements ask for hold with any one access point gone"));
+    side.label(tr("Cables"));
+    cabled_ = side.tick(tr("within reach of a closet"), "proposalCabled",
+                        tr("Access points hang only where a cable to a closet keeps to its limits"));
     goal_ = side.choice(tr("As little as can be"), "proposalGoal",
                         {tr("access points"), tr("price"), tr("watts")}, 0);
     QStringList times;
@@ -233,6 +237,7 @@ ProposalAsk ProposalPage::ask() const {
         ask.models = {ModelId{models_->currentData().toUInt()}};
     ask_about_selection(ask);
     ask.survives_one = survive_->isChecked();
+    if (cabled_->isChecked()) ask.cabled = std::make_shared<const CableReach>(workspace_.project());
     ask.goal = static_cast<ProposalGoal>(goal_->currentIndex());
     ask.seconds = seconds_offered[seconds_->currentIndex()];
     return ask;

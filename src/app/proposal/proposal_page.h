@@ -86,7 +86,7 @@ private:
     bool taking_ = false;         ///< the change of the plan is its own
     bool before_is_old_ = false;  ///< the verdict of the present plan
     QComboBox *floors_, *models_, *present_plan_, *goal_, *seconds_;
-    QCheckBox* survive_;
+    QCheckBox *survive_, *cabled_;
     std::vector<QCheckBox*> bands_;
     QPushButton *begin_, *on_, *less_, *take_, *variant_, *drop_;
     QLabel *summary_, *detail_, *gap_, *relaxed_;

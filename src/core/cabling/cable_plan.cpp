@@ -191,6 +191,10 @@ std::set<AccessPointId> fed_by(const CablePlan& plan, ClosetId closet, std::size
 
 double link_m(const CablingBook& book, double way_m) { return way_m * (1 + book.slack_share) + book.slack_m; }
 
+double longest_link_m(const CablingBook& book) {
+    return std::min(book.most_link_m, book.most_channel_m - book.cords_m);
+}
+
 double port_w(const PowerClass& c, double draw_w, double cable_m) {
     const double k = c.loop_ohm * cable_m / 100 / (c.least_v * c.least_v);
     if (k * draw_w < 1e-12) return draw_w;

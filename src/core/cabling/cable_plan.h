@@ -72,6 +72,9 @@ std::set<AccessPointId> fed_by(const CablePlan&, ClosetId, std::size_t of);
 /// Permanent link of a way with its drops.
 double link_m(const CablingBook&, double way_m);
 
+/// The longest permanent link: with its cords it has to keep to the channel's length, too.
+double longest_link_m(const CablingBook&);
+
 /// Watts that a port sends for what a device of that class draws at the end of the cable.
 double port_w(const PowerClass&, double draw_w, double cable_m);
 

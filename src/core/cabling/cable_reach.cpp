@@ -34,11 +34,21 @@ bool CableReach::holds_for(const Project& project) const {
 }
 
 double CableReach::link_m(FloorId floor, Point place) const {
+    return link_m(floor, place, network_.ways(network_.index_of(floor)).run_m());
+}
+
+bool CableReach::reaches(const Floor& floor, Point place) const {
+    // where no way leads it is no number, and not less
+    return link_m(floor.id, place, hanging_m(floor, place)) <= longest_link_m(site_.cabling) + 1e-9;
+}
+
+double CableReach::link_m(FloorId floor, Point place, double height_m) const {
     const CableNetwork::Near near = network_.nearest(tree_, floor, place);
     if (near.length_m == CableTree::nowhere) return std::nan("");
     const std::uint32_t end = closets_[network_.begin_of(tree_, near.node)].floor;
-    const double down_m = std::abs(network_.ways(end).run_m() - site_.cabling.panel_m);
-    return yemvo::link_m(site_.cabling, near.length_m + down_m);
+    const double up_m = std::abs(network_.ways(near.node.floor).run_m() - height_m),
+                 down_m = std::abs(network_.ways(end).run_m() - site_.cabling.panel_m);
+    return yemvo::link_m(site_.cabling, near.length_m + up_m + down_m);
 }
 
 std::vector<float> CableReach::links_m(const Surface& surface) const {

@@ -19,6 +19,10 @@ public:
     /// Metres of permanent link (link_m) to the closet with the best way, for a unit at the height at which
     /// cables run there; NaN where no way leads to a closet.
     double link_m(FloorId, Point) const;
+    /// For a unit at that height instead.
+    double link_m(FloorId, Point, double height_m) const;
+    /// A unit that hangs there as things do (hanging_m) would keep to the longest link and channel.
+    bool reaches(const Floor&, Point) const;
     /// The same for each cell of a floor's surface.
     std::vector<float> links_m(const Surface&) const;
 

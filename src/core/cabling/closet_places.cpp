@@ -21,11 +21,6 @@ struct Candidate {
 
 constexpr double in_a_wall_m = 0.3;
 
-/// With its cords it has to keep to the channel's length, too.
-double longest_link_m(const CablingBook& book) {
-    return std::min(book.most_link_m, book.most_channel_m - book.cords_m);
-}
-
 double to_wall_m(const Floor& floor, Point p) {
     double least = 1e9;
     for (const Wall& w : *floor.walls)

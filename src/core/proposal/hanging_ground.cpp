@@ -3,6 +3,8 @@
 
 #include <algorithm>
 
+#include "cabling/cable_reach.h"
+
 namespace yemvo {
 
 /// What ends lower is passed under; what hangs is so near to the ceiling.
@@ -37,7 +39,7 @@ bool HangingGround::may_hang(Point p) const {
     for (const Obstacle& o : *floor_.obstacles)
         if (o.top_m.value_or(floor_.height_m) > floor_.height_m - below_the_ceiling_m && contains(body(o), p))
             return false;
-    return from_walls_m(p) >= ask_.from_walls_m;
+    return from_walls_m(p) >= ask_.from_walls_m && (!ask_.cabled || ask_.cabled->reaches(floor_, p));
 }
 
 double HangingGround::from_walls_m(Point p) const {

@@ -12,7 +12,8 @@ class HangingGround {
 public:
     HangingGround(const Project&, const Scene&, const Floor&, const ProposalAsk&);
     /// Not in voids, in solids that reach the ceiling, in zones where nobody needs service, where nothing may
-    /// hang and outside the property, beyond the walls, nearer to a wall than asked.
+    /// hang and outside the property, beyond the walls, nearer to a wall than asked, further from a closet
+    /// than cables reach where that is asked.
     bool may_hang(Point) const;
     /// From the face of the nearest wall that reaches up to where things hang.
     double from_walls_m(Point) const;

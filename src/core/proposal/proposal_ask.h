@@ -11,6 +11,7 @@
 
 namespace yemvo {
 
+class CableReach;
 struct HungPlan;
 
 /// What is to be least.
@@ -35,7 +36,9 @@ struct ProposalAsk {
     std::vector<AccessPointId> locked = {};  ///< these stay where they are in any case
     /// These stay as well, each within so many metres of where it hangs.
     std::map<AccessPointId, double> reach_m = {};
-    std::vector<KeepOut> keep_out = {};      ///< besides the zones of that kind
+    std::vector<KeepOut> keep_out = {};  ///< besides the zones of that kind
+    /// Set: access points hang only where a cable reaches a closet within its limits.
+    std::shared_ptr<const CableReach> cabled = nullptr;
     double pitch_m = 4;                      ///< between candidate places of a room, about
     double from_walls_m = 0.5, apart_m = 4;  ///< at least; apart: on the same floor
     /// Every level that a requirement asks for has to hold with any one access point gone.

@@ -7,6 +7,7 @@
 #include <cmath>
 
 #include "base/error.h"
+#include "cabling/cable_reach.h"
 #include "coverage/margins.h"
 #include "project/demand_place.h"
 #include "proposal/asked_part.h"
@@ -77,6 +78,9 @@ public:
     }
 
     SiteCover made() {
+        if (ask_.cabled && !ask_.cabled->has_closets())
+            throw Error(say("no closet stands that cables could reach"), {},
+                        say("Place a closet, or let access points hang without regard to cables"));
         const std::vector<FloorId> asked = floors_asked(project_, ask_);
         for (const Floor* f : all_floors(project_)) {
             const bool is_asked = std::ranges::count(asked, f->id) > 0;

@@ -139,6 +139,11 @@ TEST_CASE("what is asked is kept: the floor in view, what hangs stays, one more 
     d.page().findChild<QCheckBox*>("proposalSurvive")->setChecked(true);
     d.run();
     CHECK(d.page().shown()->access_points == 12);
+    d.page().findChild<QCheckBox*>("proposalSurvive")->setChecked(false);
+    QTest::mouseClick(d.page().findChild<QCheckBox*>("proposalCabled"), Qt::LeftButton);
+    QTest::mouseClick(d.button("proposalBegin"), Qt::LeftButton);
+    REQUIRE(QTest::qWaitFor([&] { return !d.page().is_working(); }, 10'000));
+    CHECK(d.window.status().message().contains("no closet stands"));
 }
 
 TEST_CASE("a search that is stopped or overtaken leaves the project as it is") {

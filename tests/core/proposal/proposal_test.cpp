@@ -2,11 +2,13 @@
 // Proposals for venues whose least number of access points is known by construction, and for the demo.
 #include <set>
 
+#include "cabling/cable_reach.h"
 #include "core/support.h"
 #include "cover/cover_bound.h"
 #include "cover/cover_search.h"
 #include "coverage/floor_by_floor.h"
 #include "demo/demo.h"
+#include "project/kinds/thing_edits.h"
 #include "proposal/candidate_places.h"
 #include "proposal/propose.h"
 
@@ -284,4 +286,33 @@ TEST_CASE("zones and floors are asked about alone; what fails elsewhere is not l
     CHECK(one.access_points == 1);
     CHECK(one.notes.empty());
     CHECK_FALSE(one.verdict.met());
+}
+
+TEST_CASE("access points hang only where cables reach a closet, when that is asked") {
+    Project p = one_floor();
+    box(p, {0, 0}, {190, 12}, "plasterboard");
+    require_signal(p, -65);
+    ProposalAsk ask = quick();
+    ask.cabled = std::make_shared<const CableReach>(p);
+    CHECK_THROWS_WITH(proposed(p, ask), Catch::Contains("no closet stands"));
+    add_thing(p, floor_at(p, 0), Closet{{}, "TR-1", {1, 6}});
+    ask.cabled = std::make_shared<const CableReach>(p);
+    const auto farthest_m = [&](const ProposalAsk& of) {
+        double x = 0;
+        for (const AccessPoint& ap : all_of(proposed(p, of).plan.project)) x = std::max(x, ap.position.x);
+        return x;
+    };
+    CHECK(farthest_m(quick()) > 120);
+    // (way + 0.2 m up + 1 m down) 1.1 + 3 is at most 90
+    const double reach_m = 1 + 87 / 1.1 - 1.2;
+    CHECK(farthest_m(ask) <= reach_m + 0.01);
+    CHECK(farthest_m(ask) > reach_m - 15);
+    SceneCache cache(1 << 24);
+    const Scene scene = make_scene(p, cache);
+    for (const Point at : candidate_places(p, scene, *all_floors(p)[0], ask))
+        CHECK(at.x - 1 + std::abs(at.y - 6) <= reach_m - 1 + 0.01);
+    // far more slack: nothing is left
+    p.cabling.slack_m = 89;
+    ask.cabled = std::make_shared<const CableReach>(p);
+    CHECK_THROWS_WITH(proposed(p, ask), Catch::Contains("no place is left"));
 }
