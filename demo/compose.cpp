@@ -155,6 +155,7 @@ Project compose_venue() {
     Project project = new_project("Larkfield Library", {LengthUnits::metres, "GB", 1.2, 7}, 3, 4.8);
     add_sector_panel(project);
     project.buildings.front().name = "Library";
+    project.buildings.front().axes = {{0, 0}, 0, {16, 8, 11, 8, 17}, {14, 6, 9, 6}};  // as drawn
     const BuildingId library = project.buildings.front().id;
     const FloorId ground = project.buildings.front().floors[0].id,
                   first = project.buildings.front().floors[1].id,

@@ -8,6 +8,7 @@
 #include "render/drawings/drawing_layer.h"
 #include "render/headless.h"
 #include "render/legend.h"
+#include "render/plan_axes.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
 #include "render/plan_walls.h"
@@ -65,6 +66,7 @@ QImage plan_picture(const Project& project, const Floor& floor, const FloorPredi
     p.drawImage(0, 0, drawings_picture(project, floor, drawings, map, image.size()));
     paint_voids(p, floor, map, palette);
     paint_obstacles(p, project, floor, map, area, palette);
+    paint_axes(p, building_with(project, floor.id).axes, map, area, palette);
     paint_walls(p, project, floor, map, area, palette, true);
     std::vector<QRectF> taken;
     for (const AccessPoint& ap : access_points(project, floor.id))

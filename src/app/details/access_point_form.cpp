@@ -23,6 +23,7 @@
 #include "project/edits.h"
 #include "project/gear_edits.h"
 #include "project/project.h"
+#include "project/short_title.h"
 #include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/text_style.h"
@@ -441,6 +442,7 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
                  .arg(reinterpret_cast<quintptr>(w.project().demand.networks.identity()));
         for (const auto& [closet, name] : closets_by_name(w.project()))
             s += QString(" %1%2").arg(closet.value).arg(name);
+        s += QString(" %1").arg(building_with(w.project(), w.floor_id()).axes.empty());
         return s + QString(" %1").arg(reinterpret_cast<quintptr>(w.project().models.identity()));
     });
     const AccessPointEditor ed(w, id);
@@ -506,6 +508,10 @@ Form* access_point_form(Workspace& w, QWidget* parent, AccessPointId id) {
         [ed](double v) {
             ed.change(tr("Move access point %1"), [&](AccessPoint& ap) { ap.position.y = v; });
         });
+    const auto by_axes = [&w, ed] {
+        return QString::fromStdString(axes_text(w.project(), *w.floor(), ed.get().position));
+    };
+    if (!by_axes().isEmpty()) form->text(tr("By axes"), by_axes);
     form->choice(
         form->row(tr("On")), "apMount", {tr("Ceiling"), tr("Wall"), tr("Pole"), tr("Desk")},
         [ed] { return static_cast<int>(ed.get().mount); },

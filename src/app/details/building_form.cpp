@@ -14,14 +14,63 @@
 
 namespace yemvo::app {
 
+namespace {
+
+using Change = std::function<void(const QString&, std::function<void(Building&)>)>;
+
+/// Lettered and numbered ones are told together: the other has one field of the same width at first.
+void set_spacings(AxisGrid& axes, bool lettered, const std::vector<double>& spacings_m) {
+    auto& own = lettered ? axes.letters_m : axes.numbers_m;
+    auto& other = lettered ? axes.numbers_m : axes.letters_m;
+    own = spacings_m;
+    if (own.empty())
+        other.clear();
+    else if (other.empty())
+        other = {own.front()};
+}
+
+void axes_rows(Form* form, LengthUnits units, const std::function<Building()>& building,
+               const Change& change) {
+    form->group(tr("Axes"));
+    for (const bool lettered : {true, false})
+        form->words_field(
+                form->row(lettered ? tr("Lettered every") : tr("Numbered every")),
+                lettered ? "axesLetters" : "axesNumbers",
+                [=] {
+                    const AxisGrid axes = building().axes;
+                    return QString::fromStdString(
+                        spacings_text(lettered ? axes.letters_m : axes.numbers_m, units));
+                },
+                [=](const QString& text) {
+                    const auto told = read_spacings(render::plain(text), units);
+                    change(tr("Change axes"), [&](Building& b) { set_spacings(b.axes, lettered, told); });
+                })
+            ->setPlaceholderText(tr("6 x 7.2; 5"));
+    if (building().axes.empty()) return;
+    auto* place = form->row(tr("A1 at"));
+    form->length_field(
+        place, "axesX", "x", [=] { return building().axes.origin.x; },
+        [=](double v) { change(tr("Move axes"), [&](Building& b) { b.axes.origin.x = v; }); });
+    form->length_field(
+        place, "axesY", "y", [=] { return building().axes.origin.y; },
+        [=](double v) { change(tr("Move axes"), [&](Building& b) { b.axes.origin.y = v; }); });
+    form->number_field(
+        form->row(tr("Letters go")), "axesTurn", "°", 1, [=] { return building().axes.turn_deg; },
+        [=](double v) { change(tr("Turn axes"), [&](Building& b) { b.axes.turn_deg = wrapped_deg(v); }); },
+        {-360, 360});
+}
+
+}  // namespace
+
 Form* building_form(Workspace& w, QWidget* parent) {
     auto* form = new Form(w, parent);
     form->built_for([&w] {
         const Building* b = w.in_view().building();
-        return QString("%1 %2 %3")
+        return QString("%1 %2 %3 %4")
             .arg(b ? QString::fromStdString(b->name) : QString())
             .arg(b ? static_cast<int>(b->kind) : 0)
-            .arg(w.project().buildings.size());
+            .arg(w.project().buildings.size())
+            .arg(b && !b->axes.empty());
     });
     const Building* chosen = w.in_view().building();
     if (!chosen) return form;
@@ -75,6 +124,7 @@ Form* building_form(Workspace& w, QWidget* parent) {
         tr("East, north and turn (counter-clockwise) of its own zero; the datum level is how high its ±0.00 "
            "lies "
            "above the site's."));
+    axes_rows(form, w.units(), building, change);
     form->text(tr("Floors"), [=] { return QString::number(building().floors.size()); });
 
     form->group(tr("Site"));

@@ -31,6 +31,7 @@
 #include "project/items.h"
 #include "project/project.h"
 #include "render/map_choice.h"
+#include "render/plan_axes.h"
 #include "render/plan_demand.h"
 #include "render/plan_loads.h"
 #include "render/plan_marks.h"
@@ -201,7 +202,8 @@ void PlanView::floor_shown() {
 void PlanView::project_edited() {
     const Floor* f = workspace_.floor();
     // what a moved access point does not change stays drawn
-    if (!f || !(*f == drawn_floor_) || !workspace_.project().wall_types.same(drawn_types_) ||
+    if (!f || !(*f == drawn_floor_) || !(building_with(workspace_.project(), f->id).axes == drawn_axes_) ||
+        !workspace_.project().wall_types.same(drawn_types_) ||
         !(workspace_.project().display == drawn_display_) || workspace_.project().demand.hour != drawn_hour_)
         layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
@@ -285,6 +287,7 @@ void PlanView::redraw_layers() {
         return;
     }
     drawn_floor_ = *f;
+    drawn_axes_ = building_with(workspace_.project(), f->id).axes;
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
     drawn_hour_ = workspace_.project().demand.hour;
@@ -297,6 +300,7 @@ void PlanView::redraw_layers() {
     render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.activity().shows_map());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
+    render::paint_axes(over, drawn_axes_, layers_map_, all, theme());
     const auto shown = [&](ItemKind kind) { return is_shown(project, kind); };
     if (shown(ItemKind::slab_area)) render::paint_slab_areas(over, project, *f, layers_map_, theme());
     if (shown(ItemKind::ramp)) render::paint_ramps(over, project, *f, layers_map_, theme());

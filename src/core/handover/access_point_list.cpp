@@ -106,8 +106,21 @@ private:
         if (on_site)
             ap_.position = building_with(project_, floor_->id)
                                .placement.invert({row_.number("east_m"), row_.number("north_m")});
-        if (!before_ && !on_floor && !on_site) row_.fail(say("is new, and no place is told"));
+        const std::string grid = row_.text("grid");
+        if (!grid.empty() && !on_floor && !on_site) ap_.position = by_axes(grid);
+        if (!before_ && !on_floor && !on_site && grid.empty()) row_.fail(say("is new, and no place is told"));
         if (!before_) ap_.height_m = std::min(ap_.height_m, hanging_m(*floor_, ap_.position));
+    }
+    Point by_axes(const std::string& grid) const {
+        const Building& building = building_with(project_, floor_->id);
+        if (building.axes.empty())
+            row_.fail(say("has a place by axes, and %1 has none: tell them in its Details", building.name));
+        const auto place = find_axis_place(building.axes, grid);
+        if (!place)
+            row_.fail(say("'%1' is no place by the axes of %2: they are A to %3 and 1 to %4",
+                          grid.substr(0, 40), building.name, axis_letter(building.axes.letters_m.size()),
+                          building.axes.numbers_m.size() + 1));
+        return *place;
     }
     void figures_told() {
         const auto take = [&](const char* column, double& into) {

@@ -26,10 +26,10 @@ struct ListedAccessPoints {
 };
 
 /// Reads a table with a row an access point. Columns: name; and where there are any floor (its title), x_m
-/// and y_m or east_m and north_m (of the site), model (its key or name), height_m, azimuth_deg, tilt_deg,
-/// mount, state, date, serial, address, note. An access point is the one that is called so, else the one with
-/// that number. A new one needs floor, place and model. `file`: for messages. Throws Error that names every
-/// fault, up to ten, by row.
+/// and y_m or east_m and north_m (of the site) or grid (by the building's axes: "C4 +1.2 -0.5"), model (its
+/// key or name), height_m, azimuth_deg, tilt_deg, mount, state, date, serial, address, note. An access point
+/// is the one that is called so, else the one with that number. A new one needs floor, place and model.
+/// `file`: for messages. Throws Error that names every fault, up to ten, by row.
 ListedAccessPoints read_access_points(const Project&, std::string_view text, const std::string& file);
 
 /// Takes the list over: added ones get the next free numbers.

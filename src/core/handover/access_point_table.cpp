@@ -21,6 +21,10 @@ namespace {
 
 using namespace cells;
 
+bool has_axes(const Project& project) {
+    return std::ranges::any_of(project.buildings, [](const Building& b) { return !b.axes.empty(); });
+}
+
 HandoverCell closet_and_port(const HandoverFacts& facts, const CableRun* run) {
     if (!run || !run->closet) return {};
     const Closet& closet = *find_closet(*find_floor(facts.project, run->closet_floor), run->closet);
@@ -57,6 +61,8 @@ HandoverTable access_point_table(const HandoverFacts& facts) {
           text("serial", say("Serial number"), 16), text("address", say("Address"), 18),
           text("note", say("Note"), 24)})
         t.columns.push_back(std::move(c));
+    const bool by_axes = has_axes(project);
+    if (by_axes) t.columns.push_back(text("grid", say("Axes"), 16));
     for (const auto& [floor, ap] : placed_access_points(project)) {
         auto row = start_of_row(project, *floor, *ap);
         const Zone* zone = zone_with(*floor, *ap);
@@ -68,6 +74,7 @@ HandoverTable access_point_table(const HandoverFacts& facts) {
               HandoverCell(said_mark(site_state(ap->on_site.state).name)), words(ap->on_site.date),
               words(ap->on_site.serial), words(ap->on_site.address), words(ap->on_site.note)})
             row.push_back(std::move(cell));
+        if (by_axes) row.push_back(words(axes_text(project, *floor, ap->position)));
         t.rows.push_back(std::move(row));
     }
     return t;

@@ -118,6 +118,7 @@ std::vector<Said> differences(const Project& before, const Project& after) {
         l.tell(old && (old->name != b.name || !(old->placement == b.placement) || old->level_m != b.level_m ||
                        old->kind != b.kind),
                say("%1: its name, place or level", b.name));
+        l.tell(old && !(old->axes == b.axes), say("%1: its axes", b.name));
     }
     compare_variants(l, before, after);
     l.compare(say("Wall types"), before.wall_types, after.wall_types);

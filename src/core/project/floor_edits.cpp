@@ -313,6 +313,7 @@ void set_building(Project& project, const Building& wanted) {
     building.placement = wanted.placement;
     building.placement.scale = 1;
     building.level_m = wanted.level_m;
+    building.axes = wanted.axes;
 }
 
 void remove_building(Project& project, BuildingId id) {

@@ -25,6 +25,7 @@ namespace limits {
 inline constexpr Range coordinate_m{-1e5, 1e5, "m"};   ///< beyond 100 km is a mistake
 inline constexpr Range sheet_coordinate{-1e12, 1e12};  ///< CAD drawings lie where a surveyor put them
 inline constexpr Range elevation_m{-1000, 10'000, "m"};
+inline constexpr Range axis_m{0.1, 1000, "m"};  ///< from an axis to the next
 inline constexpr Range storey_height_m{0.1, 1000, "m"};
 inline constexpr Range above_floor_m{-100, 1000, "m"};  ///< bases, tops, sills, heads
 inline constexpr Range mounting_m{0, 1000, "m"};        ///< of an access point above its floor
@@ -127,6 +128,7 @@ inline constexpr std::size_t power_alternatives = 16;
 inline constexpr std::size_t further_cuts = 400;  ///< of a pattern at a frequency
 inline constexpr std::size_t frequencies = 200;   ///< of a measured pattern
 inline constexpr std::size_t layers = 50;
+inline constexpr std::size_t axes = 500;    ///< lettered or numbered ones of a building
 inline constexpr std::size_t pairs = 1000;  ///< of an alignment; known lengths of a drawing
 inline constexpr std::size_t hidden_layers = 100'000;
 inline constexpr std::size_t mix_parts = 100;

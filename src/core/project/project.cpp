@@ -223,4 +223,9 @@ const Probe* find_probe(const Project& project, int number) {
     return nullptr;
 }
 
+std::string axes_text(const Project& project, const Floor& floor, Point place) {
+    const AxisGrid& axes = building_with(project, floor.id).axes;
+    return axes.empty() ? std::string() : axis_text(axis_place(axes, place));
+}
+
 }  // namespace yemvo

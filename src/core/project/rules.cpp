@@ -114,11 +114,25 @@ void check(const Floor& f) {
     if (f.alignment) check(*f.alignment);
 }
 
+static void check(const AxisGrid& axes) {
+    place("axes.origin_m", mark("place of the axes"), axes.origin, limits::coordinate_m);
+    number("axes.turn_deg", mark("direction of the axes"), axes.turn_deg, limits::angle_deg);
+    for (const auto& [field, spacings] :
+         {std::pair{"axes.letters_m", &axes.letters_m}, std::pair{"axes.numbers_m", &axes.numbers_m}}) {
+        if (spacings->size() > limits::axes)
+            broken(field, say("axes"), say("are more than %1", limits::axes));
+        for (const double s : *spacings) number(field, mark("distance of two axes"), s, limits::axis_m);
+    }
+    if (axes.letters_m.empty() != axes.numbers_m.empty())
+        broken("axes", say("axes"), say("need lettered and numbered ones"));
+}
+
 void check(const Building& b) {
     text("name", mark("name"), b.name, limits::name);
     number("placement.turn_deg", mark("direction"), b.placement.turn_deg, limits::angle_deg);
     place("placement.shift_m", mark("place"), b.placement.shift, limits::coordinate_m);
     number("level_m", mark("level"), b.level_m, limits::elevation_m);
+    check(b.axes);
     if (b.floors.size() > limits::floors)
         broken("floors", say("floors"), say("are more than %1", limits::floors));
 }

@@ -12,6 +12,7 @@
 #include "geometry/polygon.h"
 #include "geometry/similarity.h"
 #include "geometry/similarity_fit.h"
+#include "venue/axis_grid.h"
 #include "venue/cable_ways.h"
 #include "venue/closet.h"
 #include "venue/device_row.h"
@@ -161,6 +162,7 @@ struct Building {
     BuildingKind kind = BuildingKind::building;
     Similarity placement;  ///< from its own metres to the site's; its scale is 1
     double level_m = 0;    ///< of its zero, above the site's zero
+    AxisGrid axes = {};    ///< empty where nobody told them
     friend bool operator==(const Building&, const Building&) = default;
 };
 

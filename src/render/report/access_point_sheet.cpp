@@ -3,6 +3,7 @@
 
 #include "handover/tables.h"
 #include "handover/wall_distances.h"
+#include "project/short_title.h"
 #include "project/working_radio.h"
 #include "render/plan_marks.h"
 #include "render/report/hanging_picture.h"
@@ -121,11 +122,12 @@ private:
     double y_;
 };
 
-void hanging_rows(Facts& rows, const ReportFacts& facts, const AccessPoint& ap) {
+void hanging_rows(Facts& rows, const ReportFacts& facts, const Floor& floor, const AccessPoint& ap) {
     const AccessPointModel& m = model(facts.project(), ap.model);
     rows.head(tr("Hang"));
     rows.row(tr("Model"), QString::fromStdString(m.name));
     rows.row(tr("Mount"), tr_mark(mount_name(ap.mount)));
+    rows.row(tr("Axes"), QString::fromStdString(axes_text(facts.project(), floor, ap.position)));
     rows.row(tr("Height"), tr("%1 above the floor").arg(length_words(facts, ap.height_m)));
     rows.row(tr("Looks to"),
              tr("%1° from north, %2° down").arg(figure(ap.azimuth_deg), figure(ap.downtilt_deg)));
@@ -209,7 +211,7 @@ void paint_sheet(QPainter& p, const QRectF& all, const ReportFacts& facts, const
     paint_cutout(p, plan, facts, floor, ap);
     const double gap = 24, half = (column.width() - gap) / 2, top = plan.bottom() + 22;
     Facts left(p, QRectF(column.left(), top, half, column.bottom() - top));
-    hanging_rows(left, facts, ap);
+    hanging_rows(left, facts, floor, ap);
     cable_rows(left, facts, floor, ap);
     radio_rows(left, facts, ap);
     const double x = column.left() + half + gap;

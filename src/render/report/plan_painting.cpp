@@ -5,6 +5,7 @@
 
 #include "render/drawings/drawing_layer.h"
 #include "render/heat_map.h"
+#include "render/plan_axes.h"
 #include "render/plan_cables.h"
 #include "render/plan_marks.h"
 #include "render/plan_solids.h"
@@ -99,6 +100,7 @@ void paint_plan(QPainter& p, const ReportFacts& facts, const Floor& floor, const
     const FloorFacts* of = facts.find(floor.id);
     if (look.map && of) p.drawImage(area, heat(p, *of, *look.map, map, area));
     if (!floor.drawings->empty()) p.drawImage(area, drawings(p, facts, floor, map, area));
+    paint_axes(p, building_with(project, floor.id).axes, map, area, colours);
     paint_voids(p, floor, map, colours);
     paint_obstacles(p, project, floor, map, area, colours);
     paint_walls(p, project, floor, map, area, colours, look.map != nullptr);

@@ -117,3 +117,23 @@ TEST_CASE("every fault of a list is told at once, by row, and nothing is taken")
     CHECK_THROWS_WITH(read_access_points(p, "name,height_m\nHall-1,-3\n", "list.csv"),
                       Catch::Contains("height"));
 }
+
+TEST_CASE("a list may tell places by the axes of the building") {
+    Project p = hall();
+    const std::string floor = floor_title(p, *all_floors(p)[0]), model = p.models->front().key;
+    const std::string text =
+        "name,floor,grid,model\nHall-1,,C2,\nHall-9," + floor + ",B1 +1.5 -0.25," + model + "\n";
+    CHECK_THROWS_WITH(read_access_points(p, text, "list.csv"), Catch::Contains("list.csv, line 2") &&
+                                                                   Catch::Contains("has none") &&
+                                                                   Catch::Contains("line 3"));
+    p.buildings[0].axes = {{1, 2}, 0, {6, 6}, {8}};
+    const ListedAccessPoints list = read_access_points(p, text, "list.csv");
+    REQUIRE(list.rows.size() == 2);
+    CHECK(list.rows[0].what == What::changed);
+    CHECK(list.rows[0].access_point.position == Point{13, 10});
+    CHECK(list.rows[1].access_point.position == Point{8.5, 1.75});
+    CHECK_THROWS_WITH(read_access_points(p, "name,grid\nHall-1,D7\n", "list.csv"),
+                      Catch::Contains("'D7'") && Catch::Contains("A to C and 1 to 2"));
+    // where metres are told, too, they count: a table that was written has both
+    CHECK(read_access_points(p, "name,x_m,y_m,grid\nHall-1,5,5,C2\n", "list.csv").same == 1);
+}

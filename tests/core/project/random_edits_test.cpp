@@ -321,6 +321,8 @@ private:
         b.name = text("Block");
         b.placement = {1, value(-180, 180), place()};
         b.level_m = value(-5, 5);
+        b.axes = {place(), value(-180, 180), {value(1, 9), value(1, 9)}, {value(1, 9)}};
+        if (any(0, 1) < 0.5) b.axes = {};
         set_building(p, b);
     }
     void change_variants(Project& p) {

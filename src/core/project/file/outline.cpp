@@ -92,13 +92,32 @@ Floor read_floor(const Reader& r, const Contents& contents) {
     return f;
 }
 
+Json write_axes(const AxisGrid& axes) {
+    return {{"origin_m", write_point(axes.origin)},
+            {"turn_deg", axes.turn_deg},
+            {"letters_m", axes.letters_m},
+            {"numbers_m", axes.numbers_m}};
+}
+
+AxisGrid read_axes(const Reader& r) {
+    const auto spacings = [&](const char* key) {
+        return read_list<double>(
+            r.at(key), [](const Reader& s) { return s.number(); }, limits::axes);
+    };
+    return {read_point(r.at("origin_m")), r.at("turn_deg").number(), spacings("letters_m"),
+            spacings("numbers_m")};
+}
+
 Json write_building(const Building& b) {
-    return {{"id", b.id.value},
-            {"name", b.name},
-            {"kind", building_kind_name(b.kind)},
-            {"placement", {{"turn_deg", b.placement.turn_deg}, {"shift_m", write_point(b.placement.shift)}}},
-            {"level_m", b.level_m},
-            {"floors", write_list(b.floors, write_floor)}};
+    Json json{
+        {"id", b.id.value},
+        {"name", b.name},
+        {"kind", building_kind_name(b.kind)},
+        {"placement", {{"turn_deg", b.placement.turn_deg}, {"shift_m", write_point(b.placement.shift)}}},
+        {"level_m", b.level_m},
+        {"floors", write_list(b.floors, write_floor)}};
+    if (!(b.axes == AxisGrid())) json["axes"] = write_axes(b.axes);
+    return json;
 }
 
 Building read_building(const Reader& r, const Contents& contents) {
@@ -113,6 +132,7 @@ Building read_building(const Reader& r, const Contents& contents) {
         x.placement.shift = read_point(placement.at("shift_m"));
     });
     field(r, b, [&](Building& x) { x.level_m = r.at("level_m").number(); });
+    if (const auto axes = r.find("axes")) field(r, b, [&](Building& x) { x.axes = read_axes(*axes); });
     r.part([&] {
         b.floors = read_list<Floor>(
             r.at("floors"), [&](const Reader& item) { return read_floor(item, contents); }, limits::floors);

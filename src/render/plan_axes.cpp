@@ -1,0 +1,93 @@
+// SPDX-License-Identifier: GPL-3.0-or-later
+#include "render/plan_axes.h"
+
+#include <QPainter>
+#include <cmath>
+#include <optional>
+
+#include "render/text_style.h"
+
+namespace yemvo::render {
+namespace {
+
+constexpr double ring_px = 8.5, beyond_m = 2;
+
+/// What of a line lies in a rectangle.
+std::optional<QLineF> clipped(const QLineF& line, const QRectF& to) {
+    double from = 0, until = 1;
+    const auto keep = [&](double start, double step, double low, double high) {
+        if (std::abs(step) < 1e-9) return start >= low && start <= high;
+        const double a = (low - start) / step, b = (high - start) / step;
+        from = std::max(from, std::min(a, b));
+        until = std::min(until, std::max(a, b));
+        return from < until;
+    };
+    if (!keep(line.x1(), line.dx(), to.left(), to.right()) ||
+        !keep(line.y1(), line.dy(), to.top(), to.bottom()))
+        return {};
+    return QLineF(line.pointAt(from), line.pointAt(until));
+}
+
+void paint_ring(QPainter& p, QPointF at, const QString& name, const Palette& palette) {
+    p.setPen(QPen(palette.muted, 1));
+    p.setBrush(palette.paper);
+    p.drawEllipse(at, ring_px, ring_px);
+    p.setPen(palette.ink);
+    p.setFont(font(name.size() > 2 ? 7.5 : 9.5, 600));
+    p.drawText(QRectF(at.x() - 12, at.y() - 10, 24, 20), Qt::AlignCenter, name);
+}
+
+void paint_axis(QPainter& p, const QLineF& line, const QString& name, const QRectF& visible,
+                const Palette& palette) {
+    const double in = ring_px + 1;
+    const auto shown = clipped(line, visible.adjusted(in, in, -in, -in));
+    if (!shown || shown->length() < 4 * ring_px) return;
+    QPen pen(with_alpha(palette.muted, 0.7), 0.8);
+    pen.setDashPattern({12, 4, 2, 4});
+    p.setPen(pen);
+    p.drawLine(*shown);
+    for (const QPointF end : {shown->p1(), shown->p2()}) paint_ring(p, end, name, palette);
+}
+
+double all_m(const std::vector<double>& spacings_m) {
+    double sum = 0;
+    for (const double s : spacings_m) sum += s;
+    return sum;
+}
+
+}  // namespace
+
+void paint_axes(QPainter& p, const AxisGrid& axes, const PlanMap& map, const QRectF& visible,
+                const Palette& palette) {
+    if (axes.empty()) return;
+    p.save();
+    p.setRenderHint(QPainter::Antialiasing);
+    const double wide_m = all_m(axes.letters_m), deep_m = all_m(axes.numbers_m);
+    const auto at = [&](double letters_m, double numbers_m) {
+        return map.to_screen(place_of(axes, {0, 0, letters_m, numbers_m}));
+    };
+    // rings that would stand on each other are left out, every second, every fourth
+    const auto every = [&](const std::vector<double>& spacings_m) {
+        const double least_m = *std::ranges::min_element(spacings_m);
+        std::size_t n = 1;
+        while (static_cast<double>(n) * least_m * map.px_per_m < 2.4 * ring_px) n *= 2;
+        return n;
+    };
+    double x = 0;
+    for (std::size_t i = 0; i <= axes.letters_m.size(); ++i) {
+        if (i % every(axes.letters_m) == 0)
+            paint_axis(p, {at(x, -beyond_m), at(x, deep_m + beyond_m)},
+                       QString::fromStdString(axis_letter(i)), visible, palette);
+        if (i < axes.letters_m.size()) x += axes.letters_m[i];
+    }
+    double y = 0;
+    for (std::size_t i = 0; i <= axes.numbers_m.size(); ++i) {
+        if (i % every(axes.numbers_m) == 0)
+            paint_axis(p, {at(-beyond_m, y), at(wide_m + beyond_m, y)}, QString::number(i + 1), visible,
+                       palette);
+        if (i < axes.numbers_m.size()) y += axes.numbers_m[i];
+    }
+    p.restore();
+}
+
+}  // namespace yemvo::render
