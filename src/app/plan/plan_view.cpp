@@ -202,8 +202,7 @@ void PlanView::floor_shown() {
 void PlanView::project_edited() {
     const Floor* f = workspace_.floor();
     // what a moved access point does not change stays drawn
-    if (!f || !(*f == drawn_floor_) || !(building_with(workspace_.project(), f->id).axes == drawn_axes_) ||
-        !workspace_.project().wall_types.same(drawn_types_) ||
+    if (!f || !(*f == drawn_floor_) || !workspace_.project().wall_types.same(drawn_types_) ||
         !(workspace_.project().display == drawn_display_) || workspace_.project().demand.hour != drawn_hour_)
         layers_old_ = true;
     const bool was_empty = f && !extent(drawn_floor_);
@@ -287,7 +286,6 @@ void PlanView::redraw_layers() {
         return;
     }
     drawn_floor_ = *f;
-    drawn_axes_ = building_with(workspace_.project(), f->id).axes;
     drawn_types_ = workspace_.project().wall_types;
     drawn_display_ = workspace_.project().display;
     drawn_hour_ = workspace_.project().demand.hour;
@@ -300,7 +298,6 @@ void PlanView::redraw_layers() {
     render::paint_ground(under, *f, layers_map_, all, theme(), !workspace_.activity().shows_map());
     QPainter over(&over_);
     over.setRenderHint(QPainter::Antialiasing);
-    render::paint_axes(over, drawn_axes_, layers_map_, all, theme());
     const auto shown = [&](ItemKind kind) { return is_shown(project, kind); };
     if (shown(ItemKind::slab_area)) render::paint_slab_areas(over, project, *f, layers_map_, theme());
     if (shown(ItemKind::ramp)) render::paint_ramps(over, project, *f, layers_map_, theme());
@@ -401,6 +398,9 @@ void PlanView::paintEvent(QPaintEvent*) {
     if (!heat_.isNull())
         layer(heat_, heat_map_, [&](const QRectF& to) { p.drawImage(to, heat_, QRectF(heat_.rect())); });
     draw_view(p, drawings_, map_);
+    // their names keep to the edges of the view
+    if (const Floor* f = workspace_.floor())
+        render::paint_axes(p, building_with(workspace_.project(), f->id).axes, map_, rect(), theme());
     layer(over_, layers_map_, [&](const QRectF& to) { p.drawPixmap(to, over_, QRectF(over_.rect())); });
     if (const FloorPrediction* f = workspace_.results().floor_prediction();
         f && f->scene && workspace_.activity().step() == Step::venue && workspace_.floor()->plate.empty())

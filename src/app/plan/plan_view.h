@@ -155,7 +155,6 @@ private:
     bool space_down_ = false, space_used_ = false, legend_held_ = false;
     KeyPointer key_pointer_;
     Floor drawn_floor_;
-    AxisGrid drawn_axes_;
     Shared<std::vector<WallType>> drawn_types_;
     Display drawn_display_;
     std::string drawn_hour_;
