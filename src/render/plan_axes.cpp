@@ -10,7 +10,7 @@
 namespace yemvo::render {
 namespace {
 
-constexpr double ring_px = 8.5, beyond_m = 2;
+constexpr double ring_px = 8.5, beyond_m = 3.3;
 
 /// What of a line lies in a rectangle.
 std::optional<QLineF> clipped(const QLineF& line, const QRectF& to) {
@@ -46,7 +46,7 @@ void paint_axis(QPainter& p, const QLineF& line, const QString& name, const QRec
     pen.setDashPattern({12, 4, 2, 4});
     p.setPen(pen);
     p.drawLine(*shown);
-    for (const QPointF end : {shown->p1(), shown->p2()}) paint_ring(p, end, name, palette);
+    paint_ring(p, shown->p2(), name, palette);
 }
 
 double all_m(const std::vector<double>& spacings_m) {

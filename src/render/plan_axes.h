@@ -10,8 +10,8 @@ class QPainter;
 
 namespace yemvo::render {
 
-/// A building's axes as thin lines, with their letters and numbers in rings at both ends; of an axis whose
-/// end lies outside of `visible` the ring stands where it leaves that.
+/// A building's axes as thin lines, with their names in rings where drawings have them: beyond the last one.
+/// Of an axis whose end lies outside of `visible` the ring stands where it leaves that.
 void paint_axes(QPainter&, const AxisGrid&, const PlanMap&, const QRectF& visible, const Palette&);
 
 }  // namespace yemvo::render
