@@ -106,8 +106,10 @@ int predict(Context& context, const PredictWish& wish) {
     constexpr double beyond_m = 25;
     Predictor predictor;
     const LensNeeds& needs = lens(lens_id).needs;
-    SitePrediction site = predictor.predict(
-        project, {floor.id}, {wish.cell_m, needs.deviation, needs.cables, needs.surroundings ? beyond_m : 0});
+    PredictionWish asked = wish_to_show(lens_id);
+    asked.cell_m = wish.cell_m;
+    if (needs.surroundings) asked.beyond_m = beyond_m;
+    SitePrediction site = predictor.predict(project, {floor.id}, asked);
     if (needs.capacity) {
         if (!has_demand(project))
             throw Error(say("no zone says who is there, so nothing is known of the air"), wish.file,
@@ -133,7 +135,7 @@ int predict(Context& context, const PredictWish& wish) {
     const Json json{{"file", wish.out},
                     {"floor", floor.name},
                     {"lens", wish.lens},
-                    {"bands_ghz", bands_ghz(wanted)},
+                    {"bands_ghz", bands_ghz(lens(lens_id).of_radios() ? wanted : BandSet())},
                     {"grid_m", wish.cell_m.value_or(project.settings.grid_m)},
                     {"cell_m", p.surface.cell_m},
                     {"cells", cells}};

@@ -49,10 +49,12 @@ void paint_axis(QPainter& p, const QLineF& line, const QString& name, const QRec
     paint_ring(p, shown->p2(), name, palette);
 }
 
-double all_m(const std::vector<double>& spacings_m) {
-    double sum = 0;
-    for (const double s : spacings_m) sum += s;
-    return sum;
+/// Of axes that would stand on each other every second, fourth and so on is shown.
+std::size_t shown_every(const std::vector<double>& spacings_m, double px_per_m) {
+    const double least_px = *std::ranges::min_element(spacings_m) * px_per_m;
+    std::size_t n = 1;
+    while (static_cast<double>(n) * least_px < 2.4 * ring_px && n <= spacings_m.size()) n *= 2;
+    return n;
 }
 
 }  // namespace
@@ -62,31 +64,16 @@ void paint_axes(QPainter& p, const AxisGrid& axes, const PlanMap& map, const QRe
     if (axes.empty()) return;
     p.save();
     p.setRenderHint(QPainter::Antialiasing);
-    const double wide_m = all_m(axes.letters_m), deep_m = all_m(axes.numbers_m);
-    const auto at = [&](double letters_m, double numbers_m) {
-        return map.to_screen(place_of(axes, {0, 0, letters_m, numbers_m}));
-    };
-    // rings that would stand on each other are left out, every second, every fourth
-    const auto every = [&](const std::vector<double>& spacings_m) {
-        const double least_m = *std::ranges::min_element(spacings_m);
-        std::size_t n = 1;
-        while (static_cast<double>(n) * least_m * map.px_per_m < 2.4 * ring_px) n *= 2;
-        return n;
-    };
-    double x = 0;
-    for (std::size_t i = 0; i <= axes.letters_m.size(); ++i) {
-        if (i % every(axes.letters_m) == 0)
-            paint_axis(p, {at(x, -beyond_m), at(x, deep_m + beyond_m)},
-                       QString::fromStdString(axis_letter(i)), visible, palette);
-        if (i < axes.letters_m.size()) x += axes.letters_m[i];
-    }
-    double y = 0;
-    for (std::size_t i = 0; i <= axes.numbers_m.size(); ++i) {
-        if (i % every(axes.numbers_m) == 0)
-            paint_axis(p, {at(-beyond_m, y), at(wide_m + beyond_m, y)}, QString::number(i + 1), visible,
-                       palette);
-        if (i < axes.numbers_m.size()) y += axes.numbers_m[i];
-    }
+    const std::size_t letters = axes.letters_m.size(), numbers = axes.numbers_m.size();
+    const auto at = [&](const AxisPlace& place) { return map.to_screen(place_of(axes, place)); };
+    const std::size_t letter_step = shown_every(axes.letters_m, map.px_per_m),
+                      number_step = shown_every(axes.numbers_m, map.px_per_m);
+    for (std::size_t i = 0; i <= letters; i += letter_step)
+        paint_axis(p, {at({i, 0, 0, -beyond_m}), at({i, numbers, 0, beyond_m})},
+                   QString::fromStdString(axis_letter(i)), visible, palette);
+    for (std::size_t i = 0; i <= numbers; i += number_step)
+        paint_axis(p, {at({0, i, -beyond_m, 0}), at({letters, i, beyond_m, 0})}, QString::number(i + 1),
+                   visible, palette);
     p.restore();
 }
 

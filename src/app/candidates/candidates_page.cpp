@@ -346,7 +346,9 @@ void CandidatesPage::work_out() {
                 auto one = std::make_shared<CandidateResult>();
                 one->alone = with_one(project, q.floor, ap, open);
                 one->floor = q.floor;
-                one->predicted = predictor->predict(one->alone, {q.floor}, {}, at.cancel()).floors.front();
+                one->predicted =
+                    predictor->predict(one->alone, {q.floor}, wish_to_show(choice.lens), at.cancel())
+                        .floors.front();
                 one->values = lens_values(one->predicted, render::look_of(one->alone, choice));
                 one->figures = candidate_figures(one->alone, one->predicted, q);
                 made.push_back(std::move(one));

@@ -4,7 +4,6 @@
 #include <QHBoxLayout>
 #include <QLabel>
 #include <QPushButton>
-#include <algorithm>
 
 #include "app/look/theme.h"
 #include "app/model/activity.h"
@@ -13,14 +12,11 @@
 #include "app/model/results.h"
 #include "app/model/shown_map.h"
 #include "app/model/tool_id.h"
+#include "cabling/cable_plan.h"
 #include "project/project.h"
 #include "render/tr.h"
 
 namespace yemvo::app {
-
-static bool has_closets(const Project& project) {
-    return std::ranges::any_of(all_floors(project), [](const Floor* f) { return !f->closets->empty(); });
-}
 
 NextStep next_step(const Workspace& workspace) {
     const Floor* f = workspace.floor();
@@ -35,7 +31,9 @@ NextStep next_step(const Workspace& workspace) {
         return workspace.activity().tool() == ToolId::scale ? NextStep::none : NextStep::scale;
     const bool placing = workspace.activity().tool() == ToolId::access_point;
     if (workspace.activity().shows_map() && !lens(workspace.shown().map().lens).of_radios())
-        return has_closets(workspace.project()) ? NextStep::none : NextStep::closet;
+        return has_closets(workspace.project()) || workspace.activity().tool() == ToolId::closet
+                   ? NextStep::none
+                   : NextStep::closet;
     if (workspace.activity().shows_map() && !placing && placed_access_points(workspace.project()).empty())
         return NextStep::access_point;
     if (workspace.activity().shows_map() && workspace.results().verdict() &&

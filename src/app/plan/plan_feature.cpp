@@ -87,7 +87,8 @@ void PlanFeature::refresh_scale() {
 
 void PlanFeature::take_next_step(NextStep step) {
     if (step == NextStep::drawing) return emit workspace_.wishes().choose_drawing();
-    workspace_.activity().set_step(step == NextStep::access_point ? Step::placement : Step::venue);
+    workspace_.activity().set_step(
+        step == NextStep::access_point || step == NextStep::closet ? Step::placement : Step::venue);
     workspace_.activity().set_tool(step == NextStep::scale    ? ToolId::scale
                                    : step == NextStep::closet ? ToolId::closet
                                    : step == NextStep::area   ? ToolId::wall

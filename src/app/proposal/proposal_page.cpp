@@ -237,7 +237,6 @@ ProposalAsk ProposalPage::ask() const {
         ask.models = {ModelId{models_->currentData().toUInt()}};
     ask_about_selection(ask);
     ask.survives_one = survive_->isChecked();
-    if (cabled_->isChecked()) ask.cabled = std::make_shared<const CableReach>(workspace_.project());
     ask.goal = static_cast<ProposalGoal>(goal_->currentIndex());
     ask.seconds = seconds_offered[seconds_->currentIndex()];
     return ask;
@@ -267,7 +266,7 @@ void ProposalPage::begin() {
         return workspace_.tell(tr("Select the zones on the plan that are to be proposed for"), true);
     forget();
     present_ = workspace_.project();
-    run(asked);
+    run(asked, cabled_->isChecked());
 }
 
 void ProposalPage::search_on() {
@@ -304,13 +303,18 @@ void ProposalPage::ask_for_less() {
     refresh();
 }
 
-void ProposalPage::run(const ProposalAsk& asked) {
-    chart_->begin(asked.seconds);
+void ProposalPage::run(const ProposalAsk& wanted, bool cabled) {
+    chart_->begin(wanted.seconds);
     relaxed_lines_.clear();
-    asked_ = asked;
+    asked_ = wanted;
     behind_.request(job(
         tr("Looking for places"),
-        [this, project = workspace_.project(), asked](const AtWork& at) {
+        [this, project = workspace_.project(), wanted, cabled](const AtWork& at) {
+            ProposalAsk asked = wanted;
+            if (cabled) {
+                asked.cabled = std::make_shared<const CableReach>(project, at.cancel());
+                at.hand_over([this, ways = asked.cabled] { asked_.cabled = ways; });
+            }
             Predictor predictor;
             const auto better = [&](const Proposal& p) {
                 at.hand_over([this, found = std::make_shared<const Proposal>(p)] { show(found); });

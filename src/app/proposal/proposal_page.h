@@ -68,7 +68,8 @@ private:
     Workspace& workspace_;
     Behind behind_;
     std::shared_ptr<const Proposal> shown_;
-    void run(const ProposalAsk&);
+    /// `cabled`: with the ways that cables have now; what goes on from a plan has them already.
+    void run(const ProposalAsk&, bool cabled = false);
     void put_by();
     void bring_back();
     void catch_up();

@@ -232,40 +232,40 @@ void VariantsPage::rebuild() {
 void VariantsPage::work_out() {
     if (shown_.empty() || !find_floor(workspace_.project(), floor_)) return;
     view_.choice = render::coloured(view_.choice, workspace_.project());
-    behind_.request({tr("Working out variants"),
-                     [this, trials = trials_, project = workspace_.project(), shown = shown_, floor = floor_,
-                      choice = view_.choice](const AtWork& at) {
-                         std::vector<std::shared_ptr<const VariantResult>> maps;
-                         for (const VariantId id : shown) {
-                             auto one = std::make_shared<VariantResult>();
-                             one->project = project;
-                             one->project.variant = id;
-                             one->gear = gear_sum(one->project);
-                             one->predicted =
-                                 trials->predictor
-                                     .predict(one->project, {floor}, wish_to_judge(one->project), at.cancel())
-                                     .floors.front();
-                             one->values = lens_values(one->predicted, render::look_of(one->project, choice));
-                             at.hand_over([this, i = maps.size(), one] { learn(i, one); });
-                             maps.push_back(std::move(one));
-                         }
-                         for (std::size_t i = 0; i < maps.size(); ++i) {
-                             at.tell(double(i) / double(maps.size()));
-                             auto one = std::make_shared<VariantResult>(*maps[i]);
-                             auto& verdicts =
-                                 trials->verdicts.try_emplace(shown[i], trials->predictor).first->second;
-                             SiteVerdict judged = verdicts.of(one->project, at.cancel());
-                             one->verdict = std::move(judged.verdict);
-                             one->capacity = std::move(judged.capacity);
-                             if (one->capacity) {
-                                 one->predicted.air = air_figures(*one->capacity, project.demand.hour);
-                                 one->values =
-                                     lens_values(one->predicted, render::look_of(one->project, choice));
-                             }
-                             at.hand_over([this, i, one] { learn(i, one); });
-                         }
-                     },
-                     [this](const QString& why) { workspace_.tell(why, true); }});
+    behind_.request(
+        {tr("Working out variants"),
+         [this, trials = trials_, project = workspace_.project(), shown = shown_, floor = floor_,
+          choice = view_.choice](const AtWork& at) {
+             std::vector<std::shared_ptr<const VariantResult>> maps;
+             for (const VariantId id : shown) {
+                 auto one = std::make_shared<VariantResult>();
+                 one->project = project;
+                 one->project.variant = id;
+                 one->gear = gear_sum(one->project);
+                 one->predicted =
+                     trials->predictor
+                         .predict(one->project, {floor},
+                                  wish_to_show(choice.lens, wish_to_judge(one->project)), at.cancel())
+                         .floors.front();
+                 one->values = lens_values(one->predicted, render::look_of(one->project, choice));
+                 at.hand_over([this, i = maps.size(), one] { learn(i, one); });
+                 maps.push_back(std::move(one));
+             }
+             for (std::size_t i = 0; i < maps.size(); ++i) {
+                 at.tell(double(i) / double(maps.size()));
+                 auto one = std::make_shared<VariantResult>(*maps[i]);
+                 auto& verdicts = trials->verdicts.try_emplace(shown[i], trials->predictor).first->second;
+                 SiteVerdict judged = verdicts.of(one->project, at.cancel());
+                 one->verdict = std::move(judged.verdict);
+                 one->capacity = std::move(judged.capacity);
+                 if (one->capacity) {
+                     one->predicted.air = air_figures(*one->capacity, project.demand.hour);
+                     one->values = lens_values(one->predicted, render::look_of(one->project, choice));
+                 }
+                 at.hand_over([this, i, one] { learn(i, one); });
+             }
+         },
+         [this](const QString& why) { workspace_.tell(why, true); }});
     refresh_maps();
     refresh_table();
 }

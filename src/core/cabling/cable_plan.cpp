@@ -182,6 +182,10 @@ void give_ports(const Project& project, CablePlan& plan) {
 
 }  // namespace
 
+bool has_closets(const Project& project) {
+    return std::ranges::any_of(all_floors(project), [](const Floor* f) { return !f->closets->empty(); });
+}
+
 std::set<AccessPointId> fed_by(const CablePlan& plan, ClosetId closet, std::size_t of) {
     std::set<AccessPointId> fed;
     for (const CableRun& run : plan.runs)

@@ -66,6 +66,8 @@ struct CablePlan {
 /// Throws Cancelled.
 CablePlan plan_cables(const Project&, const CancelToken& = {});
 
+bool has_closets(const Project&);
+
 /// The access points whose cables end at that switch.
 std::set<AccessPointId> fed_by(const CablePlan&, ClosetId, std::size_t of);
 

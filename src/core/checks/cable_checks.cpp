@@ -149,9 +149,7 @@ private:
 
 void check_cables(const Project& project, const KnownAir* known, std::vector<Finding>& out,
                   const CancelToken& cancel) {
-    bool any = false;
-    for (const Floor* f : all_floors(project)) any = any || !f->closets->empty();
-    if (any) CableChecks(project, known, out, cancel).run();
+    if (has_closets(project)) CableChecks(project, known, out, cancel).run();
 }
 
 }  // namespace yemvo

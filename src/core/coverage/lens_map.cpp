@@ -50,6 +50,12 @@ std::uint64_t plane_key(const FloorPrediction& floor, const LensChoice& choice) 
 
 }  // namespace
 
+PredictionWish wish_to_show(LensId id, PredictionWish wish) {
+    wish.deviation = wish.deviation || lens(id).needs.deviation;
+    wish.cables = wish.cables || lens(id).needs.cables;
+    return wish;
+}
+
 std::shared_ptr<const Plane> lens_plane(const FloorPrediction& floor, const LensChoice& choice) {
     PlaneStore& planes = floor.memo->lens_planes;
     const std::uint64_t key = plane_key(floor, choice);
@@ -69,7 +75,9 @@ std::vector<float> lens_change(const FloorPrediction& now, const std::vector<flo
                                const FloorPrediction& before, const std::vector<float>& values_before,
                                const LensInfo& info) {
     const auto low = static_cast<float>(info.low);
-    const auto held = [&](float v) { return std::isnan(v) ? low : std::max(v, low); };
+    // where no radio is heard there is nothing; where no closet is reached the way has no end
+    const float nothing = info.of_radios() ? low : static_cast<float>(info.high());
+    const auto held = [&](float v) { return std::isnan(v) ? nothing : std::max(v, low); };
     const bool same_grid = now.surface == before.surface;
     std::vector<float> change(values.size(), LensPainter::no_value);
     for (std::size_t i = 0; i < values.size(); ++i) {

@@ -7,6 +7,9 @@
 
 namespace yemvo {
 
+/// The wish with what the lens needs of the fields and floors besides.
+PredictionWish wish_to_show(LensId, PredictionWish = {});
+
 /// Values a cell, in the lens's unit (of a choice: the access point's number, the band's index); NaN where
 /// there is none. Of several bands the best counts; radios heard add up. Confidence needs fields with
 /// deviations.
@@ -16,7 +19,7 @@ std::shared_ptr<const std::vector<float>> lens_plane(const FloorPrediction&, con
 
 /// By how much each cell of `now` changed against the same place of `before`, which may have another surface;
 /// NaN where only one of them holds the place. What no radio reaches counts as the low end of the lens's
-/// range. Of amounts only.
+/// range, what no cable reaches as the high end. Of amounts only.
 std::vector<float> lens_change(const FloorPrediction& now, const std::vector<float>& values,
                                const FloorPrediction& before, const std::vector<float>& values_before,
                                const LensInfo&);

@@ -78,10 +78,7 @@ ReportFacts gather_report(const Project& project, Predictor& predictor, const Ca
     const auto chosen = wished.web ? web_maps(project) : std::vector<MapChoice>();
     PredictionWish wish;
     for (const auto* list : {&maps, &chosen})
-        for (const MapChoice& m : *list) {
-            wish.deviation |= lens(m.lens).needs.deviation;
-            wish.cables |= lens(m.lens).needs.cables;
-        }
+        for (const MapChoice& m : *list) wish = wish_to_show(m.lens, wish);
     const auto seen = [&](const FloorPrediction& floor) {
         FloorFacts of{without_fields(floor), {}, {}};
         for (const MapChoice& m : maps)

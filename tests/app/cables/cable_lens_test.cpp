@@ -58,8 +58,9 @@ TEST_CASE("the far end of a hall shows before anything hangs") {
     CHECK_FALSE(d.shows_band("radios All"));
     d.press_button("nextStepButton");
     CHECK(d.w().activity().tool() == ToolId::closet);
+    CHECK(d.w().activity().step() == Step::placement);  // where the lengths are seen
+    CHECK_FALSE(next->isVisible());
     d.click({2, 5});
-    d.w().activity().set_step(Step::placement);
     REQUIRE(d.settle());
     REQUIRE(d.floor().closets->size() == 1);
     CHECK_FALSE(next->isVisible());

@@ -14,6 +14,7 @@
 #include "app/shell/status_line.h"
 #include "demo/demo.h"
 #include "project/edits.h"
+#include "project/kinds/thing_edits.h"
 
 using namespace yemvo;
 using namespace yemvo::app;
@@ -92,6 +93,25 @@ TEST_CASE("variants stand side by side, each with its map, over one table") {
     CHECK(QApplication::clipboard()->text().contains("Access points\t2\t1"));
     QTest::keyClick(&d.page(), Qt::Key_Escape);
     CHECK_FALSE(d.page().isVisible());
+}
+
+TEST_CASE("the maps have what their lens needs besides the radios") {
+    Project p = one_room();
+    add_thing(p, yemvo::test::floor_at(p, 0), Closet{{}, "TR-1", {1, 5}});
+    SideBySide d(p);
+    for (const LensId id : {LensId::cable, LensId::confidence}) {
+        d.w().shown().look_through(id);
+        d.open();
+        for (const std::size_t i : {0u, 1u}) {
+            const auto& one = d.page().result(i);
+            const float value = one->values[one->predicted.surface.cell_at({20.25, 5.25}).value()];
+            INFO(lens(id).key);
+            CHECK(value > 0);
+            // of cables 19 m along, 1.5 m down to the panel, with slack; the same in both
+            if (id == LensId::cable) CHECK(value == Approx((19.25 + 0.25 + 1.5) * 1.1 + 3).margin(0.7));
+        }
+        QTest::keyClick(&d.page(), Qt::Key_Escape);
+    }
 }
 
 TEST_CASE("the maps move in step, and each tells the value at the place pointed at") {

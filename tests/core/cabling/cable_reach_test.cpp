@@ -92,15 +92,32 @@ TEST_CASE("in a building with rooms it tells what would be planned there") {
     CHECK(off_m < 0.05 * sum_m);
 }
 
+TEST_CASE("a first closet makes ways shorter, from no end at all") {
+    Project p = one_floor();
+    hall(p, 60, 20);
+    Predictor predictor;
+    const PredictionWish wish = wish_to_show(LensId::cable);
+    const LensChoice cable{LensId::cable};
+    const FloorPrediction before = predictor.predict(p, {}, wish).floors.at(0);
+    closet(p, {1, 10});
+    const FloorPrediction now = predictor.predict(p, {}, wish).floors.at(0);
+    const auto change =
+        lens_change(now, lens_values(now, cable), before, lens_values(before, cable), lens(LensId::cable));
+    const std::size_t cell = *now.surface.cell_at({30.25, 10.25});
+    const Point at = now.surface.centre(cell);
+    // from the legend's end, 120 m
+    CHECK(change.at(cell) == Approx(counted_link_m(at.x - 1 + at.y - 10) - 120).margin(0.01));
+}
+
 TEST_CASE("the lens shows it on every cell, with no radio at all") {
     Project p = one_floor();
     hall(p, 150, 20);
     closet(p, {1, 10});
     const LensChoice cable{LensId::cable};
     Predictor predictor;
-    PredictionWish wish;
+    const PredictionWish wish = wish_to_show(LensId::cable);
+    CHECK(wish.cables);
     CHECK(std::isnan(lens_values(predictor.predict(p).floors.at(0), cable).at(0)));
-    wish.cables = true;
     const auto look = [&] {
         const SitePrediction site = predictor.predict(p, {}, wish);
         const FloorPrediction& floor = site.floors.at(0);
